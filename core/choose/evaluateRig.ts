@@ -1,0 +1,100 @@
+import { evaluateFall, type FallBodies, type FallResult } from '../fall/evaluateFall'
+import { SAMPLE_STRIDE, type Drop, type DropFailure } from '../fall/drop'
+import { hydroBody, type HydroBody } from '../fall/hydroBody'
+import { retrievePosture } from '../fall/retrieve'
+import { evaluateFit, type FitResult } from '../fit/evaluateFit'
+import { rollOf } from '../numerics/quaternion'
+import { seededRandom } from '../numerics/random'
+import { measure, success, type Measure, type Outcome } from '../outcome'
+import { assembleRig, type AssembledRig } from '../rig/assemble'
+import type { BaitSpec, RigSpec } from '../rig/spec'
+import { obstaclesOf, type BottomId, type CoverId } from '../snag/cover'
+import { evaluateSnag, type SnagResult } from '../snag/evaluateSnag'
+import { pointLip } from '../snag/lip'
+import { strikeRig, USUAL_TACKLE } from '../strike/bite'
+import { evaluateStrike, type StrikeResult } from '../strike/evaluateStrike'
+import { PLASTICS } from '../tackle/materials'
+import { lineOf, type LineKind } from '../tackle/lines'
+import { waterOf, type Water } from '../water/water'
+
+/** The water and the line, as the angler states them. SI but for temperature (°C) and salinity (g/kg). */
+export interface Conditions {
+  readonly depthM: number
+  readonly temperatureC: number
+  readonly salinityGKg: number
+  readonly cover: CoverId
+  readonly bottom: BottomId
+  readonly lineKind: LineKind
+  readonly lineStrengthN: number
+}
+
+/** All measures of one rig. */
+export interface RigReport {
+  readonly massKg: number
+  readonly fall: FallResult
+  readonly fit: FitResult
+  readonly snag: SnagResult
+  readonly strike: StrikeResult
+  /** share of the bites of an undisturbed hour that end hooked: hook-up times fishing time left */ readonly takeShare: Measure
+}
+
+/** Seed used unless another is asked for, so that worker, server and command line agree to the last digit. */
+export const USUAL_SEED = 20261
+
+export interface EvaluateOptions { readonly seed?: number, readonly water?: Water }
+
+/**
+ * Evaluates one rig in one water: fall, fit, snag and strike from the same assembled geometry.
+ * @throws RangeError when the rig or the water cannot be built
+ */
+export function evaluateRig(
+  bait: BaitSpec, spec: RigSpec, conditions: Conditions, options: EvaluateOptions = {},
+): Outcome<RigReport, DropFailure> {
+  const seed = options.seed ?? USUAL_SEED
+  const water = options.water ?? waterOf(conditions.temperatureC, conditions.salinityGKg)
+  const line = lineOf(conditions.lineKind, conditions.lineStrengthN)
+  const rig = assembleRig(bait, spec)
+  const bodies = bodiesOf(rig, water)
+  const fall = evaluateFall(bodies, { depthM: conditions.depthM, line })
+  if (!fall.ok) return fall
+  const postures = { retrieveRollRad: retrievePosture(bodies.typical).rollRad, fallRollRad: fallRolls(fall.value.drop) }
+  const obstacles = obstaclesOf(conditions.cover, conditions.bottom)
+  const snag = evaluateSnag(pointLip(rig), obstacles, postures, seededRandom(seed))
+  const strike = evaluateStrike(strikeRig(rig), { ...USUAL_TACKLE, line }, seededRandom(seed + 1))
+  return success({
+    massKg: rig.geometry.massKg,
+    fall: fall.value,
+    fit: evaluateFit(rig, line),
+    snag,
+    strike,
+    takeShare: product(strike.hookUp, snag.minutesLeft, 1 / 60),
+  })
+}
+
+/** The rig packed for a water, and again with its plastic at both ends of the material's density, unless the density is given. */
+function bodiesOf(rig: AssembledRig, water: Water): FallBodies {
+  const typical = hydroBody(rig.geometry, water)
+  if (rig.baitSpec.densityKgM3 !== undefined) return { typical }
+  const at = (densityKgM3: number): HydroBody => hydroBody(assembleRig({ ...rig.baitSpec, densityKgM3 }, rig.spec).geometry, water)
+  const { low, high } = PLASTICS[rig.baitSpec.material].density
+  return { typical, light: at(low), dense: at(high) }
+}
+
+/** Roll through the second half of a recorded fall, rad. */
+function fallRolls({ samples }: Drop): number[] {
+  const rolls: number[] = []
+  const count = samples.length / SAMPLE_STRIDE
+  for (let i = Math.floor(count / 2); i < count; i++) {
+    const at = i * SAMPLE_STRIDE + 4
+    rolls.push(rollOf([samples[at]!, samples[at + 1]!, samples[at + 2]!, samples[at + 3]!]))
+  }
+  return rolls
+}
+
+/** Product of two independent positive measures times a scale; relative deviations add in quadrature on each side. */
+function product(a: Measure, b: Measure, scale: number): Measure {
+  const value = a.value * b.value * scale
+  const side = (pick: (m: Measure) => number): number =>
+    value * Math.hypot(...[a, b].map(m => m.value > 0 ? Math.abs(pick(m) - m.value) / m.value : 0))
+  return measure(value, Math.max(0, value - side(m => m.low)), value + side(m => m.high))
+}

@@ -1,0 +1,35 @@
+import type { Vec3 } from '../numerics/quaternion'
+import type { Compact } from '../rig/geometry'
+
+/** Drag of a lump: areas along x, y, z already multiplied by shape, and the diameter for the sphere curve (0: constant coefficient). */
+export interface CompactDrag { readonly areas: Vec3, readonly diameterM: number }
+
+/** Share of axial drag left to a head or weight whose wake is filled by plastic. *Assumed* from bodies with afterbody in Hoerner ch. 3. */
+const FILLED_WAKE = 0.75
+
+/** Face-on drag of a soft paddle that bends away: between a rigid disc's 1.17 (Hoerner p. 3-15) and a flag. *Assumed.* */
+const PADDLE_CD = 0.9
+
+/** Rounded blunt nose ahead of a long body, on frontal area (Hoerner p. 3-12). */
+const NOSE_CD = 0.2
+
+/** Plate across the flow (Hoerner p. 3-15). */
+const PLATE_CD = 1.17
+
+/**
+ * Drag areas of a lump by kind. ball: sphere curve. bullet: along, a streamlined nose at 0.6 of a sphere; across, a short
+ * cylinder, 0.65 on length times width against the sphere's 0.41. belly: an ellipsoid half hidden under the bait, 0.7.
+ */
+export function compactDrag(c: Compact): CompactDrag {
+  const [x, y, z] = c.size
+  const front = (Math.PI / 4) * y * z
+  const filled = c.joined ? FILLED_WAKE : 1
+  switch (c.kind) {
+    case 'ball': return { areas: [filled * front, front, front], diameterM: y }
+    case 'bullet': return { areas: [0.6 * filled * front, 1.5 * x * z * 0.85, 1.5 * x * y * 0.85], diameterM: y }
+    case 'belly': return { areas: [filled * front, 0.7 * (Math.PI / 4) * x * z, 0.7 * (Math.PI / 4) * x * y], diameterM: y }
+    case 'nose': return { areas: [NOSE_CD * front, 0, 0], diameterM: 0 }
+    case 'paddle': return { areas: [PADDLE_CD * front, PLATE_CD * x * z, PLATE_CD * x * y], diameterM: 0 }
+    case 'fork': return { areas: [0.1 * y * z, PLATE_CD * x * z, PLATE_CD * (Math.PI / 4) * x * y], diameterM: 0 }
+  }
+}

@@ -1,0 +1,139 @@
+import { fromHeadingPitchRoll, rotate, type Quaternion } from '../numerics/quaternion'
+import { failure, success, type Outcome } from '../outcome'
+import type { Line } from '../tackle/lines'
+import { DEFAULT_FACTORS, type FallFactors } from './factors'
+import type { HydroBody } from './hydroBody'
+import { makeLoads, STANDARD_GRAVITY } from './loads'
+import { momentum, STATE_SIZE, stepper } from './motion'
+
+/** How a rig is let go: at rest, its tie point at the surface. Angles in radians. */
+export interface Start { readonly heading: number, readonly pitch: number, readonly roll: number }
+
+/**
+ * Level, nose away from the rod, 5° over to one side. Nothing is rigged perfectly upright; the small roll is what lets
+ * an unkeeled rig show that it falls over. *Assumed.*
+ */
+export const USUAL_START: Start = { heading: 0, pitch: 0, roll: 0.087 }
+
+export interface DropOptions {
+  readonly depthM: number
+  readonly line?: Line
+  readonly factors?: FallFactors
+  readonly start?: Start
+  /** integration step, s */ readonly stepS?: number
+  /** simulated time after which the drop is given up, s */ readonly limitS?: number
+  /** false for ideal water */ readonly viscous?: boolean
+  readonly gravityMS2?: number
+}
+
+/** 20 ms keeps the fall time of the catalogue's rigs within 0.02 % of a 1 ms step (tested). */
+export const STEP_S = 0.02
+export const LIMIT_S = 180
+/** Time between recorded samples, s. */
+export const SAMPLE_S = 0.02
+/** Numbers a sample takes: time (s), x y z of the centre of gravity (m, world, Z up from the surface), quaternion w x y z. */
+export const SAMPLE_STRIDE = 8
+
+export interface Drop {
+  /** packed samples, SAMPLE_STRIDE numbers each, first at t = 0, last at the bottom */ readonly samples: Float64Array
+  /** from letting go to the first touch of the bottom, s */ readonly timeS: number
+  readonly depthM: number
+  readonly steps: number
+}
+
+export type DropFailure = 'floats' | 'timeLimit' | 'unstable'
+
+/**
+ * Drops a rig in still water until its first part touches the bottom. Deterministic, fixed step, fourth order.
+ * @throws RangeError unless depth and step are positive
+ */
+export function dropRig(body: HydroBody, options: DropOptions): Outcome<Drop, DropFailure> {
+  const { depthM, stepS = STEP_S, limitS = LIMIT_S } = options
+  if (!(depthM > 0 && stepS > 0)) throw new RangeError('dropRig: depthM and stepS must be positive')
+  if (body.displacedKg >= body.geometry.massKg) {
+    return failure('floats', 'It floats: it never sinks in this water.')
+  }
+  const { viscous = true, gravityMS2 = STANDARD_GRAVITY, factors = DEFAULT_FACTORS, line } = options
+  const advance = stepper(body, makeLoads(body, { factors, viscous, gravityMS2, ...(line ? { line } : {}) }))
+  const y = startState(body, options.start ?? USUAL_START)
+  const recorder = record(stepS)
+  recorder(0, y)
+  const before = new Float64Array(STATE_SIZE)
+  const most = Math.ceil(limitS / stepS)
+  for (let n = 1; n <= most; n++) {
+    before.set(y)
+    advance(y, stepS)
+    if (!Number.isFinite(y[2]!)) return failure('unstable', 'The calculation broke down for this rig; no figure can be given.')
+    if (y[2]! - body.lengthM < -depthM && lowestPoint(body, y) <= -depthM) {
+      const part = touch(body, advance, before, y, stepS, depthM)
+      const timeS = (n - 1) * stepS + part
+      return success({ samples: recorder(timeS, y, true), timeS, depthM, steps: n })
+    }
+    recorder(n * stepS, y)
+  }
+  return failure('timeLimit', `Still sinking after ${limitS} s: too nearly afloat to be of use in this water.`)
+}
+
+/** State at rest with the tie point at the surface. */
+export function startState(body: HydroBody, start: Start, velocity: ArrayLike<number> = new Float64Array(6)): Float64Array {
+  const q = fromHeadingPitchRoll(start.heading, start.pitch, start.roll)
+  const tie = rotate(q, body.tieAt)
+  const y = new Float64Array(STATE_SIZE)
+  y.set([-tie[0], -tie[1], -tie[2], ...q])
+  y.set(momentum(body, velocity), 7)
+  return y
+}
+
+/** Lowest point of the rig's outline, m, world Z. */
+export function lowestPoint(body: HydroBody, y: ArrayLike<number>): number {
+  const [w, x, yy, z] = [y[3]!, y[4]!, y[5]!, y[6]!] satisfies Quaternion
+  const ux = 2 * (x * z - w * yy)
+  const uy = 2 * (yy * z + w * x)
+  const uz = 1 - 2 * (x * x + yy * yy)
+  const [cx, cy, cz] = body.geometry.centre
+  const outline = body.geometry.outline
+  let lowest = Infinity
+  for (let i = 0; i < outline.length; i += 3) {
+    lowest = Math.min(lowest, ux * (outline[i]! - cx) + uy * (outline[i + 1]! - cy) + uz * (outline[i + 2]! - cz))
+  }
+  return y[2]! + lowest
+}
+
+/** Finds the moment of touch inside one step by bisection; leaves `y` there and returns the part of the step, s. */
+function touch(
+  body: HydroBody, advance: (y: Float64Array, step: number) => void, before: Float64Array, y: Float64Array, stepS: number, depthM: number,
+): number {
+  let low = 0
+  let high = stepS
+  for (let i = 0; i < 12; i++) {
+    const middle = (low + high) / 2
+    y.set(before)
+    advance(y, middle)
+    if (lowestPoint(body, y) <= -depthM) high = middle
+    else low = middle
+  }
+  y.set(before)
+  advance(y, high)
+  return high
+}
+
+function record(stepS: number): (t: number, y: Float64Array, last?: boolean) => Float64Array {
+  const every = Math.max(1, Math.round(SAMPLE_S / stepS))
+  let packed = new Float64Array(SAMPLE_STRIDE * 512)
+  let count = 0
+  let calls = 0
+  return (t, y, last = false) => {
+    if (last || calls % every === 0) {
+      if ((count + 1) * SAMPLE_STRIDE > packed.length) {
+        const wider = new Float64Array(packed.length * 2)
+        wider.set(packed)
+        packed = wider
+      }
+      packed[count * SAMPLE_STRIDE] = t
+      for (let i = 0; i < 7; i++) packed[count * SAMPLE_STRIDE + 1 + i] = y[i]!
+      count++
+    }
+    calls++
+    return last ? packed.slice(0, count * SAMPLE_STRIDE) : packed
+  }
+}

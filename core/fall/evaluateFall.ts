@@ -1,0 +1,152 @@
+import { spreadMeasure, success, type Measure, type Outcome } from '../outcome'
+import type { Line } from '../tackle/lines'
+import { dropRig, LIMIT_S, SAMPLE_STRIDE, USUAL_START, type Drop, type DropFailure, type Start } from './drop'
+import { DEFAULT_FACTORS, FALL_FACTORS, type FallFactors } from './factors'
+import type { HydroBody } from './hydroBody'
+import { summarize, type FallSummary } from './summary'
+import { trimFall, type Trim } from './trim'
+
+/** Fall rate, posture and glide of one rig, each with its range. Angles in radians, times in seconds. */
+export interface FallResult {
+  readonly drop: Drop
+  /** splash to bottom, s */ readonly timeS: Measure
+  readonly meanSpeedMS: Measure
+  readonly pitchRad: Measure
+  /** roll away from back-up, 0..pi */ readonly rollRad: Measure
+  /** sideways metres per metre fallen */ readonly glide: Measure
+  readonly turnsPerM: number
+  /** scatter of the landing place over a set of starts, m per m fallen: how little a fall can be repeated */ readonly scatter: number
+  readonly summary: FallSummary
+  /** the input whose doubt moves the fall time most */ readonly mainDoubt: DoubtId
+  /** true where the lightest plastic of the range would float */ readonly mayFloat: boolean
+}
+
+export type DoubtId = keyof FallFactors | 'density'
+
+/** Bodies of the same rig with the plastic at its typical, least and greatest density. */
+export interface FallBodies { readonly typical: HydroBody, readonly light?: HydroBody, readonly dense?: HydroBody }
+
+export interface FallConditions { readonly depthM: number, readonly line?: Line, readonly factors?: FallFactors }
+
+/**
+ * Drops a rig and puts a range on what it does. The range comes from moving each uncertain input to both ends of its
+ * own range, one at a time, through the trim solver (where there is no steady fall, through a coarse drop), and adding
+ * the one-sided changes in quadrature.
+ */
+export function evaluateFall(bodies: FallBodies, conditions: FallConditions): Outcome<FallResult, DropFailure> {
+  const factors = conditions.factors ?? DEFAULT_FACTORS
+  const dropped = dropRig(bodies.typical, { ...conditions, factors })
+  if (!dropped.ok) return dropped
+  const summary = summarize(dropped.value)
+  const base = steady(bodies.typical, conditions, factors, 'anywhere')
+  const doubts = base ? vary(bodies, conditions, factors, base) : []
+  const reach = { time: [0, 0], pitch: [0, 0], roll: [0, 0], glide: [0, 0] } satisfies Record<string, [number, number]>
+  let mainDoubt: DoubtId = 'crossDrag'
+  let most = -1
+  let mayFloat = false
+  for (const { id, at } of doubts) {
+    if (!at) {
+      mayFloat ||= id === 'density'
+      widen(reach.time, LIMIT_S - summary.timeS)
+      continue
+    }
+    const time = summary.timeS * (base!.sinkMS / at.sinkMS - 1)
+    widen(reach.time, time)
+    widen(reach.pitch, at.pitchRad - base!.pitchRad)
+    widen(reach.roll, Math.abs(at.rollRad) - Math.abs(base!.rollRad))
+    widen(reach.glide, at.glide - base!.glide)
+    if (Math.abs(time) > most) {
+      most = Math.abs(time)
+      mainDoubt = id
+    }
+  }
+  const timeS = ranged(summary.timeS, reach.time, summary.timeS * 0.3, LIMIT_S)
+  const path = summary.meanSpeedMS * summary.timeS
+  return success({
+    drop: dropped.value,
+    summary,
+    timeS,
+    meanSpeedMS: { value: summary.meanSpeedMS, low: path / timeS.high, high: path / timeS.low, basis: 'computed' },
+    pitchRad: ranged(summary.pitchRad, reach.pitch, -Math.PI / 2, Math.PI / 2),
+    rollRad: ranged(summary.rollRad, reach.roll, 0, Math.PI),
+    glide: ranged(summary.glide, reach.glide, 0, Infinity),
+    turnsPerM: summary.turnsPerM,
+    scatter: landingScatter(bodies.typical, conditions, factors),
+    mainDoubt,
+    mayFloat,
+  })
+}
+
+function ranged(value: number, [down, up]: readonly [number, number], least: number, most: number): Measure {
+  const m = spreadMeasure(value, Math.sqrt(down), Math.sqrt(up))
+  return { ...m, low: Math.max(Math.min(value, least), m.low), high: Math.min(Math.max(value, most), m.high) }
+}
+
+/** Adds the square of a change to the side it falls on. */
+function widen(reach: [number, number], change: number): void {
+  reach[change < 0 ? 0 : 1] += change * change
+}
+
+type Steady = Pick<Trim, 'sinkMS' | 'pitchRad' | 'rollRad' | 'glide'> & { readonly trim?: Trim }
+
+/** Steady fall by trim, `near` a known one; where there is none, by a coarse drop. Undefined when it does not sink. */
+function steady(
+  body: HydroBody, { depthM, line }: FallConditions, factors: FallFactors, near: Trim | 'anywhere' | 'unsteady',
+): Steady | undefined {
+  if (near !== 'unsteady') {
+    const from = near === 'anywhere' ? {} : { near }
+    const trim = trimFall(body, { depthM: depthM / 2, factors, ...(line ? { line } : {}), ...from })
+    if (trim.ok && trim.value.stable) return { ...trim.value, trim: trim.value }
+    if (!trim.ok && trim.code === 'floats') return undefined
+  }
+  const coarse = dropRig(body, { depthM: Math.min(depthM, COARSE_DEPTH_M), factors, stepS: COARSE_S, ...(line ? { line } : {}) })
+  if (!coarse.ok) return undefined
+  const s = summarize(coarse.value)
+  return { sinkMS: s.meanSpeedMS, pitchRad: s.pitchRad, rollRad: s.rollRad, glide: s.glide }
+}
+
+/** Step and depth of the coarse drops that only serve ranges: most rigs have settled within two metres. */
+const COARSE_S = 0.04
+const COARSE_DEPTH_M = 2
+
+function vary(bodies: FallBodies, conditions: FallConditions, factors: FallFactors, base: Steady): { id: DoubtId, at: Steady | undefined }[] {
+  const found: { id: DoubtId, at: Steady | undefined }[] = []
+  const near = base.trim ?? 'unsteady'
+  for (const id of Object.keys(FALL_FACTORS) as (keyof FallFactors)[]) {
+    if (id === 'lineBow' && !conditions.line) continue
+    const { value, low, high } = FALL_FACTORS[id]
+    for (const end of [low, high]) {
+      found.push({ id, at: steady(bodies.typical, conditions, { ...factors, [id]: factors[id] * end / value }, near) })
+    }
+  }
+  for (const body of [bodies.light, bodies.dense]) {
+    if (body) found.push({ id: 'density', at: steady(body, conditions, factors, near) })
+  }
+  return found
+}
+
+/** Starts a hand might give: nose down or up by 30°, leaning to either side, besides the usual. */
+const STARTS: readonly Start[] = [
+  USUAL_START,
+  { heading: 0, pitch: -0.52, roll: 0.3 },
+  { heading: 0, pitch: 0.52, roll: 0.3 },
+  { heading: 0, pitch: 0, roll: -0.8 },
+  { heading: 0, pitch: -0.2, roll: 1.2 },
+]
+
+/** Root-mean-square distance of landing places from their middle, over `STARTS`, per metre fallen, over the first two metres at most. */
+export function landingScatter(body: HydroBody, conditions: FallConditions, factors = DEFAULT_FACTORS): number {
+  const depthM = Math.min(conditions.depthM, COARSE_DEPTH_M)
+  const line = conditions.line
+  const places: [number, number][] = []
+  for (const start of STARTS) {
+    const drop = dropRig(body, { depthM, factors, start, stepS: COARSE_S, ...(line ? { line } : {}) })
+    if (!drop.ok) continue
+    const s = drop.value.samples
+    places.push([s[s.length - SAMPLE_STRIDE + 1]!, s[s.length - SAMPLE_STRIDE + 2]!])
+  }
+  if (places.length < 2) return 0
+  const middle = [0, 1].map(k => places.reduce((sum, p) => sum + p[k]!, 0) / places.length)
+  const square = places.reduce((sum, p) => sum + (p[0] - middle[0]!) ** 2 + (p[1] - middle[1]!) ** 2, 0)
+  return Math.sqrt(square / places.length) / depthM
+}

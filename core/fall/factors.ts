@@ -1,0 +1,29 @@
+/**
+ * What the model does not know exactly, as multipliers or values with the range they may lie in. Defaults live here
+ * and nowhere else; drop tests may move them.
+ */
+export interface FallFactors {
+  /** multiplies cross-flow drag */ readonly crossDrag: number
+  /** multiplies axial drag, tails and heads included */ readonly axialDrag: number
+  /** share of the potential-flow body moment that real, separated flow delivers */ readonly eta: number
+  /** share of the sunken line that is dragged broadside rather than along itself */ readonly lineBow: number
+}
+
+/**
+ * eta: 0.3–1 by Allen & Perkins, NACA TR-1048 (1951) and Jorgensen, NASA TR R-474 (1977).
+ * crossDrag: scatter of finite-cylinder data in Hoerner, about ±15 %. axialDrag: ±30 %, *assumed*, since tails are soft.
+ * lineBow: *assumed*; a line following its own track would give 0, one pulled sideways 1.
+ */
+export const FALL_FACTORS: Readonly<Record<keyof FallFactors, { readonly value: number, readonly low: number, readonly high: number }>> = {
+  crossDrag: { value: 1, low: 0.85, high: 1.15 },
+  axialDrag: { value: 1, low: 0.7, high: 1.3 },
+  eta: { value: 0.6, low: 0.3, high: 1 },
+  lineBow: { value: 0.03, low: 0.01, high: 0.06 },
+}
+
+export const DEFAULT_FACTORS: FallFactors = {
+  crossDrag: FALL_FACTORS.crossDrag.value,
+  axialDrag: FALL_FACTORS.axialDrag.value,
+  eta: FALL_FACTORS.eta.value,
+  lineBow: FALL_FACTORS.lineBow.value,
+}

@@ -1,0 +1,87 @@
+import { invert } from '../numerics/linear'
+import type { Vec3 } from '../numerics/quaternion'
+import type { RigGeometry } from '../rig/geometry'
+import type { Water } from '../water/water'
+import { addedMass } from './addedMass'
+import { compactDrag } from './compactDrag'
+import { ellipseFactor, finiteLengthFactor, formFactor } from './dragCurves'
+
+/** Numbers a strip takes in `HydroBody.strips`, in this order. */
+export const STRIP_STRIDE = 17
+/** Numbers a lump takes in `HydroBody.compacts`: place x y z, drag areas x y z (m²), diameter (m, 0 for constant drag). */
+export const COMPACT_STRIDE = 7
+
+/** A rig packed for one water: everything the loads need, about the centre of gravity. */
+export interface HydroBody {
+  readonly geometry: RigGeometry
+  readonly water: Water
+  readonly lengthM: number
+  /** buoyant force per m/s² of gravity, kg */ readonly displacedKg: number
+  readonly buoyancyAt: Vec3
+  readonly tieAt: Vec3
+  /** dry plus added, 6x6 row-major */ readonly inertia: Float64Array
+  readonly inverse: Float64Array
+  readonly added: Float64Array
+  /**
+   * Per wet strip: place xyz, axis xyz, side xyz, up xyz, area across `side` and across `up` times shape factor (m²),
+   * squared heights and widths for the local Reynolds number (m²), wetted area times form factor (m²).
+   */
+  readonly strips: Float64Array
+  readonly compacts: Float64Array
+}
+
+/** Packs a rig for a given water. */
+export function hydroBody(geometry: RigGeometry, water: Water): HydroBody {
+  const added = addedMass(geometry, water.densityKgM3)
+  const inertia = added.slice()
+  for (let i = 0; i < 3; i++) {
+    inertia[7 * i]! += geometry.massKg
+    for (let j = 0; j < 3; j++) inertia[6 * (i + 3) + j + 3]! += geometry.inertia[3 * i + j]!
+  }
+  const about = (p: Vec3): Vec3 => [p[0] - geometry.centre[0], p[1] - geometry.centre[1], p[2] - geometry.centre[2]]
+  return {
+    geometry,
+    water,
+    lengthM: geometry.lengthM,
+    displacedKg: water.densityKgM3 * geometry.displacedM3,
+    buoyancyAt: about(geometry.buoyancyCentre),
+    tieAt: about(geometry.tie),
+    inertia,
+    inverse: invert(inertia, 6),
+    added,
+    strips: packStrips(geometry, about),
+    compacts: packCompacts(geometry, about),
+  }
+}
+
+function packStrips(rig: RigGeometry, about: (p: Vec3) => Vec3): Float64Array {
+  const wet = rig.strips.filter(s => s.wet)
+  const thick = Math.max(0, ...wet.map(s => Math.max(s.widthM, s.heightM)))
+  const plastic = wet.filter(s => s.axis[0] === 1 && s.lengthM > 0 && Math.max(s.widthM, s.heightM) > 0.15 * thick)
+  const length = plastic.reduce((sum, s) => sum + s.lengthM, 0)
+  const breadth = length > 0 ? plastic.reduce((sum, s) => sum + s.lengthM * Math.sqrt(s.widthM * s.heightM), 0) / length : 1
+  const ends = finiteLengthFactor(length / breadth)
+  const form = formFactor(Math.min(0.5, breadth / Math.max(length, breadth)))
+  const packed = new Float64Array(wet.length * STRIP_STRIDE)
+  wet.forEach((s, i) => {
+    const isBody = plastic.includes(s)
+    const short = isBody ? ends : 1
+    const perimeter = Math.PI * Math.sqrt((s.widthM ** 2 + s.heightM ** 2) / 2)
+    packed.set([
+      ...about(s.at), ...s.axis, ...s.side, ...s.up,
+      short * s.heightM * s.lengthM * ellipseFactor(s.heightM, s.widthM),
+      short * s.widthM * s.lengthM * ellipseFactor(s.widthM, s.heightM),
+      s.heightM ** 2, s.widthM ** 2, perimeter * s.lengthM * (isBody ? form : 1),
+    ], i * STRIP_STRIDE)
+  })
+  return packed
+}
+
+function packCompacts(rig: RigGeometry, about: (p: Vec3) => Vec3): Float64Array {
+  const packed = new Float64Array(rig.compacts.length * COMPACT_STRIDE)
+  rig.compacts.forEach((c, i) => {
+    const drag = compactDrag(c)
+    packed.set([...about(c.at), ...drag.areas, drag.diameterM], i * COMPACT_STRIDE)
+  })
+  return packed
+}

@@ -1,0 +1,49 @@
+import type { Line } from '../tackle/lines'
+import type { FamilyId, PointRest } from '../rig/spec'
+import type { FormId } from '../tackle/forms'
+import type { HookSize } from '../tackle/hooks'
+import { assembleRig } from '../rig/assemble'
+import { ozToKg } from '../units'
+import { waterOf, type Water } from '../water/water'
+import { dropRig, type Drop, type DropOptions } from './drop'
+import { hydroBody, type HydroBody } from './hydroBody'
+import { summarize, type FallSummary } from './summary'
+
+/** Short ways to build the bodies that the tests of this folder drop. */
+export const FRESH: Water = waterOf(16, 0)
+export const SALT: Water = waterOf(16, 35)
+
+export interface Given {
+  readonly form?: FormId
+  readonly lengthM?: number
+  readonly densityKgM3?: number
+  readonly family: FamilyId
+  readonly oz?: number
+  readonly size?: HookSize
+  readonly rest?: PointRest
+  readonly weightAtM?: number
+  readonly water?: Water
+}
+
+/** A 90 mm slim shad in plain plastic unless told otherwise; 1/8 oz on weighted families. */
+export function bodyOf(given: Given): HydroBody {
+  const { form = 'slimShad', lengthM = 0.09, family, oz = family === 'O2' ? 0 : 1 / 8, size = '4/0', water = FRESH } = given
+  const rig = assembleRig(
+    { form, lengthM, material: 'plain', ...(given.densityKgM3 === undefined ? {} : { densityKgM3: given.densityKgM3 }) },
+    {
+      family, hookSize: size, weightKg: ozToKg(oz), weightMaterial: 'lead', pointRest: given.rest ?? (family === 'E1' ? 'open' : 'skin'),
+      ...(given.weightAtM === undefined ? {} : { weightAtM: given.weightAtM }),
+    },
+  )
+  return hydroBody(rig.geometry, water)
+}
+
+/** Drops and fails loudly when the drop does not finish. */
+export function mustDrop(body: HydroBody, options: DropOptions): Drop {
+  const drop = dropRig(body, options)
+  if (!drop.ok) throw new Error(`mustDrop: ${drop.message}`)
+  return drop.value
+}
+
+export const fallOf = (given: Given, depthM = 2, line?: Line): FallSummary =>
+  summarize(mustDrop(bodyOf(given), { depthM, ...(line ? { line } : {}) }))

@@ -1,0 +1,42 @@
+import { monotoneCubic } from '../numerics/interpolate'
+import { BAIT_FORMS, type BaitForm } from '../tackle/forms'
+import { PLASTICS } from '../tackle/materials'
+import type { BaitSpec } from './spec'
+
+/** Number of slices a bait is cut into, nose to tail. 32 keeps volume within 0.1 % of 320 slices for every form. */
+export const STATION_COUNT = 32
+
+/** A bait at its true size: outlines as functions of s, the distance from the nose in metres (0..lengthM). */
+export interface BaitShape {
+  readonly form: BaitForm
+  readonly lengthM: number
+  readonly densityKgM3: number
+  readonly widthAt: (s: number) => number
+  readonly heightAt: (s: number) => number
+  /** height of the section's middle above the nose–tail line */ readonly middleAt: (s: number) => number
+  /** z of the back */ readonly topAt: (s: number) => number
+  /** z of the belly */ readonly bottomAt: (s: number) => number
+}
+
+/** Scales a form to its length. Lengths in metres. */
+export function shapeBait(spec: BaitSpec): BaitShape {
+  const form = BAIT_FORMS[spec.form]
+  const L = spec.lengthM
+  const scaled = (ys: readonly number[]): ((s: number) => number) => {
+    const f = monotoneCubic(form.at, ys)
+    return s => L * f(s / L)
+  }
+  const widthAt = scaled(form.width)
+  const heightAt = scaled(form.height)
+  const middleAt = scaled(form.rise)
+  return {
+    form,
+    lengthM: L,
+    densityKgM3: spec.densityKgM3 ?? PLASTICS[spec.material].density.value,
+    widthAt,
+    heightAt,
+    middleAt,
+    topAt: s => middleAt(s) + heightAt(s) / 2,
+    bottomAt: s => middleAt(s) - heightAt(s) / 2,
+  }
+}

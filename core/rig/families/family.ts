@@ -1,0 +1,25 @@
+import type { HookDims, HookStyle } from '../../tackle/hooks'
+import type { BaitShape } from '../bait'
+import type { Compact } from '../geometry'
+import type { PlanePoint } from '../hookPath'
+import type { Placement } from '../placement'
+import type { FamilyId, PointRest, RigSpec } from '../spec'
+
+/** What a family adds to a bait: its hook laid in place, its weight, and where the line is tied. */
+export interface FamilyParts {
+  readonly dims: HookDims
+  readonly placement: Placement
+  readonly compacts: readonly Compact[]
+  /** a head hides the blunt nose from the flow */ readonly noseCovered: boolean
+  readonly tie: PlanePoint
+}
+
+/** A way of rigging. Adding one is writing one of these and naming it in `families/index.ts`. */
+export interface Family {
+  readonly id: FamilyId
+  readonly name: string
+  readonly weighted: boolean
+  readonly hookStyle: HookStyle
+  /** ways the point may rest, the usual one first */ readonly pointRests: readonly PointRest[]
+  place(bait: BaitShape, spec: RigSpec): FamilyParts
+}

@@ -1,0 +1,136 @@
+import type { Vec3 } from '../numerics/quaternion'
+
+/**
+ * A slender piece: an elliptic slice of plastic or a length of wire. Axes are unit vectors of the rig frame
+ * (x toward the nose, y left, z to the back; origin at the bait's nose).
+ */
+export interface Strip {
+  readonly at: Vec3
+  /** along the piece */ readonly axis: Vec3
+  /** across, along which `widthM` is measured */ readonly side: Vec3
+  /** across, along which `heightM` is measured */ readonly up: Vec3
+  readonly lengthM: number
+  readonly widthM: number
+  readonly heightM: number
+  readonly massKg: number
+  readonly displacedM3: number
+  /** false for wire inside plastic: it has weight but touches no water */ readonly wet: boolean
+}
+
+export type CompactKind = 'ball' | 'bullet' | 'belly' | 'nose' | 'paddle' | 'fork'
+
+/** A lump: a weight, or the blunt parts of the bait that strips do not cover (their mass may be zero). Full extents along x, y, z. */
+export interface Compact {
+  readonly kind: CompactKind
+  readonly at: Vec3
+  readonly size: Vec3
+  readonly massKg: number
+  readonly displacedM3: number
+  /** true when plastic stands directly behind or before it and fills its wake */ readonly joined: boolean
+}
+
+/** A rig as one rigid body, before water. Origin at the bait's nose; SI. */
+export interface RigGeometry {
+  readonly strips: readonly Strip[]
+  readonly compacts: readonly Compact[]
+  /** where the line pulls */ readonly tie: Vec3
+  readonly massKg: number
+  readonly displacedM3: number
+  readonly centre: Vec3
+  readonly buoyancyCentre: Vec3
+  /** about the centre of gravity, row-major 3x3, kg·m² */ readonly inertia: Float64Array
+  /** longest extent, m */ readonly lengthM: number
+  /** outermost points, x y z triples, for contact with the bottom */ readonly outline: Float64Array
+}
+
+/**
+ * Sums parts into a rigid body: mass, centre of gravity, centre of buoyancy, inertia about the centre of gravity.
+ * Each slice counts as an elliptic cylinder, each lump as an ellipsoid (Meriam & Kraige, Dynamics, app. D).
+ * @throws RangeError when nothing has mass or volume
+ */
+export function sumParts(strips: readonly Strip[], compacts: readonly Compact[], tie: Vec3): RigGeometry {
+  let massKg = 0
+  let displacedM3 = 0
+  const moment = [0, 0, 0]
+  const volumeMoment = [0, 0, 0]
+  for (const part of [...strips, ...compacts]) {
+    massKg += part.massKg
+    displacedM3 += part.displacedM3
+    for (let k = 0; k < 3; k++) {
+      moment[k]! += part.massKg * part.at[k]!
+      volumeMoment[k]! += part.displacedM3 * part.at[k]!
+    }
+  }
+  if (!(massKg > 0 && displacedM3 > 0)) throw new RangeError('sumParts: a rig needs mass and volume')
+  const centre: Vec3 = [moment[0]! / massKg, moment[1]! / massKg, moment[2]! / massKg]
+  const inertia = new Float64Array(9)
+  for (const s of strips) {
+    const across = (s.widthM / 2) ** 2
+    const high = (s.heightM / 2) ** 2
+    const along = s.lengthM ** 2 / 12
+    addOwn(inertia, s.axis, s.massKg * (across + high) / 4)
+    addOwn(inertia, s.side, s.massKg * (high / 4 + along))
+    addOwn(inertia, s.up, s.massKg * (across / 4 + along))
+    addOffset(inertia, s.massKg, s.at, centre)
+  }
+  for (const c of compacts) {
+    const [x, y, z] = c.size.map(d => (d / 2) ** 2) as [number, number, number]
+    addOwn(inertia, [1, 0, 0], c.massKg * (y + z) / 5)
+    addOwn(inertia, [0, 1, 0], c.massKg * (x + z) / 5)
+    addOwn(inertia, [0, 0, 1], c.massKg * (x + y) / 5)
+    addOffset(inertia, c.massKg, c.at, centre)
+  }
+  const outline = outlineOf(strips, compacts)
+  return {
+    strips,
+    compacts,
+    tie,
+    massKg,
+    displacedM3,
+    centre,
+    buoyancyCentre: [volumeMoment[0]! / displacedM3, volumeMoment[1]! / displacedM3, volumeMoment[2]! / displacedM3],
+    inertia,
+    lengthM: extentAlongX(outline),
+    outline,
+  }
+}
+
+function addOwn(inertia: Float64Array, axis: Vec3, value: number): void {
+  for (let i = 0; i < 3; i++) for (let j = 0; j < 3; j++) inertia[3 * i + j]! += value * axis[i]! * axis[j]!
+}
+
+function addOffset(inertia: Float64Array, mass: number, at: Vec3, centre: Vec3): void {
+  const d = [at[0] - centre[0], at[1] - centre[1], at[2] - centre[2]]
+  const square = d[0]! ** 2 + d[1]! ** 2 + d[2]! ** 2
+  for (let i = 0; i < 3; i++) {
+    for (let j = 0; j < 3; j++) inertia[3 * i + j]! += mass * ((i === j ? square : 0) - d[i]! * d[j]!)
+  }
+}
+
+function outlineOf(strips: readonly Strip[], compacts: readonly Compact[]): Float64Array {
+  const points: number[] = []
+  const put = (at: Vec3, direction: Vec3, distance: number): void => {
+    for (const sign of [-1, 1]) points.push(...at.map((v, k) => v + sign * distance * direction[k]!))
+  }
+  strips.forEach((s) => {
+    if (!s.wet) return
+    put(s.at, s.up, s.heightM / 2)
+    put(s.at, s.side, s.widthM / 2)
+  })
+  for (const c of compacts) {
+    put(c.at, [1, 0, 0], c.size[0] / 2)
+    put(c.at, [0, 1, 0], c.size[1] / 2)
+    put(c.at, [0, 0, 1], c.size[2] / 2)
+  }
+  return Float64Array.from(points)
+}
+
+function extentAlongX(outline: Float64Array): number {
+  let low = Infinity
+  let high = -Infinity
+  for (let i = 0; i < outline.length; i += 3) {
+    low = Math.min(low, outline[i]!)
+    high = Math.max(high, outline[i]!)
+  }
+  return high - low
+}

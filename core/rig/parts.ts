@@ -1,0 +1,100 @@
+import { HOOK_STEEL_KGM3 } from '../constants'
+import type { Vec3 } from '../numerics/quaternion'
+import { WEIGHT_MATERIALS, weightSize, type WeightMaterial, type WeightShape, type WeightSize } from '../tackle/weights'
+import { STATION_COUNT, type BaitShape } from './bait'
+import type { Compact, CompactKind, Strip } from './geometry'
+import type { HookPath, PlanePoint } from './hookPath'
+
+/** Frame change: s metres behind the nose becomes x = -s. */
+export const inFrame = (p: PlanePoint): Vec3 => [-p.s, 0, p.z]
+
+/** Slices of plastic, each an elliptic cylinder of the local width and height. */
+export function plasticStrips(bait: BaitShape): Strip[] {
+  const ds = bait.lengthM / STATION_COUNT
+  return Array.from({ length: STATION_COUNT }, (_, i) => {
+    const s = (i + 0.5) * ds
+    const widthM = bait.widthAt(s)
+    const heightM = bait.heightAt(s)
+    const displacedM3 = (Math.PI / 4) * widthM * heightM * ds
+    return {
+      at: [-s, 0, bait.middleAt(s)],
+      axis: [1, 0, 0],
+      side: [0, 1, 0],
+      up: [0, 0, 1],
+      lengthM: ds,
+      widthM,
+      heightM,
+      massKg: displacedM3 * bait.densityKgM3,
+      displacedM3,
+      wet: true,
+    }
+  })
+}
+
+/** Lumps of plastic beyond the slices: the blunt nose (drag only) and the tail with its own mass. */
+export function plasticCompacts(bait: BaitShape, nose: 'bare' | 'covered'): Compact[] {
+  const L = bait.lengthM
+  const parts: Compact[] = []
+  if (nose === 'bare') {
+    const s = 0.1 * L
+    parts.push({ kind: 'nose', at: [0, 0, 0], size: [s, bait.widthAt(s), bait.heightAt(s)], massKg: 0, displacedM3: 0, joined: true })
+  }
+  const tail = bait.form.tail
+  if (tail) {
+    const size: Vec3 = [tail.thickness * L, tail.width * L, tail.height * L]
+    const extruded = tail.kind === 'paddle' ? size : [0.09 * L, size[1], size[2]] as Vec3
+    const displacedM3 = (Math.PI / 4) * extruded[0] * extruded[1] * extruded[2]
+    parts.push({
+      kind: tail.kind, at: [-tail.at * L, 0, 0], size: extruded, massKg: displacedM3 * bait.densityKgM3, displacedM3, joined: true,
+    })
+  }
+  return parts
+}
+
+const LONGEST_WIRE_PIECE_M = 0.01
+
+/** Hook wire cut into short straight pieces; those inside the plastic are marked dry. */
+export function wireStrips(path: HookPath, bait: BaitShape): Strip[] {
+  const area = (Math.PI / 4) * path.wireM ** 2
+  const strips: Strip[] = []
+  for (let i = 0; i < path.points.length - 1; i++) {
+    const a = path.points[i]!
+    const b = path.points[i + 1]!
+    const length = Math.hypot(b.s - a.s, b.z - a.z)
+    if (length === 0) continue
+    const count = Math.ceil(length / LONGEST_WIRE_PIECE_M)
+    const axis: Vec3 = [-(b.s - a.s) / length, 0, (b.z - a.z) / length]
+    for (let k = 0; k < count; k++) {
+      const t = (k + 0.5) / count
+      const at = { s: a.s + (b.s - a.s) * t, z: a.z + (b.z - a.z) * t }
+      const volume = area * (length / count)
+      strips.push({
+        at: inFrame(at),
+        axis,
+        side: [0, 1, 0],
+        up: [-axis[2], 0, axis[0]],
+        lengthM: length / count,
+        widthM: path.wireM,
+        heightM: path.wireM,
+        massKg: volume * HOOK_STEEL_KGM3,
+        displacedM3: volume,
+        wet: !inside(at, bait),
+      })
+    }
+  }
+  return strips
+}
+
+const inside = (p: PlanePoint, bait: BaitShape): boolean =>
+  p.s > 0 && p.s < bait.lengthM && p.z < bait.topAt(p.s) && p.z > bait.bottomAt(p.s)
+
+/** A compact weight with its middle at a place in the pitch plane. */
+export function weightCompact(
+  shape: WeightShape, massKg: number, material: WeightMaterial, at: PlanePoint, joined: boolean,
+): Compact {
+  const densityKgM3 = WEIGHT_MATERIALS[material].densityKgM3
+  const size = weightSize(shape, massKg, densityKgM3)
+  return { kind: shape as CompactKind, at: inFrame(at), size: extents(size), massKg, displacedM3: massKg / densityKgM3, joined }
+}
+
+export const extents = (size: WeightSize): Vec3 => [size.lengthM, size.widthM, size.heightM]

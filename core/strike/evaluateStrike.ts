@@ -1,0 +1,103 @@
+import { logNormal, normal, type Random } from '../numerics/random'
+import { wilson } from '../numerics/statistics'
+import { measure, type Measure } from '../outcome'
+import { BITE, type StrikeRig, type Tackle } from './bite'
+
+/** Steps at which a bite is lost, in the order they come. */
+export const LOSSES = ['tailNip', 'notReached', 'noBite', 'noForce', 'opens'] as const
+export type LossId = typeof LOSSES[number]
+
+export interface Loss { readonly id: LossId, readonly share: number }
+
+export interface StrikeResult {
+  /** chance that a bite becomes a hooked fish */ readonly hookUp: Measure
+  /** shares of all bites lost at each step, largest first */ readonly losses: readonly Loss[]
+  readonly draws: number
+}
+
+export const DRAWS = 4000
+const DOUBT_DRAWS = 1500
+
+type Scale = { forceN: number, penetrationN: number, needM: number, slackM: number }
+const PLAIN: Scale = { forceN: 1, penetrationN: 1, needM: 1, slackM: 1 }
+
+/**
+ * Chance that a bite is hooked, by seeded Monte Carlo over bite place, bite force, jaw and slack. A bite is lost where it
+ * first fails: behind the hook; point not squeezed out of the plastic; no gap left over the squeezed body; set too weak to
+ * go in; or so hard that the hook opens. A bite away from the point
+ * squeezes it only as the bait is drawn through the jaws, with what grip is left. The range adds, in quadrature, the doubt in each median and the sampling error.
+ */
+export function evaluateStrike(rig: StrikeRig, tackle: Tackle, random: Random, draws = DRAWS): StrikeResult {
+  if (!(draws >= 1)) throw new RangeError('evaluateStrike: draws must be at least 1')
+  const count = strike(rig, tackle, random, draws, PLAIN)
+  const lost = LOSSES.reduce((sum, id) => sum + count[id], 0)
+  const value = 1 - lost / draws
+  const [sampleLow, sampleHigh] = wilson(draws - lost, draws)
+  let down = Math.max(0, value - sampleLow) ** 2
+  let up = Math.max(0, sampleHigh - value) ** 2
+  for (const key of Object.keys(PLAIN) as (keyof Scale)[]) {
+    for (const factor of [1 / BITE[key].doubt, BITE[key].doubt]) {
+      const moved = strike(rig, tackle, random, DOUBT_DRAWS, { ...PLAIN, [key]: factor })
+      const change = 1 - LOSSES.reduce((sum, id) => sum + moved[id], 0) / DOUBT_DRAWS - value
+      if (change < 0) down += change * change
+      else up += change * change
+    }
+  }
+  return {
+    hookUp: measure(value, Math.max(0, value - Math.sqrt(down)), Math.min(1, value + Math.sqrt(up))),
+    losses: LOSSES.map(id => ({ id, share: count[id] / draws })).filter(l => l.share > 0).sort((a, b) => b.share - a.share),
+    draws,
+  }
+}
+
+function strike(rig: StrikeRig, tackle: Tackle, random: Random, draws: number, scale: Scale): Record<LossId, number> {
+  const count: Record<LossId, number> = { tailNip: 0, notReached: 0, noBite: 0, noForce: 0, opens: 0 }
+  for (let i = 0; i < draws; i++) {
+    const loss = bite(rig, tackle, random, scale)
+    if (loss) count[loss]++
+  }
+  return count
+}
+
+function bite(rig: StrikeRig, tackle: Tackle, random: Random, scale: Scale): LossId | undefined {
+  const at = biteAt(rig, random)
+  const force = scale.forceN * logNormal(random, BITE.forceN.median, BITE.forceN.gsd)
+  const need = scale.needM * logNormal(random, BITE.needM.median, BITE.needM.gsd)
+  const slack = scale.slackM * logNormal(random, BITE.slackM.median, BITE.slackM.gsd)
+  const jaw = scale.penetrationN * logNormal(random, BITE.penetrationN.median, BITE.penetrationN.gsd)
+  if (at > rig.bendM + 0.3 * (rig.lengthM - rig.bendM)) return 'tailNip'
+  const most = rig.squeezeMost + SQUEEZE_SD * normal(random)
+  const grip = Math.abs(at - rig.pointM) <= BITE.reachM ? 1 : BITE.gripLeast + (1 - BITE.gripLeast) * random()
+  const squeezed = Math.min(most, grip * force / BITE.jawM2 / (3 * rig.modulusPa))
+  if (rig.coverM > 0 && squeezed * rig.filledM / 2 < rig.coverM + SKIN_M) return 'notReached'
+  if (rig.gapM - rig.wireM - rig.filledM * (1 - squeezed) < need) return 'noBite'
+  const set = setForceN(tackle, slack)
+  const plastic = rig.modulusPa * (rig.coverM + CUT_M) * rig.wireM * 4
+  if (set - plastic < jaw * (rig.wireM / 0.001) ** 1.5) return 'noForce'
+  if (set > rig.openingLoadN) return 'opens'
+  return undefined
+}
+
+/** Extra squeeze that breaks the skin over a covered point, m. *Assumed.* */
+const SKIN_M = 0.0006
+
+/** Spread of the most a bait can be squeezed, from jaw to jaw, as a share of height. *Assumed.* */
+const SQUEEZE_SD = 0.05
+
+/** Plastic a point drags through even when it starts on the back, m. *Assumed.* */
+const CUT_M = 0.001
+
+/** Middle of the bite, m from the nose: head third, middle third, or tail third. */
+function biteAt(rig: StrikeRig, random: Random): number {
+  const { head, middle } = BITE.place
+  const u = random()
+  const third = u < head ? 0 : u < head + middle ? 1 : 2
+  return rig.lengthM * (third + random()) / 3
+}
+
+/** Force at the hook when the rod is swept, line and rod in series, N. */
+export function setForceN(tackle: Tackle, slackM: number): number {
+  const lineNPerM = tackle.line.stiffnessN / tackle.distanceM
+  const stiffness = 1 / (1 / lineNPerM + 1 / tackle.rodNPerM)
+  return Math.min(tackle.rodMostN, tackle.line.strengthN, stiffness * Math.max(0, tackle.sweepM - slackM))
+}

@@ -22,12 +22,12 @@ function invariants(body: HydroBody, y: Float64Array): { energy: number, angular
   }
 }
 
-function tumble(body: HydroBody): { before: ReturnType<typeof invariants>, after: ReturnType<typeof invariants> } {
-  const loads = makeLoads(body, { factors: { ...DEFAULT_FACTORS, eta: 1 }, viscous: false, gravityMS2: 0 })
+function tumble(body: HydroBody, stepS = 0.001): { before: ReturnType<typeof invariants>, after: ReturnType<typeof invariants> } {
+  const loads = makeLoads(body, { factors: { ...DEFAULT_FACTORS, eta: 1, etaRoll: 1 }, viscous: false, gravityMS2: 0 })
   const y = startState(body, { heading: 0.3, pitch: 0.2, roll: 0.1 }, [0.4, 0.1, -0.2, 3, 5, -2])
   const advance = stepper(body, loads)
   const before = invariants(body, y)
-  for (let i = 0; i < 10_000; i++) advance(y, 0.001)
+  for (let i = 0; i < Math.round(10 / stepS); i++) advance(y, stepS)
   return { before, after: invariants(body, y) }
 }
 
@@ -46,7 +46,7 @@ describe('conservation over ten tumbling seconds, to one part in a million', () 
   })
 
   it('ideal water: angular momentum of body and water about a fixed point', () => {
-    const { before, after } = tumble(bodyOf({ family: 'W1' }))
+    const { before, after } = tumble(bodyOf({ family: 'W1' }), 0.0005)
     const size = Math.hypot(...before.angular)
     for (let k = 0; k < 3; k++) expect(Math.abs(after.angular[k]! - before.angular[k]!) / size).toBeLessThan(1e-6)
   })

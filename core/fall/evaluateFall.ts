@@ -134,19 +134,37 @@ const STARTS: readonly Start[] = [
   { heading: 0, pitch: -0.2, roll: 1.2 },
 ]
 
-/** Root-mean-square distance of landing places from their middle, over `STARTS`, per metre fallen, over the first two metres at most. */
+/** Water that is called still moves by about this much, m/s rms, from wind and swell. *Assumed.* */
+export const STIR_MS = 0.02
+
+/**
+ * How little a fall can be repeated: root-mean-square scatter of the way a rig drifts in the lower half of its fall,
+ * over `STARTS`, per metre fallen, within the first two metres; and, in quadrature, how far the stir of still water
+ * carries it, which is the stir over the sinking speed (a steady stream carries everything with it).
+ */
 export function landingScatter(body: HydroBody, conditions: FallConditions, factors = DEFAULT_FACTORS): number {
   const depthM = Math.min(conditions.depthM, COARSE_DEPTH_M)
   const line = conditions.line
-  const places: [number, number][] = []
+  const drifts: [number, number][] = []
+  let seconds = 0
   for (const start of STARTS) {
     const drop = dropRig(body, { depthM, factors, start, stepS: COARSE_S, ...(line ? { line } : {}) })
     if (!drop.ok) continue
-    const s = drop.value.samples
-    places.push([s[s.length - SAMPLE_STRIDE + 1]!, s[s.length - SAMPLE_STRIDE + 2]!])
+    drifts.push(lateDrift(drop.value))
+    seconds += drop.value.timeS
   }
-  if (places.length < 2) return 0
-  const middle = [0, 1].map(k => places.reduce((sum, p) => sum + p[k]!, 0) / places.length)
-  const square = places.reduce((sum, p) => sum + (p[0] - middle[0]!) ** 2 + (p[1] - middle[1]!) ** 2, 0)
-  return Math.sqrt(square / places.length) / depthM
+  if (drifts.length < 2) return 0
+  const middle = [0, 1].map(k => drifts.reduce((sum, p) => sum + p[k]!, 0) / drifts.length)
+  const square = drifts.reduce((sum, p) => sum + (p[0] - middle[0]!) ** 2 + (p[1] - middle[1]!) ** 2, 0)
+  const stir = STIR_MS * (seconds / drifts.length) / depthM
+  return Math.hypot(Math.sqrt(square / drifts.length), stir)
+}
+
+/** Sideways displacement, world x y, per metre fallen, from half depth to the bottom. */
+function lateDrift({ samples: s }: Drop): [number, number] {
+  const last = s.length - SAMPLE_STRIDE
+  let half = 0
+  while (half < last && s[half + 3]! > s[last + 3]! / 2) half += SAMPLE_STRIDE
+  const fallen = Math.max(1e-6, s[half + 3]! - s[last + 3]!)
+  return [(s[last + 1]! - s[half + 1]!) / fallen, (s[last + 2]! - s[half + 2]!) / fallen]
 }

@@ -6,11 +6,16 @@ export interface FallFactors {
   /** multiplies cross-flow drag */ readonly crossDrag: number
   /** multiplies axial drag, tails and heads included */ readonly axialDrag: number
   /** share of the potential-flow body moment that real, separated flow delivers */ readonly eta: number
+  /** the same for the part of that moment that rolls the bait about its long axis */ readonly etaRoll: number
   /** share of the sunken line that is dragged broadside rather than along itself */ readonly lineBow: number
 }
 
 /**
  * eta: 0.3–1 by Allen & Perkins, NACA TR-1048 (1951) and Jorgensen, NASA TR R-474 (1977).
+ * etaRoll: 0.1 (0.02–0.4), *assumed*. The ideal moment that turns an upright section flat to the flow belongs to attached flow
+ * round a thin ellipse; bait sections are thick (breadth over chord 0.5–0.9) and separate early, which leaves less of it
+ * than of the slender-body moment. With the same factor a deep bait could never be kept upright by a belly weight, which
+ * is against what is seen.
  * crossDrag: scatter of finite-cylinder data in Hoerner, about ±15 %. axialDrag: ±30 %, *assumed*, since tails are soft.
  * lineBow: *assumed*; a line following its own track would give 0, one pulled sideways 1.
  */
@@ -18,6 +23,7 @@ export const FALL_FACTORS: Readonly<Record<keyof FallFactors, { readonly value: 
   crossDrag: { value: 1, low: 0.85, high: 1.15 },
   axialDrag: { value: 1, low: 0.7, high: 1.3 },
   eta: { value: 0.6, low: 0.3, high: 1 },
+  etaRoll: { value: 0.1, low: 0.02, high: 0.4 },
   lineBow: { value: 0.03, low: 0.01, high: 0.06 },
 }
 
@@ -25,5 +31,6 @@ export const DEFAULT_FACTORS: FallFactors = {
   crossDrag: FALL_FACTORS.crossDrag.value,
   axialDrag: FALL_FACTORS.axialDrag.value,
   eta: FALL_FACTORS.eta.value,
+  etaRoll: FALL_FACTORS.etaRoll.value,
   lineBow: FALL_FACTORS.lineBow.value,
 }

@@ -134,7 +134,8 @@ export function makeLoads(body: HydroBody, options: LoadOptions): Loads {
   function momentCorrection(v: Float64Array, out: Float64Array): void {
     const a = body.added
     const share = 1 - factors.eta
-    if (share === 0) return
+    const rollShare = 1 - factors.etaRoll
+    if (share === 0 && rollShare === 0) return
     let px = 0
     let py = 0
     let pz = 0
@@ -143,7 +144,7 @@ export function makeLoads(body: HydroBody, options: LoadOptions): Loads {
       py += a[6 + k]! * v[k]!
       pz += a[12 + k]! * v[k]!
     }
-    out[3]! -= share * (py * v[2]! - pz * v[1]!)
+    out[3]! -= rollShare * (py * v[2]! - pz * v[1]!)
     out[4]! -= share * (pz * v[0]! - px * v[2]!)
     out[5]! -= share * (px * v[1]! - py * v[0]!)
   }

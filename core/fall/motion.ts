@@ -21,15 +21,17 @@ export function kirchhoff(body: HydroBody, loads: Loads): (y: Float64Array, dy: 
     const x = y[4]!
     const yy = y[5]!
     const z = y[6]!
-    const upX = 2 * (x * z - w * yy)
-    const upY = 2 * (yy * z + w * x)
-    const upZ = 1 - 2 * (x * x + yy * yy)
+    // between steps the quaternion is not quite of unit length; dividing by its square keeps the matrix a rotation
+    const two = 2 / (w * w + x * x + yy * yy + z * z)
+    const upX = two * (x * z - w * yy)
+    const upY = two * (yy * z + w * x)
+    const upZ = 1 - two * (x * x + yy * yy)
     axes[0] = upX
     axes[1] = upY
     axes[2] = upZ
-    axes[3] = 1 - 2 * (yy * yy + z * z)
-    axes[4] = 2 * (x * yy - w * z)
-    axes[5] = 2 * (x * z + w * yy)
+    axes[3] = 1 - two * (yy * yy + z * z)
+    axes[4] = two * (x * yy - w * z)
+    axes[5] = two * (x * z + w * yy)
     loads(v, axes, -(y[2]! + upX * tie[0] + upY * tie[1] + upZ * tie[2]), force)
     const u = v[0]!
     const s = v[1]!
@@ -38,7 +40,7 @@ export function kirchhoff(body: HydroBody, loads: Loads): (y: Float64Array, dy: 
     const wy = v[4]!
     const wz = v[5]!
     dy[0] = axes[3] * u + axes[4] * s + axes[5] * r
-    dy[1] = 2 * (x * yy + w * z) * u + (1 - 2 * (x * x + z * z)) * s + 2 * (yy * z - w * x) * r
+    dy[1] = two * (x * yy + w * z) * u + (1 - two * (x * x + z * z)) * s + two * (yy * z - w * x) * r
     dy[2] = upX * u + upY * s + upZ * r
     dy[3] = 0.5 * (-x * wx - yy * wy - z * wz)
     dy[4] = 0.5 * (w * wx + yy * wz - z * wy)

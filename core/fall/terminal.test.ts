@@ -35,7 +35,7 @@ function endSpeed(samples: Float64Array): number {
 describe('a sphere falls at the speed of the published correlation', () => {
   // Re from about 1 to about 2e5: from a bead in syrup-thick liquid to a cannon ball in water.
   const cases = [
-    { massKg: 1e-5, density: 2500, rho: 1000, mu: 0.02 },
+    { massKg: 2e-6, density: 2500, rho: 1000, mu: 0.02 },
     { massKg: 2e-5, density: 2500, rho: 1000, mu: 0.005 },
     { massKg: 5e-5, density: 7850, rho: 1000, mu: 0.001 },
     { massKg: 0.0035, density: 11340, rho: 1000, mu: 0.001 },

@@ -89,10 +89,11 @@ function meet(lip: PointLip, obstacle: Obstacle, postures: Postures, random: Ran
   const wander = ROLL_WANDER_RAD * (2 * random() - 1) * Math.sqrt(3)
   const roll = rolls[Math.floor(random() * rolls.length)]! + wander
   const angle = contactAngle(obstacle, random) - roll
+  if (Math.cos(angle) <= 0) return 'past'
   const radius = logNormal(random, obstacle.diameterM, obstacle.diameterGsd) / 2
   const compression = logNormal(random, PRESS_N.median, PRESS_N.gsd) * lip.givePerN
   const opening = openingAt(lip, angle)
-  if (Math.cos(angle) <= 0 || opening + compression <= radius || opening + compression <= 0) return 'past'
+  if (opening + compression <= radius || opening + compression <= 0) return 'past'
   const strength = logNormal(random, obstacle.strengthN, obstacle.strengthGsd)
   return strength > logNormal(random, FREE_N.median, FREE_N.gsd) ? 'snag' : 'weed'
 }

@@ -16,29 +16,41 @@ export interface StrikeResult {
 }
 
 export const DRAWS = 4000
-const DOUBT_DRAWS = 1500
 
 type Scale = { forceN: number, penetrationN: number, needM: number, slackM: number }
 const PLAIN: Scale = { forceN: 1, penetrationN: 1, needM: 1, slackM: 1 }
 
+/** What chance decides of one bite, before any doubt is put on it. SI. */
+interface Bite {
+  readonly atM: number
+  readonly forceN: number
+  readonly needM: number
+  readonly slackM: number
+  readonly penetrationN: number
+  /** most the bait is squeezed, share of its height */ readonly squeezeMost: number
+  /** share of the bite force held while a bait is drawn through the jaws, 0..1 */ readonly grip: number
+}
+
 /**
  * Chance that a bite is hooked, by seeded Monte Carlo over bite place, bite force, jaw and slack. A bite is lost where it
  * first fails: behind the hook; point not squeezed out of the plastic; no gap left over the squeezed body; set too weak to
- * go in; or so hard that the hook opens. A bite away from the point
- * squeezes it only as the bait is drawn through the jaws, with what grip is left. The range adds, in quadrature, the doubt in each median and the sampling error.
+ * go in; or so hard that the hook opens. A bite away from the point squeezes it only as the bait is drawn through the
+ * jaws, with what grip is left. The range adds, in quadrature, the sampling error and the doubt in each median; every
+ * doubt is put on the same bites (common random numbers), so that its effect is not blurred by chance.
+ * @throws RangeError unless draws is at least 1
  */
 export function evaluateStrike(rig: StrikeRig, tackle: Tackle, random: Random, draws = DRAWS): StrikeResult {
   if (!(draws >= 1)) throw new RangeError('evaluateStrike: draws must be at least 1')
-  const count = strike(rig, tackle, random, draws, PLAIN)
-  const lost = LOSSES.reduce((sum, id) => sum + count[id], 0)
-  const value = 1 - lost / draws
-  const [sampleLow, sampleHigh] = wilson(draws - lost, draws)
+  const bites = Array.from({ length: draws }, () => drawBite(rig, random))
+  const count = strike(rig, tackle, bites, PLAIN)
+  const hooked = draws - lostIn(count)
+  const value = hooked / draws
+  const [sampleLow, sampleHigh] = wilson(hooked, draws)
   let down = Math.max(0, value - sampleLow) ** 2
   let up = Math.max(0, sampleHigh - value) ** 2
   for (const key of Object.keys(PLAIN) as (keyof Scale)[]) {
     for (const factor of [1 / BITE[key].doubt, BITE[key].doubt]) {
-      const moved = strike(rig, tackle, random, DOUBT_DRAWS, { ...PLAIN, [key]: factor })
-      const change = 1 - LOSSES.reduce((sum, id) => sum + moved[id], 0) / DOUBT_DRAWS - value
+      const change = 1 - lostIn(strike(rig, tackle, bites, { ...PLAIN, [key]: factor })) / draws - value
       if (change < 0) down += change * change
       else up += change * change
     }
@@ -50,30 +62,39 @@ export function evaluateStrike(rig: StrikeRig, tackle: Tackle, random: Random, d
   }
 }
 
-function strike(rig: StrikeRig, tackle: Tackle, random: Random, draws: number, scale: Scale): Record<LossId, number> {
+const lostIn = (count: Record<LossId, number>): number => LOSSES.reduce((sum, id) => sum + count[id], 0)
+
+function strike(rig: StrikeRig, tackle: Tackle, bites: readonly Bite[], scale: Scale): Record<LossId, number> {
   const count: Record<LossId, number> = { tailNip: 0, notReached: 0, noBite: 0, noForce: 0, opens: 0 }
-  for (let i = 0; i < draws; i++) {
-    const loss = bite(rig, tackle, random, scale)
+  for (const one of bites) {
+    const loss = lossOf(rig, tackle, one, scale)
     if (loss) count[loss]++
   }
   return count
 }
 
-function bite(rig: StrikeRig, tackle: Tackle, random: Random, scale: Scale): LossId | undefined {
-  const at = biteAt(rig, random)
-  const force = scale.forceN * logNormal(random, BITE.forceN.median, BITE.forceN.gsd)
-  const need = scale.needM * logNormal(random, BITE.needM.median, BITE.needM.gsd)
-  const slack = scale.slackM * logNormal(random, BITE.slackM.median, BITE.slackM.gsd)
-  const jaw = scale.penetrationN * logNormal(random, BITE.penetrationN.median, BITE.penetrationN.gsd)
-  if (at > rig.bendM + 0.3 * (rig.lengthM - rig.bendM)) return 'tailNip'
-  const most = rig.squeezeMost + SQUEEZE_SD * normal(random)
-  const grip = Math.abs(at - rig.pointM) <= BITE.reachM ? 1 : BITE.gripLeast + (1 - BITE.gripLeast) * random()
-  const squeezed = Math.min(most, grip * force / BITE.jawM2 / (3 * rig.modulusPa))
+function drawBite(rig: StrikeRig, random: Random): Bite {
+  return {
+    atM: biteAt(rig, random),
+    forceN: logNormal(random, BITE.forceN.median, BITE.forceN.gsd),
+    needM: logNormal(random, BITE.needM.median, BITE.needM.gsd),
+    slackM: logNormal(random, BITE.slackM.median, BITE.slackM.gsd),
+    penetrationN: logNormal(random, BITE.penetrationN.median, BITE.penetrationN.gsd),
+    squeezeMost: rig.squeezeMost + SQUEEZE_SD * normal(random),
+    grip: BITE.gripLeast + (1 - BITE.gripLeast) * random(),
+  }
+}
+
+function lossOf(rig: StrikeRig, tackle: Tackle, one: Bite, scale: Scale): LossId | undefined {
+  if (one.atM > rig.bendM + 0.3 * (rig.lengthM - rig.bendM)) return 'tailNip'
+  const grip = Math.abs(one.atM - rig.pointM) <= BITE.reachM ? 1 : one.grip
+  const pressed = grip * scale.forceN * one.forceN / BITE.jawM2 / (3 * rig.modulusPa)
+  const squeezed = Math.min(one.squeezeMost, pressed)
   if (rig.coverM > 0 && squeezed * rig.filledM / 2 < rig.coverM + SKIN_M) return 'notReached'
-  if (rig.gapM - rig.wireM - rig.filledM * (1 - squeezed) < need) return 'noBite'
-  const set = setForceN(tackle, slack)
+  if (rig.gapM - rig.wireM - rig.filledM * (1 - squeezed) < scale.needM * one.needM) return 'noBite'
+  const set = setForceN(tackle, scale.slackM * one.slackM)
   const plastic = rig.modulusPa * (rig.coverM + CUT_M) * rig.wireM * 4
-  if (set - plastic < jaw * (rig.wireM / 0.001) ** 1.5) return 'noForce'
+  if (set - plastic < scale.penetrationN * one.penetrationN * (rig.wireM / 0.001) ** 1.5) return 'noForce'
   if (set > rig.openingLoadN) return 'opens'
   return undefined
 }

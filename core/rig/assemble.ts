@@ -4,7 +4,8 @@ import { FAMILIES } from './families'
 import type { FamilyParts } from './families/family'
 import { sumParts, type RigGeometry, type Strip } from './geometry'
 import { inFrame, plasticCompacts, plasticStrips, wireStrips } from './parts'
-import { problemsOf, type BaitSpec, type RigSpec } from './spec'
+import { problemsOf, problemsOfBait } from './problems'
+import type { BaitSpec, RigSpec } from './spec'
 
 /** A rig ready for every measure: the shaped bait, the laid hook, and the rigid body. */
 export interface AssembledRig {
@@ -31,9 +32,7 @@ export function assembleRig(baitSpec: BaitSpec, spec: RigSpec): AssembledRig {
 
 /** A bait with nothing in it, as for a bucket test. @throws RangeError when the bait cannot be built */
 export function assembleBareBait(baitSpec: BaitSpec): RigGeometry {
-  const [problem] = problemsOf(baitSpec, {
-    family: 'O2', hookSize: '3/0', weightKg: 0, weightMaterial: 'lead', pointRest: 'skin',
-  })
+  const [problem] = problemsOfBait(baitSpec)
   if (problem) throw new RangeError(`assembleBareBait: ${problem.field}: ${problem.message}`)
   const bait = shapeBait(baitSpec)
   return sumParts(plasticStrips(bait), plasticCompacts(bait, 'bare'), [0, 0, 0])

@@ -1,0 +1,47 @@
+import {
+  assembleBareBait, bareWeight, evaluateBare, evaluateRig, lineOf, SAMPLE_STRIDE, waterOf,
+  type BaitSpec, type Drop, type FallResult, type RigSpec, type Water,
+} from '#core'
+import type { RigFile } from '#schemas/rigFile'
+
+/** Output of `evaluate`. SI; angles in radians; every measure with its range and basis. */
+export type Evaluation = { readonly ok: true, readonly [key: string]: unknown } | { readonly ok: false, readonly code: string, readonly message: string }
+
+/** Evaluates what a rig file describes, by the same core as the application. */
+export function evaluateFile(file: RigFile, options: { readonly path: boolean }): Evaluation {
+  const water = waterFrom(file)
+  const line = file.line ? lineOf(file.line.kind, file.line.strengthN) : undefined
+  const head = { ok: true, ...(file.name === undefined ? {} : { name: file.name }), water: { ...file.water, ...water } } as const
+  if (!file.bait || !file.rig) {
+    const geometry = file.weight
+      ? bareWeight(file.weight.shape, file.weight.massKg, file.weight.densityKgM3)
+      : assembleBareBait(file.bait as BaitSpec)
+    const outcome = evaluateBare(geometry, water, file.water.depthM, line)
+    if (!outcome.ok) return outcome
+    return { ...head, massKg: geometry.massKg, displacedM3: geometry.displacedM3, fall: fallOf(outcome.value, options.path) }
+  }
+  const { depthM } = file.water
+  const conditions = {
+    depthM, temperatureC: 0, salinityGKg: 0, cover: file.cover, bottom: file.bottom, lineKind: file.line!.kind, lineStrengthN: file.line!.strengthN,
+  }
+  const outcome = evaluateRig(file.bait as BaitSpec, file.rig as RigSpec, conditions, { water, ...(file.seed === undefined ? {} : { seed: file.seed }) })
+  if (!outcome.ok) return outcome
+  const { massKg, fall, fit, snag, strike, takeShare } = outcome.value
+  return { ...head, cover: file.cover, bottom: file.bottom, massKg, fall: fallOf(fall, options.path), fit, snag, strike, takeShare }
+}
+
+function waterFrom({ water }: RigFile): Water {
+  if ('densityKgM3' in water) return { densityKgM3: water.densityKgM3, viscosityPaS: water.viscosityPaS }
+  return waterOf(water.temperatureC, water.salinityGKg)
+}
+
+function fallOf({ drop, ...measures }: FallResult, withPath: boolean): Record<string, unknown> {
+  return { ...measures, steps: drop.steps, ...(withPath ? { path: pathOf(drop) } : {}) }
+}
+
+function pathOf({ samples }: Drop): Record<string, unknown>[] {
+  return Array.from({ length: samples.length / SAMPLE_STRIDE }, (_, i) => {
+    const [timeS, xM, yM, zM, w, x, y, z] = samples.slice(i * SAMPLE_STRIDE, (i + 1) * SAMPLE_STRIDE)
+    return { timeS, positionM: [xM, yM, zM], quaternion: [w, x, y, z] }
+  })
+}

@@ -1,0 +1,76 @@
+import { readFileSync } from 'node:fs'
+import { parseArgs } from 'node:util'
+import { fieldErrors } from '#schemas/problems'
+import { rigFileSchema } from '#schemas/rigFile'
+import { evaluateFile } from './evaluate'
+
+const HELP = `Dunecrest on the command line: the same core as the application.
+
+  dunecrest evaluate FILE.json    print the measures of one rig, bait or weight as JSON
+  dunecrest evaluate -            read the file from standard input
+  dunecrest --help                this text
+
+options of evaluate
+  --path                          add the path of the fall: time, position, attitude
+
+The file's format is described in docs/formats.md; examples/ holds a file for each demo rig.
+Exit code: 0 done, 1 the rig cannot be dropped (it floats, say), 2 a bad file or a bad call.
+`
+
+/** A call or a file that cannot be used; the message goes to standard error. */
+class BadCall extends Error {}
+
+/** Runs the command line. @returns the exit code */
+export async function main(args: readonly string[], write = (text: string): void => void process.stdout.write(text)): Promise<number> {
+  try {
+    return run(args, write)
+  }
+  catch (error) {
+    if (!(error instanceof BadCall)) throw error
+    process.stderr.write(`${error.message}\n`)
+    return 2
+  }
+}
+
+function run(args: readonly string[], write: (text: string) => void): number {
+  const { values, positionals } = parse(args)
+  const [command, file, ...more] = positionals
+  if (values.help || command === 'help') {
+    write(HELP)
+    return 0
+  }
+  if (command !== 'evaluate') throw new BadCall(`${command ? `"${command}" is not a command.` : 'No command given.'}\n\n${HELP}`)
+  if (!file || more.length > 0) throw new BadCall('evaluate: expected one FILE.json, or - for standard input.')
+  const result = evaluateFile(readRigFile(file), { path: values.path ?? false })
+  write(`${JSON.stringify(result, null, 2)}\n`)
+  return result.ok ? 0 : 1
+}
+
+function parse(args: readonly string[]) {
+  try {
+    return parseArgs({ args: [...args], allowPositionals: true, options: { help: { type: 'boolean', short: 'h' }, path: { type: 'boolean' } } })
+  }
+  catch (error) {
+    throw new BadCall(`${(error as Error).message}\n\n${HELP}`)
+  }
+}
+
+function readRigFile(file: string) {
+  let text: string
+  try {
+    text = readFileSync(file === '-' ? 0 : file, 'utf8')
+  }
+  catch (error) {
+    throw new BadCall(`${file}: cannot be read (${(error as NodeJS.ErrnoException).code ?? 'unknown'}).`)
+  }
+  let json: unknown
+  try {
+    json = JSON.parse(text)
+  }
+  catch (error) {
+    throw new BadCall(`${file}: not valid JSON: ${(error as Error).message}`)
+  }
+  const parsed = rigFileSchema.safeParse(json)
+  if (parsed.success) return parsed.data
+  throw new BadCall(fieldErrors(parsed.error).map(({ path, message }) => `${file}: ${path}: ${message}`).join('\n'))
+}

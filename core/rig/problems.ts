@@ -1,0 +1,62 @@
+import { BAIT_FORMS } from '../tackle/forms'
+import { HOOK_SIZES, typicalHook } from '../tackle/hooks'
+import { PLASTICS } from '../tackle/materials'
+import { WEIGHT_MATERIALS } from '../tackle/weights'
+import { mToMm } from '../units'
+import { FAMILIES } from './families'
+import { LIMITS, type BaitSpec, type Problem, type RigSpec } from './spec'
+
+type Range = readonly [number, number]
+
+const within = (field: string, name: string, value: number, [low, high]: Range, scale: number, unit: string): Problem[] =>
+  value >= low && value <= high ? [] : [{ field, message: `${name} must lie between ${low * scale} and ${high * scale} ${unit}.` }]
+
+/** What is wrong with a bait, one entry a field, in plain words; empty when it can be built. */
+export function problemsOfBait(bait: BaitSpec): Problem[] {
+  return [
+    ...(bait.form in BAIT_FORMS ? [] : [{ field: 'bait.form', message: 'This bait form is not in the catalogue.' }]),
+    ...(bait.material in PLASTICS ? [] : [{ field: 'bait.material', message: 'This material is not in the catalogue.' }]),
+    ...within('bait.lengthM', 'Bait length', bait.lengthM, LIMITS.baitLengthM, 1000, 'mm'),
+    ...(bait.densityKgM3 === undefined ? [] : within('bait.densityKgM3', 'Density', bait.densityKgM3, LIMITS.densityKgM3, 0.001, 'g/cm³')),
+  ]
+}
+
+/**
+ * Everything that is wrong with a bait and rig, one entry a field, in plain words; empty when it can be built.
+ * Does not judge the fit: a poor fit is a result, an impossible rig is an error.
+ */
+export function problemsOf(bait: BaitSpec, rig: RigSpec): Problem[] {
+  const ofBait = problemsOfBait(bait)
+  const family = FAMILIES[rig.family]
+  if (!family) return [...ofBait, { field: 'rig.family', message: 'This way of rigging is not in the catalogue.' }]
+  return [
+    ...ofBait,
+    ...weightProblems(rig, family.weighted),
+    ...(family.pointRests.includes(rig.pointRest)
+      ? []
+      : [{ field: 'rig.pointRest', message: `On a ${family.name} the point rests ${family.pointRests.join(', ')}.` }]),
+    ...(ofBait.length > 0 ? [] : hookProblems(bait, rig)),
+  ]
+}
+
+function weightProblems(rig: RigSpec, weighted: boolean): Problem[] {
+  const mass = weighted
+    ? within('rig.weightKg', 'Weight', rig.weightKg, LIMITS.weightKg, 1000, 'g')
+    : rig.weightKg === 0 ? [] : [{ field: 'rig.weightKg', message: 'An unweighted offset hook carries no weight: expected 0.' }]
+  return [
+    ...mass,
+    ...(rig.weightMaterial in WEIGHT_MATERIALS ? [] : [{ field: 'rig.weightMaterial', message: 'This weight material is not in the catalogue.' }]),
+    ...(rig.weightAtM === undefined ? [] : within('rig.weightAtM', 'Weight position', rig.weightAtM, LIMITS.weightAtM, 1000, 'mm')),
+  ]
+}
+
+function hookProblems(bait: BaitSpec, rig: RigSpec): Problem[] {
+  if (!HOOK_SIZES.includes(rig.hookSize)) return [{ field: 'rig.hookSize', message: 'This hook size is not in the table.' }]
+  const wrong = Object.entries(rig.hook ?? {}).flatMap(([key, value]) =>
+    typeof value === 'number' && value >= 0 && value < 0.2 ? [] : [{ field: `rig.hook.${key}`, message: 'A hook dimension must lie between 0 and 200 mm.' }])
+  if (wrong.length > 0) return wrong
+  const { lengthM } = { ...typicalHook(FAMILIES[rig.family].hookStyle, rig.hookSize), ...rig.hook }
+  if (lengthM <= bait.lengthM) return []
+  const mm = (m: number): string => `${Math.round(mToMm(m))} mm`
+  return [{ field: 'rig.hookSize', message: `The hook is longer than the bait: ${mm(lengthM)} in ${mm(bait.lengthM)}. Take a smaller size.` }]
+}

@@ -1,0 +1,32 @@
+import withNuxt from './.nuxt/eslint.config.mjs'
+
+/** Folders of the core in the order in which they may use one another: each may import what stands before it. */
+const LAYERS = [['numerics', 'water', 'tackle'], ['rig'], ['fall', 'fit', 'snag', 'strike'], ['evidence'], ['choose']]
+
+const outside = ['vue', 'vue-router', 'pinia', 'nuxt', '#app', '#imports', '#schemas/*', 'zod', 'node:*', 'fs', 'path', '~/*', '@nuxt/*', 'drizzle-orm']
+
+const coreLayers = LAYERS.slice(0, -1).map((folders, i) => ({
+  files: folders.map(folder => `core/${folder}/**/*.ts`),
+  rules: {
+    'no-restricted-imports': ['error', {
+      patterns: [
+        { group: outside, message: 'The core imports nothing of the interface, the server or Node.' },
+        { group: LAYERS.slice(i + 1).flat().map(later => `../**/${later}/**`), message: 'This folder of the core stands before that one.' },
+      ],
+    }],
+  },
+}))
+
+export default withNuxt(
+  { ignores: ['server/db/migrations/**', 'docs/**', '.output/**', 'test-results/**'] },
+  { files: ['core/**/*.ts'], rules: { 'no-restricted-imports': ['error', { patterns: [{ group: outside, message: 'The core imports nothing of the interface, the server or Node.' }] }] } },
+  ...coreLayers,
+  {
+    rules: {
+      '@typescript-eslint/no-explicit-any': 'error',
+      'vue/multi-word-component-names': 'off',
+      'vue/html-self-closing': 'off',
+      'import/no-unresolved': 'off',
+    },
+  },
+)

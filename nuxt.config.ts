@@ -1,0 +1,60 @@
+import { fileURLToPath } from 'node:url'
+
+const here = (path: string): string => fileURLToPath(new URL(path, import.meta.url))
+
+export default defineNuxtConfig({
+  compatibilityDate: '2026-01-01',
+  telemetry: { enabled: false },
+  devtools: { enabled: false },
+  // Every figure is worked out in the browser's own worker, so the server sends one shell and the data.
+  ssr: false,
+  modules: ['@nuxt/ui', '@pinia/nuxt', '@vueuse/nuxt', 'nuxt-security', '@nuxt/eslint'],
+  css: ['~/assets/css/main.css'],
+  components: [{ path: '~/components', pathPrefix: false }],
+  alias: { '#core': here('./core/index.ts'), '#schemas': here('./shared/schemas'), '#catalogue': here('./shared/catalogue.ts') },
+  app: {
+    head: {
+      title: 'Dunecrest',
+      htmlAttrs: { lang: 'en' },
+      meta: [{ name: 'description', content: 'Which rig, what size, what weight, and why.' }],
+      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/favicon.svg' }],
+    },
+  },
+  ui: { fonts: false, colorMode: false },
+  icon: {
+    provider: 'server', fallbackToApi: false, serverBundle: { collections: ['lucide'] },
+    clientBundle: { scan: true, sizeLimitKb: 256 },
+  },
+  vite: {
+    worker: { format: 'es' },
+    optimizeDeps: { include: ['zod', 'ml-matrix', 'vue-draggable-plus'] },
+  },
+  nitro: {
+    compressPublicAssets: true,
+    serverAssets: [{ baseName: 'migrations', dir: './db/migrations' }],
+  },
+  security: {
+    rateLimiter: false, xssValidator: false, corsHandler: false, requestSizeLimiter: false,
+    headers: {
+      crossOriginEmbedderPolicy: false, strictTransportSecurity: false,
+      contentSecurityPolicy: {
+        'script-src': ['\'self\'', '\'strict-dynamic\'', '\'nonce-{{nonce}}\''],
+        'style-src': ['\'self\'', '\'unsafe-inline\''],
+        'font-src': ['\'self\''],
+        'connect-src': ['\'self\''],
+        'worker-src': ['\'self\''],
+        'manifest-src': ['\'self\''],
+        'upgrade-insecure-requests': false,
+      },
+    },
+  },
+  eslint: { config: { stylistic: false } },
+  typescript: {
+    strict: true,
+    tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true, paths: { '#core': ['../core/index.ts'], '#schemas/*': ['../shared/schemas/*'], '#catalogue': ['../shared/catalogue.ts'] } } },
+    nodeTsConfig: {
+      compilerOptions: { paths: { '#core': ['../core/index.ts'], '#schemas/*': ['../shared/schemas/*'], '#catalogue': ['../shared/catalogue.ts'] } },
+      include: ['../*.config.ts', '../tests/**/*', '../cli/**/*', '../demo/**/*', '../core/**/*.test.ts'],
+    },
+  },
+})

@@ -1,0 +1,63 @@
+import { createError, defineEventHandler, getRequestHeader, getRouterParam, type EventHandlerRequest, type H3Event } from 'h3'
+import { z } from 'zod'
+import { fieldErrors } from '#schemas/problems'
+import type { FieldError } from '#schemas/spread'
+import { Refused } from '../services/spreads'
+
+/** Largest body taken, bytes: a hundred times the largest spread. */
+const MOST_BYTES = 256 * 1024
+
+const refuse = (statusCode: number, message: string, fields: readonly FieldError[] = []) =>
+  createError({ statusCode, statusMessage: message.replace(/[^\x20-\x7e]/g, ' '), message, data: { fields } })
+
+/**
+ * Reads and checks a JSON body.
+ * @throws 413 above MOST_BYTES, 400 when it is not JSON, 422 with one entry a field when it does not fit the schema
+ */
+export async function readValid<T>(event: H3Event, schema: z.ZodType<T>): Promise<T> {
+  const text = await readText(event)
+  let body: unknown
+  try {
+    body = JSON.parse(text)
+  }
+  catch {
+    throw refuse(400, 'The request is not valid JSON.')
+  }
+  const result = schema.safeParse(body)
+  if (result.success) return result.data
+  const fields = fieldErrors(result.error)
+  throw refuse(422, fields[0]?.message ?? 'The request does not fit.', fields)
+}
+
+async function readText(event: H3Event): Promise<string> {
+  const tooBig = refuse(413, 'The request is too large.')
+  if (Number(getRequestHeader(event, 'content-length') ?? 0) > MOST_BYTES) throw tooBig
+  const chunks: Buffer[] = []
+  let size = 0
+  for await (const chunk of event.node.req as AsyncIterable<Buffer>) {
+    size += chunk.length
+    if (size > MOST_BYTES) throw tooBig
+    chunks.push(chunk)
+  }
+  return Buffer.concat(chunks).toString('utf8')
+}
+
+const idSchema = z.uuid()
+
+/** The spread id in the address. @throws 404 when it cannot be one */
+export function routeId(event: H3Event): string {
+  const id = idSchema.safeParse(getRouterParam(event, 'id'))
+  if (!id.success) throw refuse(404, 'There is no spread at this address.')
+  return id.data
+}
+
+/** A handler whose refusals become statuses with a sentence. */
+export const answering = <T>(handler: (event: H3Event<EventHandlerRequest>) => Promise<T>) => defineEventHandler(async (event) => {
+  try {
+    return await handler(event)
+  }
+  catch (error) {
+    if (error instanceof Refused) throw refuse(error.status, error.message)
+    throw error
+  }
+})

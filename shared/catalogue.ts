@@ -1,0 +1,9 @@
+/** What the interface lists and steps through, and the units it shows: tables of the core, no computation. */
+export {
+  BAIT_FORMS, BOTTOM_IDS, BOTTOMS, CAST_M, COVER_IDS, COVERS, FAMILIES, FAMILY_IDS, FORM_IDS, GRAM_STEPS_KG, HOOK_SIZES, LIMITS, LINE_KINDS,
+  LINE_STOCKS, LINE_STRENGTHS_LB, OUNCE_LADDER, OUNCE_STEPS_KG, PLASTIC_IDS, PLASTICS, SALINITY_GKG, SALINITY_RANGE_GKG, SAMPLE_STRIDE,
+  stepWeight, TEMPERATURE_RANGE_C, WEIGHT_MATERIALS,
+} from '#core'
+export {
+  cToF, degToRad, fToC, ftToM, gToKg, inToM, kgToG, kgToOz, lbfToN, mmToM, mToFt, mToIn, mToMm, nToLbf, ozToKg, pitchOf, radToDeg, rollOf, rotate,
+} from '#core'

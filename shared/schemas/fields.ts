@@ -1,0 +1,37 @@
+import {
+  BOTTOM_IDS, COVER_IDS, FAMILY_IDS, FORM_IDS, HOOK_SIZES, LIMITS, LINE_KINDS, PLASTIC_IDS, SALINITY_RANGE_GKG, TEMPERATURE_RANGE_C,
+  WEIGHT_MATERIALS, type BottomId, type CoverId, type FamilyId, type FormId, type LineKind, type PlasticId, type WeightMaterial,
+} from '#core'
+import { z } from 'zod'
+
+/** Fields that several documents share. All SI but for temperature (°C) and salinity (g/kg). */
+const oneOf = <T extends string>(ids: readonly T[], what: string): z.ZodEnum<{ [K in T]: K }> =>
+  z.enum(ids as [T, ...T[]], { error: `${what}: expected one of ${ids.join(', ')}.` }) as unknown as z.ZodEnum<{ [K in T]: K }>
+
+const number = (name: string, [low, high]: readonly [number, number], unit: string): z.ZodNumber =>
+  z.number({ error: `${name}: expected a number in ${unit}.` })
+    .min(low, { error: `${name} must be at least ${low} ${unit}.` })
+    .max(high, { error: `${name} must be at most ${high} ${unit}.` })
+
+/** Deepest and shallowest water that is offered, m. */
+export const DEPTH_RANGE_M = [0.2, 60] as const
+/** Line strengths that are offered, N (about 0.5 to 50 kg). */
+export const LINE_RANGE_N = [5, 500] as const
+
+export const depthM = number('Depth', DEPTH_RANGE_M, 'm')
+export const temperatureC = number('Temperature', TEMPERATURE_RANGE_C, '°C')
+export const salinityGKg = number('Salinity', SALINITY_RANGE_GKG, 'g/kg')
+export const cover = oneOf<CoverId>(COVER_IDS, 'Cover')
+export const bottom = oneOf<BottomId>(BOTTOM_IDS, 'Bottom')
+export const lineKind = oneOf<LineKind>(LINE_KINDS, 'Line')
+export const lineStrengthN = number('Line strength', LINE_RANGE_N, 'N')
+export const form = oneOf<FormId>(FORM_IDS, 'Bait form')
+export const plastic = oneOf<PlasticId>(PLASTIC_IDS, 'Material')
+export const baitLengthM = number('Bait length', LIMITS.baitLengthM, 'm')
+export const densityKgM3 = number('Density', LIMITS.densityKgM3, 'kg/m³')
+export const family = oneOf<FamilyId>(FAMILY_IDS, 'Family')
+export const hookSize = oneOf(HOOK_SIZES, 'Hook size')
+export const weightMaterial = oneOf(Object.keys(WEIGHT_MATERIALS) as WeightMaterial[], 'Weight material')
+export const pointRest = oneOf(['open', 'flush', 'skin', 'buried'] as const, 'Point')
+/** Upper limit only: an unweighted family carries 0, and the rig as a whole is checked for the rest. */
+export const weightKg = number('Weight', [0, LIMITS.weightKg[1]], 'kg')

@@ -1,0 +1,52 @@
+import { problemsOf, problemsOfBait, type BaitSpec, type RigSpec } from '#core'
+import { z } from 'zod'
+import * as field from './fields'
+
+/** One rig, bait or weight in one water, for the command line. SI throughout; see docs/formats.md. */
+const positive = (name: string, unit: string): z.ZodNumber => z.number({ error: `${name}: expected a number in ${unit}.` }).positive({ error: `${name} must be above 0 ${unit}.` })
+const dimension = (name: string): z.ZodOptional<z.ZodNumber> => z.number({ error: `${name}: expected a number in m.` }).min(0).max(0.2).optional()
+
+const exactWater = z.strictObject({ depthM: field.depthM, densityKgM3: positive('Water density', 'kg/m³'), viscosityPaS: positive('Viscosity', 'Pa·s') })
+const namedWater = z.strictObject({ depthM: field.depthM, temperatureC: field.temperatureC, salinityGKg: field.salinityGKg })
+
+const baitSchema = z.strictObject({ form: field.form, lengthM: field.baitLengthM, material: field.plastic, densityKgM3: field.densityKgM3.optional() })
+const rigSchema = z.strictObject({
+  family: field.family,
+  hookSize: field.hookSize,
+  weightKg: field.weightKg,
+  weightMaterial: field.weightMaterial.default('lead'),
+  pointRest: field.pointRest,
+  weightAtM: z.number({ error: 'Weight position: expected a number in m.' }).optional(),
+  hook: z.strictObject({
+    lengthM: dimension('Hook length'), gapM: dimension('Gap'), wireM: dimension('Wire'),
+    neckM: dimension('Neck'), stepM: dimension('Step'), pointM: dimension('Point length'),
+  }).optional(),
+})
+const weightSchema = z.strictObject({
+  shape: z.enum(['ball', 'bullet', 'belly'], { error: 'Shape: expected one of ball, bullet, belly.' }),
+  massKg: positive('Mass', 'kg').max(2, { error: 'Mass must be at most 2 kg.' }),
+  densityKgM3: positive('Density', 'kg/m³').max(23000, { error: 'Density must be at most 23000 kg/m³.' }),
+})
+
+export const rigFileSchema = z.strictObject({
+  format: z.literal('dunecrest-rig', { error: 'Expected "dunecrest-rig".' }),
+  version: z.literal(1, { error: 'Expected 1.' }),
+  name: z.string().max(200).optional(),
+  water: z.union([namedWater, exactWater], { error: 'Water: expected depthM with temperatureC and salinityGKg, or with densityKgM3 and viscosityPaS.' }),
+  cover: field.cover.default('open'),
+  bottom: field.bottom.default('sand'),
+  line: z.strictObject({ kind: field.lineKind, strengthN: field.lineStrengthN }).optional(),
+  bait: baitSchema.optional(),
+  rig: rigSchema.optional(),
+  weight: weightSchema.optional(),
+  seed: z.number().int().min(0).max(4294967295).optional(),
+}).superRefine((file, context) => {
+  const say = (path: string, message: string): void => context.addIssue({ code: 'custom', path: path.split('.'), message })
+  if (file.weight && (file.bait || file.rig)) return say('weight', 'Give either a weight alone, or a bait with or without a rig.')
+  if (!file.weight && !file.bait) return say('bait', 'Expected a bait, or a weight alone.')
+  if (!file.bait) return
+  const problems = file.rig ? problemsOf(file.bait as BaitSpec, file.rig as RigSpec) : problemsOfBait(file.bait as BaitSpec)
+  for (const { field: path, message } of problems) say(path, message)
+  if (file.rig && !file.line) say('line', 'A rig needs a line: kind and strengthN.')
+})
+export type RigFile = z.infer<typeof rigFileSchema>

@@ -1,0 +1,80 @@
+import { problemsOf } from '#core'
+import { z } from 'zod'
+import * as field from './fields'
+
+/** A spread: one water, one bait, and up to five ways to rig it. What the server keeps and a file holds. */
+export const LETTERS = ['A', 'B', 'C', 'D', 'E'] as const
+export type Letter = typeof LETTERS[number]
+
+export const laneSchema = z.strictObject({
+  letter: z.enum(LETTERS),
+  family: field.family,
+  hookSize: field.hookSize,
+  weightKg: field.weightKg,
+  weightMaterial: field.weightMaterial,
+  pointRest: field.pointRest,
+})
+export type Lane = z.infer<typeof laneSchema>
+
+export const waterSchema = z.strictObject({
+  place: z.string().trim().max(80, { error: 'Place: 80 characters at most.' }),
+  depthM: field.depthM,
+  temperatureC: field.temperatureC,
+  salinityGKg: field.salinityGKg,
+  cover: field.cover,
+  bottom: field.bottom,
+})
+export const baitSchema = z.strictObject({ form: field.form, lengthM: field.baitLengthM, material: field.plastic })
+export const lineSchema = z.strictObject({ kind: field.lineKind, strengthN: field.lineStrengthN })
+
+const contentShape = z.strictObject({
+  water: waterSchema,
+  line: lineSchema,
+  bait: baitSchema,
+  lanes: z.array(laneSchema).min(1, { error: 'A spread needs at least one rig.' }).max(5, { error: 'A spread holds five rigs at most.' }),
+})
+export type SpreadContent = z.infer<typeof contentShape>
+
+/** A content whose rigs can all be built and whose letters are all different. */
+export const contentSchema = contentShape.superRefine((content, context) => {
+  const seen = new Set<string>()
+  content.lanes.forEach((lane, i) => {
+    if (seen.has(lane.letter)) context.addIssue({ code: 'custom', path: ['lanes', i, 'letter'], message: `Two rigs carry the letter ${lane.letter}.` })
+    seen.add(lane.letter)
+    for (const { field: where, message } of problemsOf(content.bait, lane)) {
+      const path = where.startsWith('rig.') ? ['lanes', i, ...where.slice(4).split('.')] : where.split('.')
+      context.addIssue({ code: 'custom', path, message })
+    }
+  })
+})
+
+export const nameSchema = z.string({ error: 'Name: expected text.' }).trim()
+  .min(1, { error: 'Give the spread a name.' }).max(80, { error: 'Name: 80 characters at most.' })
+
+export const createSchema = z.strictObject({ name: nameSchema, content: contentSchema })
+/** `revision` is the one the change was made on; an older one is refused so that nothing is overwritten unseen. */
+export const updateSchema = z.strictObject({
+  name: nameSchema.optional(),
+  content: contentSchema.optional(),
+  revision: z.number().int().min(1),
+})
+
+export interface SpreadSummary {
+  readonly id: string
+  readonly name: string
+  readonly place: string
+  readonly rigs: number
+  readonly revision: number
+  readonly updatedAt: string
+}
+
+export interface Spread {
+  readonly id: string
+  readonly name: string
+  readonly content: SpreadContent
+  readonly revision: number
+  readonly updatedAt: string
+}
+
+/** How the server tells what is wrong with a request: one entry a field, the path from the top of the body. */
+export interface FieldError { readonly path: string, readonly message: string }

@@ -8,6 +8,8 @@ export default defineNuxtConfig({
   devtools: { enabled: false },
   // Every figure is worked out in the browser's own worker, so the server sends one shell and the data.
   ssr: false,
+  // The development server of this version wants a server entry; its pages are shells all the same.
+  $development: { ssr: true, routeRules: { '/**': { ssr: false } } },
   modules: ['@nuxt/ui', '@pinia/nuxt', '@vueuse/nuxt', 'nuxt-security', '@nuxt/eslint'],
   css: ['~/assets/css/main.css'],
   components: [{ path: '~/components', pathPrefix: false }],

@@ -1,9 +1,8 @@
-import type { DropFailure } from '../fall/drop'
 import { overlaps, type Measure, type Outcome } from '../outcome'
 import type { RigReport } from './evaluateRig'
 
 /** A lane as the verdict needs it: its letter and what came of it. */
-export interface JudgedLane { readonly letter: string, readonly result: Outcome<RigReport, DropFailure> }
+export interface JudgedLane { readonly letter: string, readonly result: Outcome<RigReport> }
 
 export type VerdictKind = 'pick' | 'close' | 'none'
 export type DecidedBy = 'fishing time' | 'hook-up' | 'fit' | 'fall' | 'nothing'
@@ -81,7 +80,7 @@ function cost(best: Standing, { letter, report }: Standing): string {
 
 function tooClose(best: Standing, level: readonly Standing[], rest: readonly Standing[], out: readonly string[]): Verdict {
   const tied = [best, ...level]
-  const names = list(tied.map(t => t.letter))
+  const names = list(tied.map(t => t.letter).sort())
   const byFall = [...tied].sort((a, b) => a.report.fall.timeS.value - b.report.fall.timeS.value)
   const fast = byFall[0]!
   const slow = byFall[byFall.length - 1]!

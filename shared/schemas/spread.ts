@@ -27,7 +27,8 @@ export const waterSchema = z.strictObject({
 export const baitSchema = z.strictObject({ form: field.form, lengthM: field.baitLengthM, material: field.plastic })
 export const lineSchema = z.strictObject({ kind: field.lineKind, strengthN: field.lineStrengthN })
 
-const contentShape = z.strictObject({
+/** The shape alone: rigs that cannot be built as they stand still pass, as they may while someone is changing them. */
+export const contentShape = z.strictObject({
   water: waterSchema,
   line: lineSchema,
   bait: baitSchema,

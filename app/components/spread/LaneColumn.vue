@@ -1,0 +1,43 @@
+<script setup lang="ts">
+import { FAMILIES } from '#catalogue'
+import type { RigDrawing } from '#core'
+import type { Lane } from '#schemas/spread'
+import type { MeasureAxes } from '~/utils/axes'
+import type { LaneOutcome } from '~/workers/protocol'
+
+/** One rig: its name, drawing, sizes, and all its measures. */
+const props = defineProps<{ lane: Lane, index: number, outcome: LaneOutcome | undefined, perM: number, axes: MeasureAxes, picked: boolean, chosen: boolean, busy: boolean }>()
+const emit = defineEmits<{ choose: [] }>()
+const settings = useSettings()
+const host = useTemplateRef('host')
+const { width } = useElementSize(host)
+const SKETCH = 104
+const drawing = computed<RigDrawing | undefined>(() => props.outcome && props.outcome.kind !== 'invalid' ? props.outcome.drawing : undefined)
+const problems = computed(() => props.outcome?.kind === 'invalid' ? props.outcome.problems : [])
+const described = computed(() => `Rig ${props.lane.letter} from the side: ${FAMILIES[props.lane.family].name}, size ${props.lane.hookSize}`)
+</script>
+
+<template>
+  <article class="lane" :class="[`lane-${lane.letter}`, { picked, chosen, busy }]" :aria-label="`Rig ${lane.letter}: ${FAMILIES[lane.family].name}`" @pointerdown="emit('choose')" @focusin="emit('choose')">
+    <LaneHead :lane="lane" :index="index" />
+    <div ref="host" class="drawing" :style="{ height: `${SKETCH}px` }">
+      <RigSketch v-if="drawing && width > 0" :drawing="drawing" :per-m="perM" :width="width" :height="SKETCH" :unit-label="settings.units.length.label" :described="described" />
+    </div>
+    <LaneControls :lane="lane" :problems="problems" />
+    <LaneMeasures v-if="outcome?.kind === 'done'" :report="outcome.report" :axes="axes" />
+    <p v-else-if="outcome?.kind === 'failed'" class="stopped">{{ outcome.message }}</p>
+    <p v-else-if="outcome?.kind === 'invalid'" class="stopped">Nothing can be computed until this is put right.</p>
+    <p v-else class="stopped waiting">Working it out…</p>
+  </article>
+</template>
+
+<style scoped>
+.lane { display: grid; grid-template-rows: subgrid; grid-template-columns: minmax(0, 1fr); grid-row: span 9; min-width: 0; border-left: var(--line-weight) solid var(--hair-strong); align-content: start; }
+.chosen { background: color-mix(in srgb, var(--raised) 70%, transparent); }
+.picked { box-shadow: inset 0 -4px 0 var(--float); }
+.busy { opacity: 0.6; }
+@media (max-width: 899px) { .lane { scroll-margin-top: 60px; } }
+.drawing { min-width: 0; overflow: hidden; }
+.stopped { grid-row: span 6; padding: 14px 12px; font-size: 16px; border-top: var(--line-weight) solid var(--hair); }
+.waiting { color: var(--ink-soft); }
+</style>

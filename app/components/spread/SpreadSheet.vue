@@ -1,0 +1,139 @@
+<script setup lang="ts">
+import { FAMILIES, FAMILY_IDS } from '#catalogue'
+import { VueDraggable } from 'vue-draggable-plus'
+import type { Lane, Letter } from '#schemas/spread'
+import { axesOf } from '~/utils/axes'
+
+/** The home view: the water, the bait, the rigs side by side, and which to tie on. */
+const props = defineProps<{ id: string | undefined }>()
+const spread = useSpread()
+const keeping = useKeeping()
+const tank = useTemplateRef('tank')
+const missing = ref<string>()
+const loading = ref(true)
+const showing = reactive({ spreads: false, palette: false, keys: false })
+
+watch(() => props.id, async (id) => {
+  if (id !== undefined && id === spread.saved?.id) return void (loading.value = false)
+  loading.value = true
+  missing.value = await keeping.open(id)
+  loading.value = false
+}, { immediate: true })
+
+const { outcomes, verdict, busy, error, retry } = useEvaluation(() => spread.content)
+const reports = computed(() => [...outcomes.value.values()].flatMap(o => o.kind === 'done' ? [o.report] : []))
+const axes = computed(() => axesOf(reports.value))
+const order = computed(() => spread.content.lanes.map(l => l.letter))
+const isPicked = (letter: Letter): boolean => verdict.value?.kind === 'pick' && verdict.value.letters.includes(letter)
+
+/** One scale for all sketches, so that lengths can be compared: the longest and the tallest rig just fit. */
+const lanesHost = useTemplateRef('lanesHost')
+const { width: lanesWidth } = useElementSize(lanesHost)
+const perM = computed(() => {
+  const bounds = [...outcomes.value.values()].flatMap(o => o.kind === 'invalid' ? [] : [o.drawing.bounds])
+  const longest = Math.max(0.05, ...bounds.map(([left, , right]) => right - left))
+  const tallest = Math.max(0.01, ...bounds.map(([, bottom, , top]) => top - bottom))
+  const narrow = lanesWidth.value < 640 ? 0.8 * lanesWidth.value : lanesWidth.value / order.value.length
+  return Math.max(100, Math.min((narrow - 44) / longest, 78 / tallest))
+})
+
+async function startNew(): Promise<void> {
+  if (props.id === undefined) spread.discard()
+  else await navigateTo('/')
+}
+const { keys, palette, add } = useSheetCommands({
+  drop: () => tank.value?.toggle(),
+  save: asNew => void keeping.save(asNew),
+  showSpreads: () => void (showing.spreads = true),
+  showPalette: () => void (showing.palette = true),
+  showKeys: () => void (showing.keys = true),
+  startNew: () => void startNew(),
+})
+useKeys(keys)
+
+const reorder = (lanes: Lane[]): void => spread.edit(draft => void (draft.lanes = lanes.map(l => ({ ...l }))))
+const goTo = (letter: Letter): void => {
+  spread.picked = letter
+  lanesHost.value?.querySelector(`.lane-${letter}`)?.scrollIntoView({ inline: 'start', block: 'nearest' })
+}
+const addMenu = computed(() => FAMILY_IDS.map(id => ({ label: FAMILIES[id].name, onSelect: () => add(id) })))
+const afterRemoval = (id: string): void => void (id === spread.saved?.id && navigateTo('/'))
+useHead({ title: () => `${spread.name} · Dunecrest` })
+</script>
+
+<template>
+  <main class="sheet">
+    <AppHeader
+      :saving="keeping.saving.value" @save="keeping.save()" @rename="name => keeping.rename(name)" @discard="spread.discard()"
+      @spreads="showing.spreads = true" @fresh="startNew" @palette="showing.palette = true" @keys="showing.keys = true"
+    />
+    <section v-if="missing" class="missing">
+      <h1>{{ missing }}</h1>
+      <p><NuxtLink to="/">Go to a fresh sheet</NuxtLink> or <button type="button" @click="showing.spreads = true">see the saved spreads</button>.</p>
+    </section>
+    <section v-else-if="loading" class="missing"><p class="label">Opening the spread…</p></section>
+    <template v-else>
+      <WaterStrip />
+      <BaitRow>
+        <span class="grow" />
+        <UDropdownMenu :items="addMenu">
+          <button type="button" class="add" :disabled="spread.content.lanes.length >= 5"><UIcon name="i-lucide-plus" /> Add a rig</button>
+        </UDropdownMenu>
+      </BaitRow>
+      <LaneStrip class="in-small" :lanes="spread.content.lanes" :outcomes="outcomes" :verdict="verdict" @go="goTo" />
+      <div class="field">
+        <SmallTank ref="tank" class="tank" :outcomes="outcomes" :order="order" :depth-m="spread.content.water.depthM" />
+        <div ref="lanesHost" class="lanes-host">
+          <VueDraggable :model-value="spread.content.lanes" class="lanes" :class="{ many: order.length > 3 }" handle=".grip" :animation="120" :style="{ '--count': order.length }" @update:model-value="reorder">
+            <LaneColumn
+              v-for="(lane, index) in spread.content.lanes" :key="lane.letter" :lane="lane" :index="index" :outcome="outcomes.get(lane.letter)"
+              :per-m="perM" :axes="axes" :busy="busy" :picked="isPicked(lane.letter)" :chosen="spread.picked === lane.letter" @choose="spread.picked = lane.letter"
+            />
+          </VueDraggable>
+        </div>
+      </div>
+      <VerdictBar class="verdict" :verdict="verdict" :busy="busy" :error="error" @retry="retry()">
+        <BasisKey />
+      </VerdictBar>
+    </template>
+    <SpreadsDialog v-model:open="showing.spreads" @removed="afterRemoval" />
+    <PaletteDialog v-model:open="showing.palette" :entries="palette" />
+    <KeysDialog v-model:open="showing.keys" :keys="keys" />
+  </main>
+</template>
+
+<style scoped>
+.sheet { min-height: 100dvh; display: flex; flex-direction: column; }
+.field { flex: 1; display: grid; grid-template-columns: 236px minmax(0, 1fr); min-height: 0; }
+.tank { position: sticky; top: 0; }
+.lanes { position: relative; display: grid; grid-template-columns: repeat(var(--count), minmax(0, 1fr)); grid-template-rows: repeat(9, auto); height: 100%; align-content: start; }
+.lanes-host { min-width: 0; }
+.many :deep(.row) { grid-template-columns: 46px minmax(0, 1fr) 62px; column-gap: 4px; padding-inline: 8px; }
+.many :deep(.picture) { grid-row: 1; width: 62px; }
+.many :deep(.number b) { font-size: 21px; }
+.many :deep(.note) { grid-column: 2 / -1; font-size: 12.5px; }
+.many :deep(.glyph) { height: 32px; }
+.many :deep(.chip svg) { display: none; }
+.many :deep(.head .choice) { height: 36px; font-size: 14px; line-height: 1.1; }
+.many :deep(.head .choice span) { white-space: normal; text-align: left; }
+.many :deep(.stepper .name) { display: none; }
+.many :deep(.stepper output) { min-width: 7ch; font-size: 15px; }
+.grow { flex: 1; }
+.add { display: inline-flex; align-items: center; gap: 4px; height: 27px; padding: 0 9px; border: var(--line-weight) solid var(--hair-strong); border-radius: 2px; font-size: 14px; }
+.add:hover:not(:disabled) { background: var(--ink); color: var(--paper); }
+.add:disabled { opacity: 0.4; }
+.verdict { position: sticky; bottom: 0; z-index: 5; }
+.in-small { display: none; }
+.missing { padding: 48px 24px; max-width: 60ch; font-size: 16px; }
+.missing h1 { font-size: 20px; margin-bottom: 8px; }
+.missing :is(a, button) { text-decoration: underline; text-underline-offset: 3px; }
+@media (max-width: 899px) {
+  .field { grid-template-columns: minmax(0, 1fr); }
+  .tank { position: static; order: 2; height: 480px; }
+  .in-small { display: flex; order: 4; position: sticky; top: 0; z-index: 6; }
+  .field { order: 5; }
+  .verdict { position: static; order: 3; }
+  .lanes { grid-template-columns: repeat(var(--count), 86vw); overflow-x: auto; scroll-snap-type: x mandatory; }
+  .lanes > :deep(*) { scroll-snap-align: start; }
+}
+</style>

@@ -1,0 +1,58 @@
+import type { Verdict } from '#core'
+import type { SpreadContent } from '#schemas/spread'
+import { CalcError, createCalcClient, type CalcClient } from '~/workers/client'
+import type { EvaluateJob, LaneOutcome } from '~/workers/protocol'
+import { spawnCalcWorker } from '~/workers/spawn'
+
+let client: CalcClient | undefined
+
+/** After this long without an answer the sheet says that it is working. */
+const PATIENCE_MS = 250
+
+/** Keeps the measures of every lane in step with the sheet. Answers to older states are dropped, whatever order they come in. */
+export function useEvaluation(content: () => SpreadContent) {
+  const outcomes = shallowRef<ReadonlyMap<string, LaneOutcome>>(new Map())
+  const verdict = shallowRef<Verdict>()
+  const busy = ref(false)
+  const error = ref<string>()
+  let running: AbortController | undefined
+
+  async function run(): Promise<void> {
+    running?.abort()
+    const mine = running = new AbortController()
+    const begun = performance.now()
+    const patience = setTimeout(() => busy.value = true, PATIENCE_MS)
+    const found = new Map<string, LaneOutcome>()
+    try {
+      client ??= createCalcClient(spawnCalcWorker)
+      const judged = await client.evaluate(jobOf(content()), { signal: mine.signal, onLane: (letter, outcome) => found.set(letter, outcome) })
+      outcomes.value = found
+      verdict.value = judged
+      error.value = undefined
+      busy.value = false
+      await nextTick()
+      requestAnimationFrame(() => performance.measure('spread.change', { start: begun, end: performance.now() }))
+    }
+    catch (failure) {
+      if (failure instanceof CalcError && failure.code === 'aborted') return
+      busy.value = false
+      error.value = failure instanceof Error ? failure.message : String(failure)
+    }
+    finally {
+      clearTimeout(patience)
+    }
+  }
+
+  watch(() => JSON.stringify(jobOf(content())), () => void run(), { immediate: true })
+  onScopeDispose(() => running?.abort())
+  return { outcomes, verdict, busy, error, retry: run }
+}
+
+/** The part of a spread that bears on its figures: neither names nor the order of lanes. */
+function jobOf({ water: { place: _, ...water }, line, bait, lanes }: SpreadContent): EvaluateJob {
+  return {
+    bait: { ...bait },
+    conditions: { ...water, lineKind: line.kind, lineStrengthN: line.strengthN },
+    lanes: lanes.map(({ letter, ...rig }) => ({ letter, rig: { ...rig } })),
+  }
+}

@@ -1,0 +1,96 @@
+import type { Spread, SpreadSummary } from '#schemas/spread'
+import { ServerRefusal } from './useSpreads'
+
+/** Saving, renaming, deleting and reopening as the header and the keys offer them, with what to tell the person. */
+export function useKeeping() {
+  const spread = useSpread()
+  const server = useSpreads()
+  const toast = useToast()
+  const router = useRouter()
+  const saving = ref(false)
+
+  const tell = (title: string, description?: string): void => void toast.add({ title, ...(description ? { description } : {}), duration: 5000 })
+  const explain = (what: string, error: unknown): void => {
+    if (!(error instanceof ServerRefusal)) throw error
+    const where = error.fields[0] ? ` (${error.fields[0].path})` : ''
+    toast.add({ title: what, description: `${error.message}${where}`, color: 'error', duration: 10_000 })
+  }
+
+  /** Saves the sheet under its name; as a new spread when it has none yet, or when asked. */
+  async function save(asNew = false): Promise<void> {
+    if (saving.value) return
+    saving.value = true
+    try {
+      const current = spread.saved
+      const stored = current && !asNew
+        ? await server.change(current.id, { revision: current.revision, name: spread.name, content: spread.content })
+        : await server.create(asNew && current?.name === spread.name ? `${spread.name} (copy)` : spread.name, spread.content)
+      spread.acknowledge(stored)
+      if (current?.id !== stored.id) await router.replace(`/spread/${stored.id}`)
+      tell(`Saved: ${stored.name}`)
+    }
+    catch (error) {
+      explain('Not saved', error)
+    }
+    finally {
+      saving.value = false
+    }
+  }
+
+  /** Renames on the sheet at once, and on the server when the spread is saved there. */
+  async function rename(to: string): Promise<void> {
+    spread.rename(to)
+    const current = spread.saved
+    if (!current || current.name === to) return
+    try {
+      const stored = await server.change(current.id, { revision: current.revision, name: to })
+      spread.saved = stored
+    }
+    catch (error) {
+      explain('Not renamed', error)
+    }
+  }
+
+  async function remove({ id, name }: Pick<SpreadSummary, 'id' | 'name'>, after: () => void): Promise<void> {
+    try {
+      await server.remove(id)
+    }
+    catch (error) {
+      return explain('Not deleted', error)
+    }
+    after()
+    toast.add({
+      title: `Deleted: ${name}`,
+      duration: 15_000,
+      actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void bringBack(id, after) }],
+    })
+  }
+
+  async function bringBack(id: string, after: () => void): Promise<void> {
+    try {
+      tell(`Back again: ${(await server.restore(id)).name}`)
+      after()
+    }
+    catch (error) {
+      explain('Not brought back', error)
+    }
+  }
+
+  /** Opens a saved spread, or a fresh sheet. Returns why it could not. */
+  async function open(id: string | undefined): Promise<string | undefined> {
+    let found: Spread | undefined
+    try {
+      found = id ? await server.read(id) : undefined
+    }
+    catch (error) {
+      if (!(error instanceof ServerRefusal)) throw error
+      return error.message
+    }
+    const { draft, outdated } = spread.open(found)
+    if (outdated) tell('Unsaved changes kept', 'This spread was saved elsewhere since. Save yours as a new one, or discard your changes.')
+    else if (draft && found) tell('Unsaved changes kept', 'They were made on this device and are not saved yet.')
+    return undefined
+  }
+
+  return { save, rename, remove, open, saving }
+}

@@ -1,0 +1,71 @@
+import { FAMILIES, FAMILY_IDS, stepWeight } from '#catalogue'
+import type { Lane, Letter } from '#schemas/spread'
+import { THEMES } from '~/stores/settings'
+import { moved, newLane, stepHook } from '~/utils/lanes'
+import { UNIT_SYSTEMS } from '~/utils/units'
+import { chord, plain, type KeyCommand } from './useKeys'
+
+export interface SheetActions {
+  readonly drop: () => void
+  readonly save: (asNew?: boolean) => void
+  readonly showSpreads: () => void
+  readonly showPalette: () => void
+  readonly showKeys: () => void
+  readonly startNew: () => void
+}
+
+export interface PaletteEntry { readonly label: string, readonly icon: string, readonly kbds?: string[], readonly onSelect: () => void }
+
+/** Everything the keys and the command palette can do to the sheet. */
+export function useSheetCommands(actions: SheetActions) {
+  const spread = useSpread()
+  const settings = useSettings()
+  const chosen = computed<Lane | undefined>(() => spread.content.lanes.find(l => l.letter === spread.picked) ?? spread.content.lanes[0])
+
+  const onChosen = (change: (lane: Lane) => Lane): void => {
+    if (chosen.value) spread.editLane(chosen.value.letter, change)
+  }
+  const weigh = (direction: 1 | -1): void => onChosen(lane =>
+    FAMILIES[lane.family].weighted ? { ...lane, weightKg: stepWeight(settings.units.ladderKg, lane.weightKg, direction) } : lane)
+  const hook = (direction: 1 | -1): void => onChosen(lane => ({ ...lane, hookSize: stepHook(lane.hookSize, direction) }))
+  const shift = (by: 1 | -1): void => spread.edit((draft) => {
+    const from = draft.lanes.findIndex(l => l.letter === chosen.value?.letter)
+    draft.lanes = moved(draft.lanes, from, from + by)
+  })
+  const add = (family: Lane['family']): void => spread.edit((draft) => {
+    const lane = newLane(draft, family)
+    if (lane) draft.lanes.push(lane)
+  })
+  const remove = (letter: Letter | undefined): void => spread.edit((draft) => {
+    if (draft.lanes.length > 1) draft.lanes = draft.lanes.filter(l => l.letter !== letter)
+  })
+
+  const keys: KeyCommand[] = [
+    { keys: '1 … 5', says: 'choose a rig', matches: plain('1', '2', '3', '4', '5'), run: event => void (spread.picked = spread.content.lanes[Number(event.key) - 1]?.letter ?? spread.picked) },
+    { keys: '. ,', says: 'weight of the chosen rig up, down', matches: plain('.', ','), run: event => weigh(event.key === '.' ? 1 : -1) },
+    { keys: '+ −', says: 'hook size of the chosen rig up, down', matches: plain('+', '=', '-'), run: event => hook(event.key === '-' ? -1 : 1) },
+    { keys: '< >', says: 'move the chosen rig left, right', matches: plain('<', '>'), run: event => shift(event.key === '>' ? 1 : -1) },
+    { keys: 'Delete', says: 'remove the chosen rig', matches: plain('Delete'), run: () => remove(chosen.value?.letter) },
+    { keys: 'Space', says: 'drop the rigs, or pause', matches: plain(' '), run: actions.drop },
+    { keys: 'Ctrl Z', says: 'undo', matches: chord('z'), run: spread.undo },
+    { keys: 'Ctrl Shift Z', says: 'redo', matches: event => chord('z', true)(event) || chord('y')(event), run: spread.redo },
+    { keys: 'Ctrl S', says: 'save', matches: chord('s'), run: () => actions.save() },
+    { keys: 'Ctrl K or /', says: 'find a command', matches: event => chord('k')(event) || plain('/')(event), run: actions.showPalette },
+    { keys: '?', says: 'show these keys', matches: plain('?'), run: actions.showKeys },
+  ]
+
+  const palette = computed<PaletteEntry[]>(() => [
+    { label: 'Save', icon: 'i-lucide-save', kbds: ['Ctrl', 'S'], onSelect: () => actions.save() },
+    { label: 'Save as a new spread', icon: 'i-lucide-copy-plus', onSelect: () => actions.save(true) },
+    { label: 'Open a saved spread', icon: 'i-lucide-folder-open', onSelect: actions.showSpreads },
+    { label: 'Start a new spread', icon: 'i-lucide-file-plus', onSelect: actions.startNew },
+    { label: 'Drop the rigs', icon: 'i-lucide-play', kbds: ['Space'], onSelect: actions.drop },
+    ...spread.content.lanes.length < 5 ? FAMILY_IDS.map(id => ({ label: `Add a rig: ${FAMILIES[id].name}`, icon: 'i-lucide-plus', onSelect: () => add(id) })) : [],
+    { label: `Remove rig ${chosen.value?.letter}`, icon: 'i-lucide-trash-2', kbds: ['Delete'], onSelect: () => remove(chosen.value?.letter) },
+    ...UNIT_SYSTEMS.map(id => ({ label: `Units: ${id}`, icon: 'i-lucide-ruler', onSelect: () => void (settings.system = id) })),
+    ...THEMES.map(id => ({ label: `Theme: ${id}`, icon: 'i-lucide-sun', onSelect: () => void (settings.theme = id) })),
+    { label: 'Show the keys', icon: 'i-lucide-keyboard', kbds: ['?'], onSelect: actions.showKeys },
+  ])
+
+  return { keys, palette, chosen, add }
+}

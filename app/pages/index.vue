@@ -1,0 +1,3 @@
+<template>
+  <SpreadSheet :id="undefined" />
+</template>

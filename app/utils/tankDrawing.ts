@@ -1,0 +1,154 @@
+import { SAMPLE_STRIDE } from '#catalogue'
+import type { Letter } from '#schemas/spread'
+import { momentAt, reachOf } from './dropPath'
+import type { Diver, TankFrame } from './diver'
+import { drawDepthChart } from './depthChart'
+import { laneColour, PATTERNS, token } from './identity'
+import { sideView } from './projection'
+
+
+/** Where things stand on the canvas: pixels per metre of water, the surface, and how much larger than that the rigs are drawn. */
+export interface TankScale {
+  readonly perM: number
+  readonly top: number
+  readonly floor: number
+  readonly magnified: number
+  /** canvas x of each diver's splash */ readonly starts: readonly number[]
+}
+
+const LEFT = 44
+const RIGHT = 26
+const TOP = 16
+const BOTTOM = 18
+/** Thickness of the bed where more room is left under it, and the least room that a chart of depth by seconds takes. */
+const BED = 14
+const CHART = 110
+
+/** Fits depth and drift into the canvas at one scale for both, so that the slope of every path is true. */
+export function tankScale({ width, height, depthM, divers }: TankFrame): TankScale {
+  const deep = height - TOP - BOTTOM
+  const reaches = divers.map(d => reachOf(d.drop))
+  // away from the rod is drawn to the left, nose leading, as in the sketches
+  const furthest = Math.max(0, ...reaches.map(([, high]) => high))
+  const widest = Math.max(0.05, furthest - Math.min(0, ...reaches.map(([low]) => low)))
+  const room = width - LEFT - RIGHT
+  const perM = Math.min(deep / depthM, (0.82 * room) / widest)
+  const column = (room - widest * perM) / Math.max(1, divers.length)
+  const longest = Math.max(0.05, ...divers.map(d => d.solid.lengthM))
+  const magnified = Math.max(1, Math.min(56 / (longest * perM), 12))
+  return { perM, top: TOP, floor: TOP + depthM * perM, magnified, starts: divers.map((_, i) => LEFT + column * (i + 0.5) + furthest * perM) }
+}
+
+/** Draws the tank at a time. */
+export function drawTank(ctx: CanvasRenderingContext2D, frame: TankFrame, scale: TankScale, t: number): void {
+  const { width, height, depthM } = frame
+  ctx.clearRect(0, 0, width, height)
+  const water = ctx.createLinearGradient(0, scale.top, 0, scale.floor)
+  water.addColorStop(0, token('water-top'))
+  water.addColorStop(1, mix(token('water-deep'), 0.45))
+  ctx.fillStyle = water
+  ctx.fillRect(0, scale.top, width, scale.floor - scale.top)
+  ctx.fillStyle = token('bed')
+  const spare = height - scale.floor - BED
+  ctx.fillRect(0, scale.floor, width, spare > CHART ? BED : height - scale.floor)
+  if (spare > CHART) drawDepthChart(ctx, frame, { left: 30, right: width - 10, top: scale.floor + BED + 20, bottom: height - 22 }, t)
+  ruler(ctx, depthM, scale)
+  frame.divers.forEach((diver, i) => path(ctx, diver, scale, scale.starts[i]!, t))
+  frame.divers.forEach((diver, i) => rig(ctx, diver, scale, scale.starts[i]!, t))
+}
+
+const mix = (hex: string, alpha: number): string => hex.startsWith('#') ? `${hex}${Math.round(alpha * 255).toString(16).padStart(2, '0')}` : hex
+
+function ruler(ctx: CanvasRenderingContext2D, depthM: number, { perM, top, floor }: TankScale): void {
+  const step = [0.1, 0.25, 0.5, 1, 2, 5, 10, 20].find(s => s * perM >= 26) ?? 20
+  ctx.strokeStyle = ctx.fillStyle = token('ink')
+  ctx.lineWidth = 1
+  ctx.font = '12px "Archivo Variable", sans-serif'
+  for (let m = 0; m <= depthM + 1e-9; m += step / 5) {
+    const y = Math.round(top + m * perM) + 0.5
+    const major = Math.abs(m / step - Math.round(m / step)) < 1e-6
+    line(ctx, 0, y, major ? 9 : 4, y)
+    if (major && m > 0 && y < floor - 8) ctx.fillText(String(Number(m.toFixed(2))), 12, y + 4)
+  }
+  line(ctx, 0, top, ctx.canvas.width, top)
+  line(ctx, 0, floor, ctx.canvas.width, floor)
+}
+
+function line(ctx: CanvasRenderingContext2D, x1: number, y1: number, x2: number, y2: number): void {
+  ctx.beginPath()
+  ctx.moveTo(x1, y1)
+  ctx.lineTo(x2, y2)
+  ctx.stroke()
+}
+
+/** The way still to fall faintly, the way fallen in the rig's colour and pattern, a tick for every second counted. */
+function path(ctx: CanvasRenderingContext2D, { letter, drop }: Diver, scale: TankScale, start: number, t: number): void {
+  const s = drop.samples
+  const at = (i: number): [number, number] => [start - s[i + 1]! * scale.perM, scale.top - s[i + 3]! * scale.perM]
+  const stroke = (until: number): void => {
+    ctx.beginPath()
+    for (let i = 0; i < s.length && s[i]! <= until; i += SAMPLE_STRIDE) ctx.lineTo(...at(i))
+    ctx.stroke()
+  }
+  ctx.strokeStyle = laneColour(letter)
+  ctx.lineWidth = 1
+  ctx.globalAlpha = 0.3
+  stroke(Infinity)
+  ctx.globalAlpha = 1
+  ctx.lineWidth = 2
+  ctx.setLineDash([...PATTERNS[letter]])
+  stroke(t)
+  ctx.setLineDash([])
+  ctx.fillStyle = laneColour(letter)
+  const every = drop.timeS > 30 ? 10 : drop.timeS > 12 ? 5 : 1
+  for (let second = every; second <= Math.min(t, drop.timeS); second += every) {
+    const m = momentAt(drop, second)
+    ctx.fillRect(start - m.x * scale.perM - 5, scale.top - m.z * scale.perM - 0.75, 10, 1.5)
+  }
+}
+
+function rig(ctx: CanvasRenderingContext2D, { letter, drop, solid }: Diver, scale: TankScale, start: number, t: number): void {
+  const m = momentAt(drop, t)
+  const view = sideView(solid, m.q)
+  const k = scale.perM * scale.magnified
+  const x = start - m.x * scale.perM
+  const y = Math.min(scale.top - m.z * scale.perM, scale.floor + view.lowest * k)
+  const trace = (points: readonly number[], close: boolean): void => {
+    ctx.beginPath()
+    for (let i = 0; i < points.length; i += 2) ctx.lineTo(x - points[i]! * k, y - points[i + 1]! * k)
+    if (close) ctx.closePath()
+  }
+  ctx.lineJoin = 'round'
+  ctx.fillStyle = token('plastic')
+  ctx.strokeStyle = laneColour(letter)
+  ctx.lineWidth = 1.6
+  for (const points of view.body) {
+    trace(points, true)
+    ctx.stroke()
+  }
+  for (const points of view.body) {
+    trace(points, true)
+    ctx.fill()
+  }
+  for (const { kind, points } of view.lumps) {
+    trace(points, true)
+    ctx.fillStyle = kind === 'paddle' || kind === 'fork' ? token('plastic') : token('lead')
+    ctx.fill()
+    ctx.stroke()
+  }
+  trace(view.wire, false)
+  ctx.strokeStyle = token('steel')
+  ctx.lineWidth = 1.1
+  ctx.stroke()
+  badge(ctx, letter, x, Math.max(scale.top + 2, y - 20))
+}
+
+function badge(ctx: CanvasRenderingContext2D, letter: Letter, x: number, y: number): void {
+  ctx.fillStyle = laneColour(letter)
+  ctx.fillRect(x - 7, y - 14, 14, 14)
+  ctx.fillStyle = token('lane-ink')
+  ctx.font = '600 11px "Archivo Variable", sans-serif'
+  ctx.textAlign = 'center'
+  ctx.fillText(letter, x, y - 3)
+  ctx.textAlign = 'left'
+}

@@ -1,0 +1,94 @@
+import type { Verdict } from '#core'
+import type { EvaluateJob, LaneOutcome, Reply, Request } from './protocol'
+
+/** The part of a worker the client needs, so that it can be tried without a browser. */
+export interface Endpoint {
+  send: (request: Request) => void
+  onReply: (listener: (reply: Reply) => void) => void
+  onCrash: (listener: (message: string) => void) => void
+  terminate: () => void
+}
+
+export type CalcErrorCode = 'aborted' | 'deadline' | 'crashed' | 'failed'
+
+/** Why a calculation gave no answer. */
+export class CalcError extends Error {
+  constructor(readonly code: CalcErrorCode, message: string) {
+    super(message)
+    this.name = 'CalcError'
+  }
+}
+
+export interface CallOptions {
+  readonly signal?: AbortSignal
+  /** called as each lane is ready */ readonly onLane?: (letter: string, outcome: LaneOutcome) => void
+}
+
+export interface CalcClient {
+  evaluate: (job: EvaluateJob, options?: CallOptions) => Promise<Verdict>
+  close: () => void
+}
+
+interface Pending {
+  readonly resolve: (verdict: Verdict) => void
+  readonly reject: (error: CalcError) => void
+  readonly onLane: CallOptions['onLane']
+}
+
+/**
+ * Speaks to a worker: every call settles, by an answer, an abort, its deadline, or the worker's end. After a crash or a
+ * missed deadline the next call starts a new worker. Answers to calls that are over are dropped.
+ * @param spawn starts a worker
+ * @param deadlineMs longest a call may take
+ */
+export function createCalcClient(spawn: () => Endpoint, deadlineMs = 15_000): CalcClient {
+  const pending = new Map<number, Pending>()
+  let endpoint: Endpoint | undefined
+  let lastId = 0
+
+  function start(): Endpoint {
+    const started = spawn()
+    started.onReply(receive)
+    started.onCrash(message => started === endpoint && stop('crashed', message))
+    return started
+  }
+
+  /** Ends the worker and settles every call that waits on it. */
+  function stop(code: CalcErrorCode, message: string): void {
+    endpoint?.terminate()
+    endpoint = undefined
+    for (const call of [...pending.values()]) call.reject(new CalcError(code, message))
+  }
+
+  function receive(reply: Reply): void {
+    const call = pending.get(reply.id)
+    if (!call) return
+    if (reply.type === 'lane') call.onLane?.(reply.letter, reply.outcome)
+    else if (reply.type === 'done') call.resolve(reply.verdict)
+    else call.reject(new CalcError('failed', reply.message))
+  }
+
+  function evaluate(job: EvaluateJob, { signal, onLane }: CallOptions = {}): Promise<Verdict> {
+    if (signal?.aborted) return Promise.reject(new CalcError('aborted', 'The calculation was called off.'))
+    const worker = endpoint ??= start()
+    const id = ++lastId
+    return new Promise<Verdict>((resolve, reject) => {
+      const abort = (): void => {
+        worker.send({ type: 'cancel', id })
+        settle(() => reject(new CalcError('aborted', 'The calculation was called off.')))
+      }
+      const timer = setTimeout(() => stop('deadline', `The calculation took longer than ${deadlineMs / 1000} s and was stopped.`), deadlineMs)
+      const settle = (then: () => void): void => {
+        clearTimeout(timer)
+        signal?.removeEventListener('abort', abort)
+        pending.delete(id)
+        then()
+      }
+      pending.set(id, { resolve: verdict => settle(() => resolve(verdict)), reject: error => settle(() => reject(error)), onLane })
+      signal?.addEventListener('abort', abort)
+      worker.send({ type: 'evaluate', id, job })
+    })
+  }
+
+  return { evaluate, close: () => stop('aborted', 'The page was left.') }
+}

@@ -1,0 +1,25 @@
+import type { BaitSpec, Conditions, DropFailure, Problem, RigDrawing, RigReport, RigSolid, RigSpec, Verdict } from '#core'
+
+/** What crosses between the page and the worker: plain data only. */
+export interface LaneJob { readonly letter: string, readonly rig: RigSpec }
+
+export interface EvaluateJob {
+  readonly bait: BaitSpec
+  readonly conditions: Conditions
+  readonly lanes: readonly LaneJob[]
+}
+
+/** What came of one lane: its measures, why it cannot be dropped, or which field cannot be built. */
+export type LaneOutcome =
+  | { readonly kind: 'done', readonly report: RigReport, readonly drawing: RigDrawing, readonly solid: RigSolid }
+  | { readonly kind: 'failed', readonly code: DropFailure, readonly message: string, readonly drawing: RigDrawing, readonly solid: RigSolid }
+  | { readonly kind: 'invalid', readonly problems: readonly Problem[] }
+
+export type Request =
+  | { readonly type: 'evaluate', readonly id: number, readonly job: EvaluateJob }
+  | { readonly type: 'cancel', readonly id: number }
+
+export type Reply =
+  | { readonly type: 'lane', readonly id: number, readonly letter: string, readonly outcome: LaneOutcome }
+  | { readonly type: 'done', readonly id: number, readonly verdict: Verdict }
+  | { readonly type: 'failed', readonly id: number, readonly message: string }

@@ -1,0 +1,65 @@
+import { assembleRig, drawRig, evaluateRig, failure, judgeLanes, problemsOf, solidOf, success, type JudgedLane } from '#core'
+import type { EvaluateJob, LaneJob, LaneOutcome, Reply, Request } from './protocol'
+
+/** Outcomes kept so that undo, redo and a change to one lane cost nothing for the others. */
+const KEPT = 80
+
+/**
+ * Answers requests one lane at a time and looks for cancellations between lanes.
+ * @param reply sends an answer back
+ * @returns handles one request
+ */
+export function serve(reply: (message: Reply) => void): (request: Request) => Promise<void> {
+  const cancelled = new Set<number>()
+  const kept = new Map<string, LaneOutcome>()
+
+  return async (request) => {
+    if (request.type === 'cancel') return void cancelled.add(request.id)
+    const { id, job } = request
+    try {
+      const judged: JudgedLane[] = []
+      for (const lane of job.lanes) {
+        await nextTask()
+        if (cancelled.has(id)) return
+        const outcome = recall(kept, job, lane)
+        reply({ type: 'lane', id, letter: lane.letter, outcome })
+        judged.push(judgeable(lane.letter, outcome))
+      }
+      reply({ type: 'done', id, verdict: judgeLanes(judged) })
+    }
+    catch (error) {
+      reply({ type: 'failed', id, message: error instanceof Error ? error.message : String(error) })
+    }
+    finally {
+      cancelled.delete(id)
+    }
+  }
+}
+
+const nextTask = (): Promise<void> => new Promise(resolve => setTimeout(resolve, 0))
+
+function recall(kept: Map<string, LaneOutcome>, job: EvaluateJob, lane: LaneJob): LaneOutcome {
+  const key = JSON.stringify([job.bait, job.conditions, lane.rig])
+  const found = kept.get(key) ?? evaluateLane(job, lane)
+  kept.delete(key)
+  kept.set(key, found)
+  if (kept.size > KEPT) kept.delete(kept.keys().next().value!)
+  return found
+}
+
+function evaluateLane({ bait, conditions }: EvaluateJob, { rig: spec }: LaneJob): LaneOutcome {
+  const problems = problemsOf(bait, spec)
+  if (problems.length > 0) return { kind: 'invalid', problems }
+  const rig = assembleRig(bait, spec)
+  const pictures = { drawing: drawRig(rig), solid: solidOf(rig) }
+  const outcome = evaluateRig(bait, spec, conditions)
+  return outcome.ok
+    ? { kind: 'done', report: outcome.value, ...pictures }
+    : { kind: 'failed', code: outcome.code, message: outcome.message, ...pictures }
+}
+
+function judgeable(letter: string, outcome: LaneOutcome): JudgedLane {
+  if (outcome.kind === 'done') return { letter, result: success(outcome.report) }
+  if (outcome.kind === 'failed') return { letter, result: failure(outcome.code, outcome.message) }
+  return { letter, result: failure('invalid', outcome.problems[0]?.message ?? 'It cannot be built.') }
+}

@@ -13,6 +13,7 @@ export default {
     no('services-through-repositories', { path: '^server/services/' }, { path: '^server/(db|api)/', pathNot: '^server/db/client\\.ts$' }, 'Services call repositories.'),
     no('repositories-know-the-schema-only', { path: '^server/repositories/' }, { path: '^server/(api|services|utils)/' }, 'Repositories take the database as an argument.'),
     no('worker-alone', { path: '^app/workers/' }, { path: '^app/(?!workers/)' }, 'The worker uses the core and its protocol.'),
+    no('app-takes-types-from-the-core', { path: '^app/(?!workers/)' }, { path: '^core/', dependencyTypesNot: ['type-only'] }, 'The interface takes figures from the worker and tables from shared/catalogue; of the core it knows types.'),
     no('only-the-worker-computes', { path: '^app/(?!workers/)' }, { path: '^app/workers/calc\\.worker' }, 'The interface speaks to the worker through its client.'),
   ],
   options: {

@@ -4,14 +4,14 @@ import { defineConfig } from 'vitest/config'
 const here = (path: string): string => fileURLToPath(new URL(path, import.meta.url))
 
 export default defineConfig({
-  resolve: { alias: { '#core': here('./core/index.ts'), '#schemas': here('./shared/schemas') } },
+  resolve: { alias: { '#core': here('./core/index.ts'), '#schemas': here('./shared/schemas'), '#catalogue': here('./shared/catalogue.ts'), '~': here('./app') } },
   test: {
     environment: 'node',
     testTimeout: 60_000,
     projects: [
       { extends: true, test: { name: 'core', include: ['core/**/*.test.ts'] } },
       { extends: true, test: { name: 'app', include: ['app/**/*.test.ts', 'shared/**/*.test.ts', 'demo/**/*.test.ts', 'cli/**/*.test.ts'] } },
-      { extends: true, test: { name: 'server', include: ['tests/server/**/*.test.ts'], hookTimeout: 60_000 } },
+      { extends: true, test: { name: 'server', include: ['tests/server/**/*.test.ts'], hookTimeout: 60_000, globalSetup: ['./tests/server/build.ts'] } },
     ],
   },
 })

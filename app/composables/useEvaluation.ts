@@ -5,6 +5,7 @@ import type { EvaluateJob, LaneOutcome } from '~/workers/protocol'
 import { spawnCalcWorker } from '~/workers/spawn'
 
 let client: CalcClient | undefined
+const calculator = (): CalcClient => client ??= createCalcClient(spawnCalcWorker)
 
 /** After this long without an answer the sheet says that it is working. */
 const PATIENCE_MS = 250
@@ -24,8 +25,11 @@ export function useEvaluation(content: () => SpreadContent) {
     const patience = setTimeout(() => busy.value = true, PATIENCE_MS)
     const found = new Map<string, LaneOutcome>()
     try {
-      client ??= createCalcClient(spawnCalcWorker)
-      const judged = await client.evaluate(jobOf(content()), { signal: mine.signal, onLane: (letter, outcome) => found.set(letter, outcome) })
+      const judged = await calculator().evaluate(jobOf(content()), { signal: mine.signal, onLane: (letter, outcome) => {
+        found.set(letter, outcome)
+        // a lane that shows nothing yet need not wait for the others
+        if (!outcomes.value.has(letter)) outcomes.value = new Map([...outcomes.value, [letter, outcome]])
+      } })
       outcomes.value = found
       verdict.value = judged
       error.value = undefined

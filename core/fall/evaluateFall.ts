@@ -108,6 +108,7 @@ function steady(
 /** Step and depth of the coarse drops that only serve ranges: most rigs have settled within two metres. */
 const COARSE_S = 0.04
 const COARSE_DEPTH_M = 2
+const SCATTER_DEPTH_M = 1.2
 
 function vary(bodies: FallBodies, conditions: FallConditions, factors: FallFactors, base: Steady): { id: DoubtId, at: Steady | undefined }[] {
   const found: { id: DoubtId, at: Steady | undefined }[] = []
@@ -139,11 +140,11 @@ export const STIR_MS = 0.02
 
 /**
  * How little a fall can be repeated: root-mean-square scatter of the way a rig drifts in the lower half of its fall,
- * over `STARTS`, per metre fallen, within the first two metres; and, in quadrature, how far the stir of still water
+ * over `STARTS`, per metre fallen, within the first 1.2 metres; and, in quadrature, how far the stir of still water
  * carries it, which is the stir over the sinking speed (a steady stream carries everything with it).
  */
 export function landingScatter(body: HydroBody, conditions: FallConditions, factors = DEFAULT_FACTORS): number {
-  const depthM = Math.min(conditions.depthM, COARSE_DEPTH_M)
+  const depthM = Math.min(conditions.depthM, SCATTER_DEPTH_M)
   const line = conditions.line
   const drifts: [number, number][] = []
   let seconds = 0

@@ -16,6 +16,8 @@ export interface StrikeResult {
 }
 
 export const DRAWS = 4000
+/** Bites on which each doubt is tried: enough, since the same bites are compared with and without it. */
+const DOUBT_DRAWS = 1200
 
 type Scale = { forceN: number, penetrationN: number, needM: number, slackM: number }
 const PLAIN: Scale = { forceN: 1, penetrationN: 1, needM: 1, slackM: 1 }
@@ -48,9 +50,11 @@ export function evaluateStrike(rig: StrikeRig, tackle: Tackle, random: Random, d
   const [sampleLow, sampleHigh] = wilson(hooked, draws)
   let down = Math.max(0, value - sampleLow) ** 2
   let up = Math.max(0, sampleHigh - value) ** 2
+  const some = bites.slice(0, DOUBT_DRAWS)
+  const before = lostIn(strike(rig, tackle, some, PLAIN))
   for (const key of Object.keys(PLAIN) as (keyof Scale)[]) {
     for (const factor of [1 / BITE[key].doubt, BITE[key].doubt]) {
-      const change = 1 - lostIn(strike(rig, tackle, bites, { ...PLAIN, [key]: factor })) / draws - value
+      const change = (before - lostIn(strike(rig, tackle, some, { ...PLAIN, [key]: factor }))) / some.length
       if (change < 0) down += change * change
       else up += change * change
     }

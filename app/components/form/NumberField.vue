@@ -38,11 +38,10 @@ function take(): void {
   else emit('update:modelValue', Math.min(props.range[1], Math.max(props.range[0], props.unit.to(value))))
 }
 
-function step(direction: 1 | -1): void {
+function stepBy(direction: 1 | -1): void {
   const next = Math.round(props.modelValue / props.step + direction) * props.step
   emit('update:modelValue', Math.min(props.range[1], Math.max(props.range[0], next)))
 }
-defineExpose({ step })
 </script>
 
 <template>
@@ -52,7 +51,7 @@ defineExpose({ step })
       <input
         :id="id" v-model="text" class="figure" type="text" inputmode="decimal" autocomplete="off" size="4"
         :aria-invalid="error ? 'true' : 'false'" :aria-describedby="error ? `${id}-error` : undefined"
-        @change="take" @keydown.up.prevent="step(1)" @keydown.down.prevent="step(-1)" @keydown.esc="write"
+        @change="take" @keydown.up.prevent="stepBy(1)" @keydown.down.prevent="stepBy(-1)" @keydown.esc="write"
       >
       <span class="unit label">{{ unit.label }}</span>
     </span>

@@ -3,5 +3,5 @@ const route = useRoute('spread-id')
 </script>
 
 <template>
-  <SpreadSheet :id="route.params.id" />
+  <SpreadSheet :id="String(route.params.id)" />
 </template>

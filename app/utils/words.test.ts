@@ -1,0 +1,34 @@
+import { COVERS, CAST_M } from '#catalogue'
+import { describe, expect, it } from 'vitest'
+import { evaluateRig, lbfToN, type RigReport } from '#core'
+import { growthOf, stonesOf } from './section'
+import { starterContent } from './starter'
+import { oddsText, postureWords } from './words'
+
+const { water: { place: _, ...water }, line, bait, lanes } = starterContent()
+const reports = lanes.map(({ letter: __, ...rig }): RigReport => {
+  const outcome = evaluateRig(bait, rig, { ...water, lineKind: line.kind, lineStrengthN: lbfToN(15) })
+  if (!outcome.ok) throw new Error(outcome.message)
+  return outcome.value
+})
+
+describe('words', () => {
+  it('call the starter rigs what they are', () => {
+    expect(postureWords(reports[0]!)).toBe('near level, upright')
+    expect(postureWords(reports[2]!)).toMatch(/^nose first/)
+  })
+  it('write rare chances as odds and common ones in percent', () => {
+    const at = (value: number) => oddsText({ value, low: value, high: value, basis: 'computed' })
+    expect(at(0.026)).toEqual({ value: '1 in 38', unit: 'casts' })
+    expect(at(0.4)).toEqual({ value: '40', unit: '% of casts' })
+    expect(at(0)).toEqual({ value: '< 1 in 2000', unit: 'casts' })
+  })
+})
+
+describe('section', () => {
+  it('draws as many stems as the model has a cast meet', () => {
+    const rate = COVERS.thickWeed.obstacles.reduce((sum, o) => sum + Math.round(o.perM * CAST_M), 0)
+    expect(growthOf('thickWeed', { width: 1000, top: 30, floor: 90 })).toHaveLength(rate)
+  })
+  it('leaves mud bare', () => expect(stonesOf('mud', { width: 1000, floor: 90, bed: 30 })).toEqual([]))
+})

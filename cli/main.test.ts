@@ -1,0 +1,95 @@
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { afterAll, describe, expect, it } from 'vitest'
+import { evaluateRig } from '#core'
+import { rigFilesOf } from '../demo/examples'
+import { DEMO_SPREADS } from '../demo/spreads'
+
+const root = fileURLToPath(new URL('..', import.meta.url))
+const folder = mkdtempSync(join(tmpdir(), 'dunecrest-cli-'))
+afterAll(() => rmSync(folder, { recursive: true, force: true }))
+
+function dunecrest(...args: string[]) {
+  const { status, stdout, stderr } = spawnSync(process.execPath, [join(root, 'bin', 'dunecrest.mjs'), ...args], { cwd: root, encoding: 'utf8' })
+  return { status, stdout, stderr, json: <T>() => JSON.parse(stdout) as T }
+}
+function evaluate(json: unknown, ...options: string[]) {
+  const file = join(folder, 'rig.json')
+  writeFileSync(file, typeof json === 'string' ? json : JSON.stringify(json))
+  return dunecrest('evaluate', file, ...options)
+}
+const [example] = rigFilesOf(DEMO_SPREADS[2]!)
+type Fall = { fall: { timeS: { value: number, basis: string }, path?: { timeS: number, positionM: number[] }[] }, displacedM3: number }
+
+describe('dunecrest evaluate', () => {
+  it('prints the very figures of the core', () => {
+    const { content: { water: { place: _, ...water }, line, bait, lanes: [lane] } } = DEMO_SPREADS[2]!
+    const { letter: __, ...rig } = lane!
+    const expected = evaluateRig(bait, rig, { ...water, lineKind: line.kind, lineStrengthN: line.strengthN })
+    if (!expected.ok) throw new Error(expected.message)
+    const out = evaluate(example!.json)
+    expect(out.status).toBe(0)
+    const { fall: { drop: ___, ...fall }, ...rest } = expected.value
+    expect(out.json()).toMatchObject(JSON.parse(JSON.stringify({ ...rest, fall })) as object)
+  })
+
+  it('has a file for each demo rig, in step with the demo', () => {
+    const files = DEMO_SPREADS.flatMap(rigFilesOf)
+    const there = readdirSync(join(root, 'examples'))
+    for (const { file, json } of files) {
+      expect(there).toContain(file)
+      expect(JSON.parse(readFileSync(join(root, 'examples', file), 'utf8'))).toEqual(json)
+    }
+  })
+
+  it('drops a bare weight in water given exactly, at the speed of the sphere correlation', () => {
+    const out = dunecrest('evaluate', join('examples', 'bare-weight.json'), '--path').json<Fall>()
+    const path = out.fall.path!
+    const [a, b] = [path[path.length - 20]!, path[path.length - 2]!]
+    const speed = (a.positionM[2]! - b.positionM[2]!) / (b.timeS - a.timeS)
+    const d = Math.cbrt(6 * 0.0035 / 11340 / Math.PI)
+    const re = 1e6 * speed * d
+    const cd = 24 / re * (1 + 0.15 * re ** 0.681) + 0.407 / (1 + 8710 / re)
+    const drag = cd * 500 * speed ** 2 * Math.PI * d ** 2 / 4
+    expect(Math.abs(drag / ((11340 - 1000) * 9.80665 * Math.PI * d ** 3 / 6) - 1)).toBeLessThan(0.03)
+  })
+
+  it('drops a bare bait with its own density', () => {
+    const at = (densityKgM3: number): number =>
+      evaluate({ format: 'dunecrest-rig', version: 1, water: { depthM: 1, temperatureC: 18, salinityGKg: 0 }, bait: { form: 'stick', lengthM: 0.125, material: 'salted', densityKgM3 } }).json<Fall>().fall.timeS.value
+    expect(at(1300)).toBeLessThan(at(1120))
+  })
+
+  it('says that a floating rig floats, with exit code 1', () => {
+    const floating = { ...example!.json, bait: { form: 'slimShad', lengthM: 0.09, material: 'floating' }, rig: { family: 'O2', hookSize: '4/0', weightKg: 0, pointRest: 'skin' } }
+    const out = evaluate(floating)
+    expect(out.status).toBe(1)
+    expect(out.json()).toMatchObject({ ok: false, code: 'floats', message: expect.stringMatching(/never sinks/) as string })
+  })
+
+  it.each([
+    ['a bad field', { ...example!.json, bait: { form: 'stick', lengthM: -1, material: 'plain' } }, /bait\.lengthM: Bait length must be at least 0.03 m/],
+    ['an unknown field', { ...example!.json, colour: 'red' }, /colour: This field is not known here/],
+    ['a bad water', { ...example!.json, water: { depthM: 2 } }, /water: .*temperatureC/],
+    ['a hook longer than the bait', { ...example!.json, rig: { family: 'W1', hookSize: '12/0', weightKg: 0.004, pointRest: 'skin' } }, /rig\.hookSize: The hook is longer/],
+    ['neither bait nor weight', { format: 'dunecrest-rig', version: 1, water: { depthM: 2, temperatureC: 10, salinityGKg: 0 } }, /bait: Expected a bait/],
+    ['a rig without a line', { ...example!.json, line: undefined }, /line: A rig needs a line/],
+    ['no JSON at all', '{ "format": ', /not valid JSON/],
+  ])('%s: exit code 2, the path of the field and what is expected', (_, json, message) => {
+    const out = evaluate(json)
+    expect(out.status).toBe(2)
+    expect(out.stderr).toMatch(message)
+    expect(out.stdout).toBe('')
+  })
+
+  it('helps, and refuses what it does not know', () => {
+    expect(dunecrest('--help')).toMatchObject({ status: 0, stdout: expect.stringMatching(/evaluate FILE.json/) as string })
+    expect(dunecrest()).toMatchObject({ status: 2 })
+    expect(dunecrest('fly')).toMatchObject({ status: 2, stderr: expect.stringMatching(/not a command/) as string })
+    expect(dunecrest('evaluate', '--nonsense')).toMatchObject({ status: 2 })
+    expect(dunecrest('evaluate', 'nowhere.json')).toMatchObject({ status: 2, stderr: expect.stringMatching(/nowhere.json: cannot be read/) as string })
+  })
+})

@@ -1,0 +1,97 @@
+import { describe, expect, it } from 'vitest'
+import { failure, success, type Measure } from '../outcome'
+import type { BaitSpec, RigSpec } from '../rig/spec'
+import { lbfToN } from '../units'
+import { evaluateRig, type Conditions, type RigReport } from './evaluateRig'
+import { judgeLanes } from './verdict'
+
+const bait: BaitSpec = { form: 'slimShad', lengthM: 0.09, material: 'plain' }
+const conditions: Conditions = { depthM: 2, temperatureC: 15, salinityGKg: 35, cover: 'thickWeed', bottom: 'shell', lineKind: 'braid', lineStrengthN: lbfToN(20) }
+const specs: Record<'belly' | 'bare' | 'head', RigSpec> = {
+  belly: { family: 'W1', hookSize: '4/0', weightKg: 0.0035, weightMaterial: 'lead', pointRest: 'skin' },
+  bare: { family: 'O2', hookSize: '4/0', weightKg: 0, weightMaterial: 'lead', pointRest: 'skin' },
+  head: { family: 'E1', hookSize: '3/0', weightKg: 0.0035, weightMaterial: 'lead', pointRest: 'open' },
+}
+const report = (spec: RigSpec, c = conditions, b = bait): RigReport => {
+  const outcome = evaluateRig(b, spec, c)
+  if (!outcome.ok) throw new Error(outcome.message)
+  return outcome.value
+}
+const measures = (r: RigReport): Measure[] =>
+  [r.fall.timeS, r.fall.meanSpeedMS, r.fall.pitchRad, r.fall.rollRad, r.fall.glide, r.snag.snagPerCast, r.snag.weedPerCast, r.snag.minutesLeft, r.strike.hookUp, r.takeShare, r.fit.clearanceM, r.fit.openingLoadN]
+
+describe('one rig in one water', () => {
+  it.each(Object.keys(specs) as (keyof typeof specs)[])('%s: every measure lies in its range and says its basis', (id) => {
+    for (const m of measures(report(specs[id]))) {
+      expect(m.low).toBeLessThanOrEqual(m.value)
+      expect(m.high).toBeGreaterThanOrEqual(m.value)
+      expect(m.basis).toBe('computed')
+    }
+  })
+  it('open head: nose first and fastest; belly-weighted: near level, upright, slower, gliding; unweighted: slowest', () => {
+    const [head, belly, bare] = [report(specs.head), report(specs.belly), report(specs.bare)]
+    expect(head.fall.timeS.value).toBeLessThan(belly.fall.timeS.value)
+    expect(belly.fall.timeS.value).toBeLessThan(bare.fall.timeS.value)
+    expect(head.fall.pitchRad.value).toBeLessThan(-1)
+    expect(Math.abs(belly.fall.pitchRad.value)).toBeLessThan(0.4)
+    expect(belly.fall.rollRad.value).toBeLessThan(0.1)
+    expect(belly.fall.glide.value).toBeGreaterThan(3 * head.fall.glide.value)
+  })
+  it('deeper takes longer; the cover changes snags and nothing of the fall', () => {
+    const deep = report(specs.belly, { ...conditions, depthM: 4 })
+    const open = report(specs.belly, { ...conditions, cover: 'open', bottom: 'mud' })
+    const here = report(specs.belly)
+    expect(deep.fall.timeS.value).toBeGreaterThan(1.8 * here.fall.timeS.value)
+    expect(open.fall.timeS).toEqual(here.fall.timeS)
+    expect(open.snag.minutesLeft.value).toBeGreaterThanOrEqual(here.snag.minutesLeft.value)
+  })
+  it('an open head pays for cover in minutes, a hidden point in hook-ups', () => {
+    const [head, belly] = [report(specs.head), report(specs.belly)]
+    expect(head.snag.minutesLeft.high).toBeLessThan(belly.snag.minutesLeft.low)
+    expect(head.strike.hookUp.value).toBeGreaterThan(belly.strike.hookUp.value)
+  })
+  it('floating plastic on an unweighted hook floats, and says so', () => {
+    expect(evaluateRig({ ...bait, material: 'floating' }, specs.bare, conditions)).toMatchObject({ ok: false, code: 'floats' })
+  })
+  it('the same seed gives the same report, another seed only other draws', () => {
+    expect(report(specs.head)).toEqual(report(specs.head))
+    const other = evaluateRig(bait, specs.head, conditions, { seed: 4 })
+    expect(other.ok && other.value.fall.timeS).toEqual(report(specs.head).fall.timeS)
+    expect(other.ok && other.value.strike.hookUp.value).not.toBe(report(specs.head).strike.hookUp.value)
+  })
+})
+
+describe('the verdict', () => {
+  const lane = (letter: string, r: RigReport) => ({ letter, result: success(r) })
+  const with_ = (r: RigReport, take: readonly [number, number, number]): RigReport =>
+    ({ ...r, takeShare: { low: take[0], value: take[1], high: take[2], basis: 'computed' } })
+  const belly = report(specs.belly)
+  const head = report(specs.head)
+
+  it('names the rig whose range stands clear, and what decided it', () => {
+    const v = judgeLanes([lane('A', with_(belly, [0.4, 0.46, 0.5])), lane('C', with_(head, [0.1, 0.2, 0.3]))])
+    expect(v).toMatchObject({ kind: 'pick', letters: ['A'], decidedBy: 'fishing time' })
+    expect(v.sentences[0]).toMatch(/^Tie on A: it comes through/)
+    expect(v.sentences[1]).toMatch(/^C hooks .*costs \d+ minutes an hour/)
+  })
+  it('never ranks ranges that overlap, not even by a hair', () => {
+    const v = judgeLanes([lane('A', with_(belly, [0.3, 0.46, 0.5])), lane('C', with_(head, [0.1, 0.2, 0.3]))])
+    expect(v).toMatchObject({ kind: 'close', letters: ['A', 'C'] })
+    expect(v.sentences[0]).toMatch(/^Too close to call between A and C/)
+  })
+  it('does not depend on the order of the lanes', () => {
+    const lanes = [lane('A', belly), lane('B', report(specs.bare)), lane('C', head)]
+    expect(judgeLanes([...lanes].reverse()).letters.toSorted()).toEqual(judgeLanes(lanes).letters.toSorted())
+  })
+  it('leaves out what floats or does not fit, with the reason', () => {
+    const unfit = report({ ...specs.belly, hookSize: '7/0' })
+    const v = judgeLanes([lane('A', belly), { letter: 'B', result: failure('floats', 'It floats: it never sinks in this water.') }, lane('C', unfit)])
+    expect(v).toMatchObject({ kind: 'pick', letters: ['A'], decidedBy: 'fit' })
+    expect(v.sentences.join(' ')).toMatch(/B is out: it floats/)
+    expect(v.sentences.join(' ')).toMatch(/C does not fit: /)
+  })
+  it('says when nothing can be fished', () => {
+    const v = judgeLanes([{ letter: 'A', result: failure('floats', 'It floats: it never sinks in this water.') }])
+    expect(v).toMatchObject({ kind: 'none', letters: [] })
+  })
+})

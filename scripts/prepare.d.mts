@@ -1,0 +1,4 @@
+export const ROOT: string
+export function installDependencies(): void
+export function build(): void
+export function findBrowser(): string

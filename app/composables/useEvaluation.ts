@@ -14,6 +14,9 @@ const PATIENCE_MS = 250
 export function useEvaluation(content: () => SpreadContent) {
   const outcomes = shallowRef<ReadonlyMap<string, LaneOutcome>>(new Map())
   const verdict = shallowRef<Verdict>()
+  /** an answer is on its way */
+  const working = ref(false)
+  /** and has been for longer than goes unnoticed */
   const busy = ref(false)
   const error = ref<string>()
   let running: AbortController | undefined
@@ -22,6 +25,7 @@ export function useEvaluation(content: () => SpreadContent) {
     running?.abort()
     const mine = running = new AbortController()
     const begun = performance.now()
+    working.value = true
     const patience = setTimeout(() => busy.value = true, PATIENCE_MS)
     const found = new Map<string, LaneOutcome>()
     try {
@@ -33,13 +37,13 @@ export function useEvaluation(content: () => SpreadContent) {
       outcomes.value = found
       verdict.value = judged
       error.value = undefined
-      busy.value = false
+      working.value = busy.value = false
       await nextTick()
       requestAnimationFrame(() => performance.measure('spread.change', { start: begun, end: performance.now() }))
     }
     catch (failure) {
       if (failure instanceof CalcError && failure.code === 'aborted') return
-      busy.value = false
+      working.value = busy.value = false
       error.value = failure instanceof Error ? failure.message : String(failure)
     }
     finally {
@@ -49,7 +53,7 @@ export function useEvaluation(content: () => SpreadContent) {
 
   watch(() => JSON.stringify(jobOf(content())), () => void run(), { immediate: true })
   onScopeDispose(() => running?.abort())
-  return { outcomes, verdict, busy, error, retry: run }
+  return { outcomes, verdict, working, busy, error, retry: run }
 }
 
 /** The part of a spread that bears on its figures: neither names nor the order of lanes. */

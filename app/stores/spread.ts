@@ -1,7 +1,7 @@
 import { contentShape, type Lane, type Letter, type Spread, type SpreadContent } from '#schemas/spread'
+import { copy, sameData } from '~/utils/data'
 import { starterContent } from '~/utils/starter'
 
-const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 export const UNNAMED = 'Unnamed spread'
 
 /** What is kept on this device between saves, so that closing the page loses nothing. */
@@ -16,13 +16,13 @@ export const useSpread = defineStore('spread', () => {
   const picked = ref<Letter>()
   const history = useManualRefHistory(content, { clone: copy, capacity: 200 })
 
-  const changed = computed(() => !saved.value || name.value !== saved.value.name || JSON.stringify(content.value) !== JSON.stringify(saved.value.content))
+  const changed = computed(() => !saved.value || name.value !== saved.value.name || !sameData(content.value, saved.value.content))
 
   /** Changes the sheet in one step that can be undone; a change that changes nothing leaves no step. */
   function edit(change: (draft: SpreadContent) => void): void {
     const draft = copy(content.value)
     change(draft)
-    if (JSON.stringify(draft) === JSON.stringify(content.value)) return
+    if (sameData(draft, content.value)) return
     content.value = draft
     history.commit()
     keepDraft()

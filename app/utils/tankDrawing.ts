@@ -22,7 +22,9 @@ const TOP = 16
 const BOTTOM = 18
 /** Thickness of the bed where more room is left under it, and the least room that a chart of depth by seconds takes. */
 const BED = 14
-const CHART = 110
+const CHART = 118
+/** Room under the bed that is too much to fill with it; the water is then drawn a little smaller to make room for the chart. */
+const GAP = 34
 
 /** Fits depth and drift into the canvas at one scale for both, so that the slope of every path is true. */
 export function tankScale({ width, height, depthM, divers }: TankFrame): TankScale {
@@ -32,7 +34,9 @@ export function tankScale({ width, height, depthM, divers }: TankFrame): TankSca
   const furthest = Math.max(0, ...reaches.map(([, high]) => high))
   const widest = Math.max(0.05, furthest - Math.min(0, ...reaches.map(([low]) => low)))
   const room = width - LEFT - RIGHT
-  const perM = Math.min(deep / depthM, (0.82 * room) / widest)
+  const fitted = Math.min(deep / depthM, (0.82 * room) / widest)
+  const spare = deep - fitted * depthM
+  const perM = spare > GAP && spare < CHART ? (deep - CHART) / depthM : fitted
   const column = (room - widest * perM) / Math.max(1, divers.length)
   const longest = Math.max(0.05, ...divers.map(d => d.solid.lengthM))
   const magnified = Math.max(1, Math.min(56 / (longest * perM), 12))
@@ -50,8 +54,8 @@ export function drawTank(ctx: CanvasRenderingContext2D, frame: TankFrame, scale:
   ctx.fillRect(0, scale.top, width, scale.floor - scale.top)
   ctx.fillStyle = token('bed')
   const spare = height - scale.floor - BED
-  ctx.fillRect(0, scale.floor, width, spare > CHART ? BED : height - scale.floor)
-  if (spare > CHART) drawDepthChart(ctx, frame, { left: 30, right: width - 10, top: scale.floor + BED + 20, bottom: height - 22 }, t)
+  ctx.fillRect(0, scale.floor, width, spare > CHART - BED ? BED : height - scale.floor)
+  if (spare > CHART - BED) drawDepthChart(ctx, frame, { left: 30, right: width - 10, top: scale.floor + BED + 20, bottom: height - 22 }, t)
   ruler(ctx, depthM, scale)
   frame.divers.forEach((diver, i) => path(ctx, diver, scale, scale.starts[i]!, t))
   frame.divers.forEach((diver, i) => rig(ctx, diver, scale, scale.starts[i]!, t))

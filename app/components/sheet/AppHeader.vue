@@ -23,7 +23,7 @@ function takeName(event: Event): void {
 
 <template>
   <header class="bar no-print">
-    <span class="mark figure">Dunecrest</span>
+    <h1 class="mark figure">Dunecrest</h1>
     <span class="name">
       <input class="figure" :value="spread.name" aria-label="Name of this spread" maxlength="100" :aria-invalid="nameError ? 'true' : 'false'" aria-describedby="name-error" @change="takeName">
       <span v-if="nameError" id="name-error" class="error" role="alert">{{ nameError }}</span>

@@ -33,6 +33,8 @@ async function go(id: string): Promise<void> {
 }
 
 async function rename(item: SpreadSummary, event: Event): Promise<void> {
+  // leaving the field after Enter or Escape comes here once more
+  if (renaming.value !== item.id) return
   const parsed = nameSchema.safeParse((event.target as HTMLInputElement).value)
   renameError.value = parsed.success ? undefined : parsed.error.issues[0]?.message
   if (!parsed.success) return

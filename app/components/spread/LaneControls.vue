@@ -25,14 +25,12 @@ const atEnd = (direction: 1 | -1): boolean => stepWeight(ladder.value, props.lan
       label="hook" :value="lane.hookSize" :down-disabled="lane.hookSize === HOOK_SIZES[0]" :up-disabled="lane.hookSize === HOOK_SIZES[HOOK_SIZES.length - 1]"
       @step="direction => edit({ hookSize: stepHook(lane.hookSize, direction) })"
     />
-    <span v-if="family.weighted" class="weight">
-      <LadderStepper
-      label="weight" :value="weightText(lane.weightKg, settings.system)" :down-disabled="atEnd(-1)" :up-disabled="atEnd(1)"
+    <LadderStepper
+      v-if="family.weighted" label="weight" :value="weightText(lane.weightKg, settings.system)" :down-disabled="atEnd(-1)" :up-disabled="atEnd(1)"
       @step="direction => edit({ weightKg: stepWeight(ladder, lane.weightKg, direction) })"
-      />
-      <ChoiceField label="weight material" hide-label :model-value="lane.weightMaterial" :items="materials" @update:model-value="value => edit({ weightMaterial: value })" />
-    </span>
+    />
     <span v-else class="label none">no weight</span>
+    <ChoiceField v-if="family.weighted" label="made of" :model-value="lane.weightMaterial" :items="materials" @update:model-value="value => edit({ weightMaterial: value })" />
     <ChoiceField v-if="rests.length > 1" label="point" :model-value="lane.pointRest" :items="rests" @update:model-value="value => edit({ pointRest: value })" />
     <span v-else class="label none">point open</span>
     <p v-if="wrong('rig.hookSize')" class="error" role="alert">{{ wrong('rig.hookSize') }}</p>
@@ -42,7 +40,6 @@ const atEnd = (direction: 1 | -1): boolean => stepWeight(ladder.value, props.lan
 
 <style scoped>
 .controls { display: flex; flex-wrap: wrap; align-items: center; gap: 4px 12px; padding: 2px 10px 6px; align-content: start; }
-.weight { display: inline-flex; align-items: center; gap: 2px; }
 .none { height: 26px; display: inline-flex; align-items: center; }
 .error { flex-basis: 100%; padding: 3px 8px; background: var(--wrack); color: var(--paper); font-size: 13px; border-radius: 2px; }
 </style>

@@ -6,8 +6,8 @@ import { moved, newLane, withFamily } from '~/utils/lanes'
 /** A lane's name: letter, way of rigging, and what can be done with the lane. */
 const props = defineProps<{ lane: Lane, index: number }>()
 const spread = useSpread()
-const families = FAMILY_IDS.map(value => ({ value, label: FAMILIES[value].name }))
 const lanes = computed(() => spread.content.lanes)
+const families = computed(() => FAMILY_IDS.map(value => ({ value, label: lanes.value.length > 3 ? FAMILIES[value].shortName : FAMILIES[value].name })))
 
 function duplicate(): void {
   spread.edit((draft) => {
@@ -40,7 +40,7 @@ const menu = computed(() => [
 .head { display: flex; align-items: center; gap: 6px; padding: 4px 6px 3px 10px; border-top: 3px solid var(--lane); }
 .grip { cursor: grab; touch-action: none; }
 .family { flex: 1; min-width: 0; }
-.family :deep(button.choice) { width: 100%; background: transparent; border-bottom-color: transparent; font-weight: 600; padding-left: 2px; }
+.family :deep(button.choice) { width: 100%; background: transparent; border-bottom-color: transparent; font-weight: 600; font-size: 14.5px; padding-left: 2px; }
 .family :deep(button.choice:hover) { border-bottom-color: var(--hair-strong); }
 .more { width: 26px; height: 26px; display: grid; place-items: center; font-size: 16px; border-radius: 2px; }
 .more:hover { background: var(--ink); color: var(--paper); }

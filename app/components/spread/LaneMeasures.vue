@@ -12,7 +12,7 @@ const spread = useSpread()
 const fall = computed(() => props.report.fall)
 const pitch = computed(() => Math.round(radToDeg(fall.value.pitchRad.value)))
 const odds = computed(() => oddsText(props.report.snag.snagPerCast))
-const cause = computed(() => props.report.snag.causes.find(c => c.perCast > 0.0005)?.name ?? 'comes through')
+const cause = computed(() => props.report.snag.causes.find(c => c.perCast > 0.0005)?.name)
 const limit = computed(() => props.report.strike.losses[0])
 const seconds = (s: number): string => s < 9.95 ? s.toFixed(1) : String(Math.round(s))
 const perFallen = computed(() => settings.units.depth.label === 'm' ? 'm per m' : 'ft per ft')
@@ -42,7 +42,7 @@ const hints = computed(() => ({
   <MeasureRow name="glide" :value="fall.glide.value.toFixed(2)" :unit="perFallen" :note="course" :basis="fall.glide.basis" :hint="hints.glide">
     <GlideGlyph :value="fall.glide.value" :low="fall.glide.low" :high="fall.glide.high" :sign="fall.summary.glideSign" />
   </MeasureRow>
-  <MeasureRow name="snag" :value="odds.value" :unit="odds.unit" :note="`${Math.round(report.snag.minutesLeft.value)} min/h left; ${cause}`" :basis="report.snag.snagPerCast.basis" :hint="hints.snag">
+  <MeasureRow name="snag" :value="odds.value" :unit="odds.unit" :note="[`${Math.round(report.snag.minutesLeft.value)} min/h left`, cause].filter(Boolean).join('; ')" :basis="report.snag.snagPerCast.basis" :hint="hints.snag">
     <RangeWhisker :measure="report.snag.minutesLeft" :axis="axes.minutes" />
   </MeasureRow>
   <MeasureRow name="hook-up" :value="String(Math.round(100 * report.strike.hookUp.value))" unit="%" :note="limit ? `${LOSS_WORDS[limit.id]} ${percentText(limit.share)}` : 'nothing lost'" :basis="report.strike.hookUp.basis" :hint="hints.hookUp">

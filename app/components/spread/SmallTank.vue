@@ -25,11 +25,12 @@ const { time, playing, rate } = clock
 const frame = computed(() => ({ width: width.value, height: height.value, depthM: props.depthM, divers: divers.value }))
 const scale = computed(() => tankScale(frame.value))
 
+/** The first figures start a drop of themselves; later ones leave the clock where it is, or at the end where it had run out. */
 let shown = false
-watch(divers, (now) => {
-  if (now.length === 0) return
+watch(end, (now, before) => {
+  if (now === 0) return
   if (!shown && reduced.value !== 'reduce') clock.play()
-  else if (!playing.value) clock.seek(shown ? time.value : end.value)
+  else if (!playing.value) clock.seek(!shown || time.value >= before ? now : time.value)
   shown = true
 })
 

@@ -11,7 +11,7 @@ const keeping = useKeeping()
 const tank = useTemplateRef('tank')
 const missing = ref<string>()
 const loading = ref(true)
-const showing = reactive({ spreads: false, palette: false, keys: false })
+const showing = reactive({ spreads: false, palette: false, keys: false, cautions: false })
 
 watch(() => props.id, async (id) => {
   if (id !== undefined && id === spread.saved?.id) return void (loading.value = false)
@@ -20,7 +20,7 @@ watch(() => props.id, async (id) => {
   loading.value = false
 }, { immediate: true })
 
-const { outcomes, verdict, busy, error, retry } = useEvaluation(() => spread.content)
+const { outcomes, verdict, working, busy, error, retry } = useEvaluation(() => spread.content)
 const reports = computed(() => [...outcomes.value.values()].flatMap(o => o.kind === 'done' ? [o.report] : []))
 const axes = computed(() => axesOf(reports.value))
 const order = computed(() => spread.content.lanes.map(l => l.letter))
@@ -92,31 +92,34 @@ useHead({ title: () => `${spread.name} · Dunecrest` })
           </VueDraggable>
         </div>
       </div>
-      <VerdictBar class="verdict" :verdict="verdict" :busy="busy" :error="error" @retry="retry()">
-        <BasisKey />
+      <VerdictBar class="verdict" :verdict="verdict" :busy="working" :error="error" @retry="retry()">
+        <BasisKey @cautions="showing.cautions = true" />
       </VerdictBar>
     </template>
     <SpreadsDialog v-model:open="showing.spreads" @removed="afterRemoval" />
     <PaletteDialog v-model:open="showing.palette" :entries="palette" />
     <KeysDialog v-model:open="showing.keys" :keys="keys" />
+    <CautionsDialog v-model:open="showing.cautions" />
   </main>
 </template>
 
 <style scoped>
 .sheet { min-height: 100dvh; display: flex; flex-direction: column; }
 .field { flex: 1; display: grid; grid-template-columns: 236px minmax(0, 1fr); min-height: 0; }
-.tank { position: sticky; top: 0; }
+.tank { position: sticky; top: 0; height: min(100%, calc(100dvh - 284px)); min-height: 380px; }
 .lanes { position: relative; display: grid; grid-template-columns: repeat(var(--count), minmax(0, 1fr)); grid-template-rows: repeat(9, auto); height: 100%; align-content: start; }
 .lanes-host { min-width: 0; }
-.many :deep(.row) { grid-template-columns: 46px minmax(0, 1fr) 62px; column-gap: 4px; padding-inline: 8px; }
-.many :deep(.picture) { grid-row: 1; width: 62px; }
+.many :deep(.row) { grid-template-columns: 46px minmax(0, 1fr) auto; column-gap: 4px; padding-inline: 8px; }
+.many :deep(.picture) { grid-row: 1; width: auto; }
+.many :deep(.whisker) { width: 42px; }
+.many :deep(.glyph) { max-width: 62px; }
 .many :deep(.number b) { font-size: 21px; }
 .many :deep(.note) { grid-column: 2 / -1; font-size: 12.5px; }
 .many :deep(.glyph) { height: 32px; }
 .many :deep(.chip svg) { display: none; }
 .many :deep(.head .choice) { height: 36px; font-size: 14px; line-height: 1.1; }
 .many :deep(.head .choice span) { white-space: normal; text-align: left; }
-.many :deep(.stepper .name) { display: none; }
+.many :deep(.stepper .name), .many :deep(.controls .choice-field .label) { display: none; }
 .many :deep(.stepper output) { min-width: 7ch; font-size: 15px; }
 .grow { flex: 1; }
 .add { display: inline-flex; align-items: center; gap: 4px; height: 27px; padding: 0 9px; border: var(--line-weight) solid var(--hair-strong); border-radius: 2px; font-size: 14px; }

@@ -9,6 +9,7 @@ import type { Family } from './family'
 export const ballHead: Family = {
   id: 'E1',
   name: 'ball jig head',
+  shortName: 'ball jig head',
   weighted: true,
   hookStyle: 'jig',
   pointRests: ['open'],

@@ -11,6 +11,7 @@ const RING_M = 0.003
 export const bellyWeighted: Family = {
   id: 'W1',
   name: 'belly-weighted screw-lock hook',
+  shortName: 'belly-weighted',
   weighted: true,
   hookStyle: 'bellyWeighted',
   pointRests: ['flush', 'skin', 'buried'],

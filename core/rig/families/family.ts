@@ -18,6 +18,7 @@ export interface FamilyParts {
 export interface Family {
   readonly id: FamilyId
   readonly name: string
+  /** for narrow columns */ readonly shortName: string
   readonly weighted: boolean
   readonly hookStyle: HookStyle
   /** ways the point may rest, the usual one first */ readonly pointRests: readonly PointRest[]

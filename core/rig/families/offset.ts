@@ -10,6 +10,7 @@ import type { Family, FamilyParts } from './family'
 export const offsetHook: Family = {
   id: 'O2',
   name: 'wide-gap offset hook, unweighted',
+  shortName: 'offset, no weight',
   weighted: false,
   hookStyle: 'wideGap',
   pointRests: ['flush', 'skin', 'buried'],
@@ -26,6 +27,7 @@ function placeOffset(bait: BaitShape, spec: RigSpec): FamilyParts {
 export const peggedBullet: Family = {
   id: 'L1',
   name: 'offset hook behind a pegged bullet weight',
+  shortName: 'offset, pegged bullet',
   weighted: true,
   hookStyle: 'wideGap',
   pointRests: ['flush', 'skin', 'buried'],

@@ -1,0 +1,19 @@
+import { defineConfig } from '@playwright/test'
+import { BROWSER_FLAGS } from './scripts/browser.mjs'
+import { findBrowser } from './scripts/prepare.mjs'
+
+export default defineConfig({
+  testDir: './tests/e2e',
+  outputDir: './test-results/browser',
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  workers: 2,
+  forbidOnly: true,
+  reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    contextOptions: { reducedMotion: 'reduce' },
+    launchOptions: { executablePath: findBrowser(), args: BROWSER_FLAGS },
+    trace: 'retain-on-failure',
+  },
+})

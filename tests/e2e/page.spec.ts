@@ -1,0 +1,53 @@
+import { AxeBuilder } from '@axe-core/playwright'
+import { expect, test } from './support'
+
+test('no request leaves the machine', async ({ sheet, page, app }) => {
+  const asked: string[] = []
+  page.on('request', request => void asked.push(request.url()))
+  await sheet.open()
+  await sheet.choose('theme', 'dusk')
+  await page.getByRole('button', { name: 'Spreads' }).click()
+  await expect(page.getByRole('dialog').getByRole('table')).toBeVisible()
+  expect(asked.length).toBeGreaterThan(5)
+  expect(asked.filter(url => !url.startsWith(app.url) && !url.startsWith('data:') && !url.startsWith('blob:'))).toEqual([])
+  expect(await page.evaluate(() => document.fonts.check('16px "Archivo Variable"') && document.fonts.check('16px "Source Sans 3 Variable"'))).toBe(true)
+})
+
+for (const theme of ['day', 'dusk', 'glare'] as const) {
+  test(`accessible in the ${theme} theme, sheet and dialogs`, async ({ sheet, page }) => {
+    await page.addInitScript(name => localStorage.setItem('dunecrest.theme', name), theme)
+    await sheet.open()
+    await sheet.type('length', '60')
+    await sheet.settled()
+    const scan = async (): Promise<void> => {
+      const { violations } = await new AxeBuilder({ page }).analyze()
+      expect(violations.map(v => `${v.id}: ${v.nodes.map(n => n.target.join(' ')).join('; ')}`)).toEqual([])
+    }
+    await scan()
+    await page.getByRole('button', { name: 'Spreads' }).click()
+    await expect(page.getByRole('dialog').getByRole('table')).toBeVisible()
+    await scan()
+    await page.keyboard.press('Escape')
+    await page.keyboard.press('?')
+    await expect(page.getByRole('dialog')).toBeVisible()
+    await scan()
+  })
+}
+
+test('everything of three lanes and the verdict is on a 1280 x 800 screen without scrolling', async ({ sheet, page }) => {
+  await sheet.open()
+  expect(await page.evaluate(() => document.documentElement.scrollHeight)).toBeLessThanOrEqual(800)
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1280)
+})
+
+test.describe('on a phone', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true })
+  test('nothing runs off the side, and a tap on the strip comes to its lane', async ({ sheet, page }) => {
+    await sheet.open()
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(390)
+    await page.getByRole('navigation', { name: 'Rigs' }).getByRole('button').nth(2).tap()
+    await expect(sheet.lane('C').locator('.grip')).toBeInViewport()
+    const target = await sheet.lane('C').getByRole('button', { name: 'hook up' }).boundingBox()
+    expect(target!.width).toBeGreaterThanOrEqual(44)
+  })
+})

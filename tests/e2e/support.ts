@@ -1,0 +1,72 @@
+import { test as base, expect, type Page } from '@playwright/test'
+import type { ChildProcess } from 'node:child_process'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { freePort, startServer } from '../../scripts/serve.mjs'
+
+/** A running application on a data folder of its own, with the demo data in it. */
+export interface App { readonly url: string, restart: (signal: NodeJS.Signals) => Promise<void> }
+
+async function stop(child: ChildProcess, signal: NodeJS.Signals): Promise<void> {
+  const gone = new Promise(resolve => child.once('exit', resolve))
+  child.kill(signal)
+  await gone
+}
+
+export const test = base.extend<{ sheet: Sheet }, { app: App }>({
+  app: [async ({}, use, info) => { // eslint-disable-line no-empty-pattern
+    const folder = mkdtempSync(join(tmpdir(), 'dunecrest-e2e-'))
+    const options = { port: await freePort(4600 + 10 * info.workerIndex), folder: join(folder, 'data'), demo: true, stdio: 'ignore' as const }
+    let { url, child } = await startServer(options)
+    await use({
+      url,
+      restart: async (signal) => {
+        await stop(child, signal);
+        ({ url, child } = await startServer(options))
+      },
+    })
+    await stop(child, 'SIGTERM')
+    rmSync(folder, { recursive: true, force: true })
+  }, { scope: 'worker' }],
+  sheet: async ({ app, page }, use) => {
+    await use(new Sheet(app, page))
+  },
+})
+export { expect }
+
+/** The sheet as a person sees it. */
+export class Sheet {
+  constructor(readonly app: App, readonly page: Page) {}
+
+  async open(path = '/'): Promise<void> {
+    await this.page.goto(this.app.url + path)
+    await this.settled()
+  }
+
+  /** Waits until every lane shows the figures of what is on the sheet. */
+  async settled(): Promise<void> {
+    await expect(this.verdict.locator('.first')).not.toHaveText(/Working out/)
+    await expect(this.verdict).toHaveAttribute('aria-busy', 'false')
+  }
+
+  get verdict() { return this.page.getByRole('region', { name: 'Verdict' }) }
+  lane(letter: string) { return this.page.getByRole('article', { name: `Rig ${letter}:` }) }
+  row(letter: string, name: string) { return this.lane(letter).locator('.row', { has: this.page.locator('.name', { hasText: name }) }) }
+  async figure(letter: string, name: string): Promise<number> {
+    const text = await this.row(letter, name).locator('.number b').innerText()
+    return Number(text.replace('−', '-').replace(/[^\d.-]/g, ''))
+  }
+
+  /** Types into a field and leaves it, as a person would. */
+  async type(label: string, text: string): Promise<void> {
+    const field = this.page.getByLabel(label, { exact: true })
+    await field.fill(text)
+    await field.press('Enter')
+  }
+
+  async choose(label: string, option: string | RegExp): Promise<void> {
+    await this.page.getByLabel(label, { exact: true }).first().click()
+    await this.page.getByRole('option', { name: option }).click()
+  }
+}

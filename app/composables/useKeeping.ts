@@ -51,28 +51,40 @@ export function useKeeping() {
     }
   }
 
-  async function remove({ id, name }: Pick<SpreadSummary, 'id' | 'name'>, after: () => void): Promise<void> {
+  /** Deletes a saved spread. When it is the one on the sheet, the sheet stays as unsaved work. @returns whether it is gone */
+  async function remove({ id, name }: Pick<SpreadSummary, 'id' | 'name'>): Promise<boolean> {
     try {
       await server.remove(id)
     }
     catch (error) {
-      return explain('Not deleted', error)
+      explain('Not deleted', error)
+      return false
     }
-    after()
+    if (id !== spread.saved?.id) return true
+    spread.detach()
+    await router.replace('/')
     toast.add({
       title: `Deleted: ${name}`,
+      description: 'What is on the sheet is kept as unsaved work.',
       duration: 15_000,
-      actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void bringBack(id, after) }],
+      actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void reopen(id) }],
     })
+    return true
   }
 
-  async function bringBack(id: string, after: () => void): Promise<void> {
+  async function reopen(id: string): Promise<void> {
+    if (await bringBack(id)) await router.push(`/spread/${id}`)
+  }
+
+  /** Takes a deletion back. @returns whether it is there again */
+  async function bringBack(id: string): Promise<boolean> {
     try {
       tell(`Back again: ${(await server.restore(id)).name}`)
-      after()
+      return true
     }
     catch (error) {
       explain('Not brought back', error)
+      return false
     }
   }
 
@@ -92,5 +104,5 @@ export function useKeeping() {
     return undefined
   }
 
-  return { save, rename, remove, open, saving }
+  return { save, rename, remove, bringBack, open, saving }
 }

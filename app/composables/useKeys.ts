@@ -19,7 +19,7 @@ function taken(event: KeyboardEvent): boolean {
   const target = event.target as HTMLElement | null
   if (!target?.closest) return false
   if (target.closest('input:not([type=range]), textarea, [contenteditable=true]')) return true
-  if (document.querySelector('[role=dialog], [role=listbox], [role=menu]')) return true
+  if (document.querySelector('[role=dialog][data-state=open], [role=listbox], [role=menu][data-state=open]')) return true
   return (event.key === ' ' || event.key === 'Enter') && target.closest('button, a, summary, select, [role=combobox]') !== null
 }
 

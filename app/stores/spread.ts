@@ -57,6 +57,13 @@ export const useSpread = defineStore('spread', () => {
     keepDraft()
   }
 
+  /** Keeps the sheet as work that was never saved, as when the saved one is deleted. */
+  function detach(): void {
+    localStorage.removeItem(draftKey(saved.value?.id))
+    saved.value = undefined
+    keepDraft()
+  }
+
   function discard(): void {
     localStorage.removeItem(draftKey(saved.value?.id))
     open(saved.value)
@@ -70,7 +77,7 @@ export const useSpread = defineStore('spread', () => {
   const stepBack = (): void => (history.undo(), keepDraft())
   const stepForward = (): void => (history.redo(), keepDraft())
 
-  return { content, name, saved, picked, changed, edit, editLane, open, acknowledge, discard, rename, undo: stepBack, redo: stepForward, canUndo: history.canUndo, canRedo: history.canRedo }
+  return { content, name, saved, picked, changed, edit, editLane, open, acknowledge, detach, discard, rename, undo: stepBack, redo: stepForward, canUndo: history.canUndo, canRedo: history.canRedo }
 })
 
 function readDraft(id: string | undefined): Draft | undefined {

@@ -28,6 +28,7 @@ for (const theme of ['day', 'dusk', 'glare'] as const) {
     await expect(page.getByRole('dialog').getByRole('table')).toBeVisible()
     await scan()
     await page.keyboard.press('Escape')
+    await expect(page.getByRole('dialog')).toHaveCount(0)
     await page.keyboard.press('?')
     await expect(page.getByRole('dialog')).toBeVisible()
     await scan()

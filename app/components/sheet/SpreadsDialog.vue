@@ -6,13 +6,13 @@ import { ServerRefusal } from '~/composables/useSpreads'
 
 /** Saved spreads: open, rename, delete with undo. */
 const open = defineModel<boolean>('open', { required: true })
-const emit = defineEmits<{ removed: [id: string] }>()
 const server = useSpreads()
 const keeping = useKeeping()
 const spread = useSpread()
 const items = shallowRef<SpreadSummary[]>()
 const error = ref<string>()
 const renaming = ref<string>()
+const deleted = shallowRef<SpreadSummary>()
 const renameError = ref<string>()
 
 async function load(): Promise<void> {
@@ -25,7 +25,10 @@ async function load(): Promise<void> {
     error.value = failure.message
   }
 }
-watch(open, now => now && void load(), { immediate: true })
+watch(open, (now) => {
+  deleted.value = undefined
+  if (now) void load()
+}, { immediate: true })
 
 async function go(id: string): Promise<void> {
   open.value = false
@@ -52,16 +55,23 @@ async function rename(item: SpreadSummary, event: Event): Promise<void> {
   await load()
 }
 
-const remove = (item: SpreadSummary): Promise<void> => keeping.remove(item, () => {
-  emit('removed', item.id)
-  void load()
-})
+async function remove(item: SpreadSummary): Promise<void> {
+  if (!await keeping.remove(item)) return
+  deleted.value = item
+  await load()
+}
+async function bringBack(item: SpreadSummary): Promise<void> {
+  if (!await keeping.bringBack(item.id)) return
+  deleted.value = undefined
+  await load()
+}
 const when = (iso: string): string => useDateFormat(iso, 'D MMM YYYY, HH:mm').value
 </script>
 
 <template>
   <UModal v-model:open="open" title="Saved spreads" :ui="{ content: 'max-w-3xl' }">
     <template #body>
+      <p v-if="deleted" class="deleted" role="status">Deleted: {{ deleted.name }} <button type="button" class="link" @click="bringBack(deleted)">Undo</button></p>
       <p v-if="error" class="fail">{{ error }} <button type="button" class="link" @click="load()">Try again</button></p>
       <p v-else-if="!items" class="label">Fetching…</p>
       <p v-else-if="items.length === 0">Nothing saved yet. Give the sheet a name and press Save: it comes back here, and under its own address, with its water, bait and rigs.</p>
@@ -96,6 +106,8 @@ th { text-align: left; font-weight: 400; }
 thead th { font-size: 12px; color: var(--ink-soft); border-bottom: 1px solid var(--ink); padding: 2px 8px 4px 0; }
 tbody td, tbody th { height: 34px; border-bottom: 1px solid var(--hair); padding: 3px 8px 3px 0; }
 .here th { box-shadow: inset 3px 0 0 var(--float); padding-left: 8px; }
+
+.deleted { padding: 6px 10px; margin-bottom: 10px; border-left: 5px solid var(--shell); background: var(--paper); font-size: 15px; }
 .num { text-align: right; padding-right: 18px; }
 .link { text-decoration: underline; text-underline-offset: 3px; text-decoration-color: var(--hair-strong); text-align: left; }
 .link:hover { text-decoration-color: var(--float); }

@@ -57,7 +57,6 @@ const goTo = (letter: Letter): void => {
   lanesHost.value?.querySelector(`.lane-${letter}`)?.scrollIntoView({ inline: 'start', block: 'nearest' })
 }
 const addMenu = computed(() => FAMILY_IDS.map(id => ({ label: FAMILIES[id].name, onSelect: () => add(id) })))
-const afterRemoval = (id: string): void => void (id === spread.saved?.id && navigateTo('/'))
 useHead({ title: () => `${spread.name} · Dunecrest` })
 </script>
 
@@ -68,7 +67,7 @@ useHead({ title: () => `${spread.name} · Dunecrest` })
       @spreads="showing.spreads = true" @fresh="startNew" @palette="showing.palette = true" @keys="showing.keys = true"
     />
     <section v-if="missing" class="missing">
-      <h1>{{ missing }}</h1>
+      <h2>{{ missing }}</h2>
       <p><NuxtLink to="/">Go to a fresh sheet</NuxtLink> or <button type="button" @click="showing.spreads = true">see the saved spreads</button>.</p>
     </section>
     <section v-else-if="loading" class="missing"><p class="label">Opening the spread…</p></section>
@@ -96,7 +95,7 @@ useHead({ title: () => `${spread.name} · Dunecrest` })
         <BasisKey @cautions="showing.cautions = true" />
       </VerdictBar>
     </template>
-    <SpreadsDialog v-model:open="showing.spreads" @removed="afterRemoval" />
+    <SpreadsDialog v-model:open="showing.spreads" />
     <PaletteDialog v-model:open="showing.palette" :entries="palette" />
     <KeysDialog v-model:open="showing.keys" :keys="keys" />
     <CautionsDialog v-model:open="showing.cautions" />
@@ -128,7 +127,7 @@ useHead({ title: () => `${spread.name} · Dunecrest` })
 .verdict { position: sticky; bottom: 0; z-index: 5; }
 .in-small { display: none; }
 .missing { padding: 48px 24px; max-width: 60ch; font-size: 16px; }
-.missing h1 { font-size: 20px; margin-bottom: 8px; }
+.missing h2 { font-size: 20px; margin-bottom: 8px; }
 .missing :is(a, button) { text-decoration: underline; text-underline-offset: 3px; }
 @media (max-width: 899px) {
   .field { grid-template-columns: minmax(0, 1fr); }

@@ -11,19 +11,5 @@ const CAUTIONS = [
 </script>
 
 <template>
-  <UModal v-model:open="open" title="Cautions">
-    <template #body>
-      <dl>
-        <template v-for="[what, text] in CAUTIONS" :key="what">
-          <dt class="figure">{{ what }}</dt>
-          <dd>{{ text }}</dd>
-        </template>
-      </dl>
-    </template>
-  </UModal>
+  <TermsDialog v-model:open="open" title="Cautions" :terms="CAUTIONS" />
 </template>
-
-<style scoped>
-dl { display: grid; grid-template-columns: max-content 1fr; gap: 10px 16px; font-size: 15px; }
-dt { font-weight: 600; }
-</style>

@@ -97,7 +97,7 @@ useHead({ title: () => `${spread.name} · Dunecrest` })
     </template>
     <SpreadsDialog v-model:open="showing.spreads" />
     <PaletteDialog v-model:open="showing.palette" :entries="palette" />
-    <KeysDialog v-model:open="showing.keys" :keys="keys" />
+    <TermsDialog v-model:open="showing.keys" title="Keys" :terms="keys.map(key => [key.keys, key.says] as const)" />
     <CautionsDialog v-model:open="showing.cautions" />
   </main>
 </template>

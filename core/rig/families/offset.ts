@@ -9,7 +9,7 @@ import type { Family, FamilyParts } from './family'
 /** O2: the eye tucked into the nose, the neck leaving by the chin, the shank along the belly, nothing but the hook's own weight. */
 export const offsetHook: Family = {
   id: 'O2',
-  name: 'wide-gap offset hook, unweighted',
+  name: 'offset hook, unweighted',
   shortName: 'offset, no weight',
   weighted: false,
   hookStyle: 'wideGap',

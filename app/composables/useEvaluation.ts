@@ -60,7 +60,7 @@ export function useEvaluation(content: () => SpreadContent) {
 function jobOf({ water: { place: _, ...water }, line, bait, lanes }: SpreadContent): EvaluateJob {
   return {
     bait: { ...bait },
-    conditions: { ...water, lineKind: line.kind, lineStrengthN: line.strengthN },
+    conditions: { ...water, lineKind: line.kind, lineStrengthN: line.strengthN, ...(line.hold ? { hold: line.hold } : {}) },
     lanes: lanes.map(({ letter, ...rig }) => ({ letter, rig: { ...rig } })),
   }
 }

@@ -1,8 +1,8 @@
 import { rotate } from '#catalogue'
 import type { Quaternion, RigSolid, Vec3 } from '#core'
 
-/** Numbers a station takes in `RigSolid.stations` (x, z, width, height). */
-const STRIDE = 4
+/** Numbers a station takes in `RigSolid.stations` (x, y, z, width, height). */
+const STRIDE = 5
 
 /** A rig seen from the side, about its centre of gravity: closed outlines and the wire, as X Z pairs in metres (X away from the rod, Z up). */
 export interface SideView {
@@ -39,8 +39,8 @@ function envelope(solid: RigSolid, at: Place, ax: Vec3, ay: Vec3, az: Vec3): num
   const upper: number[] = []
   const lower: number[] = []
   for (let i = 0; i < solid.stations.length; i += STRIDE) {
-    const [x, z, w, h] = [solid.stations[i]!, solid.stations[i + 1]!, solid.stations[i + 2]!, solid.stations[i + 3]!]
-    const [cx, cz] = at(x, 0, z)
+    const [x, y, z, w, h] = [solid.stations[i]!, solid.stations[i + 1]!, solid.stations[i + 2]!, solid.stations[i + 3]!, solid.stations[i + 4]!]
+    const [cx, cz] = at(x, y, z)
     const reach = Math.hypot((w / 2) * (ay[0] * n[0] + ay[2] * n[1]), (h / 2) * (az[0] * n[0] + az[2] * n[1]))
     upper.push(cx + n[0] * reach, cz + n[1] * reach)
     lower.unshift(cx - n[0] * reach, cz - n[1] * reach)
@@ -53,9 +53,9 @@ const ROUND = 20
 /** The thickest section by itself, which is what is seen when the bait comes head on. */
 function widest(solid: RigSolid, at: Place, ay: Vec3, az: Vec3): number[] {
   let best = 0
-  for (let i = 0; i < solid.stations.length; i += STRIDE) if (solid.stations[i + 3]! > solid.stations[best + 3]!) best = i
-  const [x, z, w, h] = [solid.stations[best]!, solid.stations[best + 1]!, solid.stations[best + 2]!, solid.stations[best + 3]!]
-  const [cx, cz] = at(x, 0, z)
+  for (let i = 0; i < solid.stations.length; i += STRIDE) if (solid.stations[i + 4]! > solid.stations[best + 4]!) best = i
+  const [x, y, z, w, h] = [solid.stations[best]!, solid.stations[best + 1]!, solid.stations[best + 2]!, solid.stations[best + 3]!, solid.stations[best + 4]!]
+  const [cx, cz] = at(x, y, z)
   return Array.from({ length: ROUND }, (_, i) => {
     const c = Math.cos((2 * Math.PI * i) / ROUND) * w / 2
     const s = Math.sin((2 * Math.PI * i) / ROUND) * h / 2

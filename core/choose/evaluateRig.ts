@@ -1,6 +1,11 @@
 import { evaluateFall, type FallBodies, type FallResult } from '../fall/evaluateFall'
 import { SAMPLE_STRIDE, type Drop, type DropFailure } from '../fall/drop'
 import { hydroBody, type HydroBody } from '../fall/hydroBody'
+import type { LineHold } from '../fall/linePull'
+import type { TetheredWeight } from '../fall/tether'
+import { BULLET_DRAG } from '../fall/compactDrag'
+import { WEIGHT_MATERIALS, weightSize } from '../tackle/weights'
+import type { Stream } from '../water/stream'
 import { retrievePosture } from '../fall/retrieve'
 import { evaluateFit, type FitResult } from '../fit/evaluateFit'
 import { rollOf } from '../numerics/quaternion'
@@ -26,6 +31,8 @@ export interface Conditions {
   readonly bottom: BottomId
   readonly lineKind: LineKind
   readonly lineStrengthN: number
+  /** a current at the surface, m/s, and where it sets; still water when left out */ readonly stream?: Omit<Stream, 'depthM'>
+  /** how the line is held; slack when left out */ readonly hold?: LineHold
 }
 
 /** All measures of one rig. */
@@ -54,21 +61,43 @@ export function evaluateRig(
   const water = options.water ?? waterOf(conditions.temperatureC, conditions.salinityGKg)
   const line = lineOf(conditions.lineKind, conditions.lineStrengthN)
   const rig = assembleRig(bait, spec)
-  const bodies = bodiesOf(rig, water)
-  const fall = evaluateFall(bodies, { depthM: conditions.depthM, line })
+  const bodies = { ...bodiesOf(rig, water), ...secondOf(rig, water) }
+  const { depthM, stream, hold } = conditions
+  const fall = evaluateFall(bodies, {
+    depthM, line,
+    ...(stream ? { stream: { ...stream, depthM } } : {}),
+    ...(hold ? { hold } : {}),
+  })
   if (!fall.ok) return fall
   const postures = { retrieveRollRad: retrievePosture(bodies.typical).rollRad, fallRollRad: fallRolls(fall.value.drop) }
   const obstacles = obstaclesOf(conditions.cover, conditions.bottom)
   const snag = evaluateSnag(pointLip(rig), obstacles, postures, seededRandom(seed))
   const strike = evaluateStrike(strikeRig(rig), { ...USUAL_TACKLE, line }, seededRandom(seed + 1))
   return success({
-    massKg: rig.geometry.massKg,
+    massKg: rig.geometry.massKg + (rig.parts.second?.massKg ?? 0),
     fall: fall.value,
     fit: evaluateFit(rig, line),
     snag,
     strike,
     takeShare: product(strike.hookUp, snag.minutesLeft, 1 / 60),
   })
+}
+
+/** The weight that hangs on its own, as the fall takes it; a bullet meets the water as its streamlined nose does. */
+function secondOf(rig: AssembledRig, water: Water): { readonly weight?: TetheredWeight } {
+  const { second } = rig.parts
+  if (!second) return {}
+  const densityKgM3 = WEIGHT_MATERIALS[second.material].densityKgM3
+  return {
+    weight: {
+      massKg: second.massKg,
+      displacedKg: (second.massKg / densityKgM3) * water.densityKgM3,
+      diameterM: weightSize(second.shape, second.massKg, densityKgM3).widthM,
+      dragFactor: second.shape === 'bullet' ? BULLET_DRAG : 1,
+      tetherM: second.tetherM,
+      lineOnWeight: second.lineOnWeight,
+    },
+  }
 }
 
 /** The rig packed for a water, and again with its plastic at both ends of the material's density, unless the density is given. */

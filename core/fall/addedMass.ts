@@ -46,7 +46,7 @@ function addStrip(matrix: Float64Array, s: Strip, centre: Vec3, rho: number, axi
 function compactTensor(c: Compact, rho: number): Float64Array {
   const tensor = new Float64Array(9)
   if (c.kind === 'nose') return tensor
-  if (c.kind === 'paddle') tensor[0] = (8 / 3) * rho * (Math.sqrt(c.size[1] * c.size[2]) / 2) ** 3
+  if (c.kind === 'paddle') outer(tensor, [Math.cos(c.yawRad ?? 0), Math.sin(c.yawRad ?? 0), 0], (8 / 3) * rho * (Math.sqrt(c.size[1] * c.size[2]) / 2) ** 3)
   else if (c.kind === 'fork') tensor[8] = rho * Math.PI * (c.size[1] / 2) ** 2 * c.size[0]
   else for (let k = 0; k < 3; k++) tensor[4 * k] = 0.5 * rho * c.displacedM3
   return tensor

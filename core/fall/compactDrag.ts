@@ -13,6 +13,9 @@ const PADDLE_CD = 0.9
 /** Rounded blunt nose ahead of a long body, on frontal area (Hoerner p. 3-12). */
 const NOSE_CD = 0.2
 
+/** A bullet's streamlined nose, or its drag as it hangs on the line, against a sphere of its diameter (Hoerner ch. 3, *assumed* within ±20 %). */
+export const BULLET_DRAG = 0.6
+
 /** Plate across the flow (Hoerner p. 3-15). */
 const PLATE_CD = 1.17
 
@@ -26,7 +29,7 @@ export function compactDrag(c: Compact): CompactDrag {
   const filled = c.joined ? FILLED_WAKE : 1
   switch (c.kind) {
     case 'ball': return { areas: [filled * front, front, front], diameterM: y }
-    case 'bullet': return { areas: [0.6 * filled * front, 1.5 * x * z * 0.85, 1.5 * x * y * 0.85], diameterM: y }
+    case 'bullet': return { areas: [BULLET_DRAG * filled * front, 1.5 * x * z * 0.85, 1.5 * x * y * 0.85], diameterM: y }
     case 'belly': return { areas: [filled * front, 0.7 * (Math.PI / 4) * x * z, 0.7 * (Math.PI / 4) * x * y], diameterM: y }
     case 'nose': return { areas: [NOSE_CD * front, 0, 0], diameterM: 0 }
     case 'paddle': return { areas: [PADDLE_CD * front, PLATE_CD * x * z, PLATE_CD * x * y], diameterM: 0 }

@@ -3,8 +3,11 @@ import { failure, success, type Outcome } from '../outcome'
 import type { Line } from '../tackle/lines'
 import { DEFAULT_FACTORS, type FallFactors } from './factors'
 import type { HydroBody } from './hydroBody'
+import { streamAt, type Stream } from '../water/stream'
+import { linePull, type LineHold } from './linePull'
+import { recorder } from './recorder'
 import { makeLoads, STANDARD_GRAVITY } from './loads'
-import { momentum, STATE_SIZE, stepper } from './motion'
+import { momentum, STATE_SIZE, stepper, type Surroundings } from './motion'
 
 /** How a rig is let go: at rest, its tie point at the surface. Angles in radians. */
 export interface Start { readonly heading: number, readonly pitch: number, readonly roll: number }
@@ -19,6 +22,8 @@ export interface DropOptions {
   readonly depthM: number
   readonly line?: Line
   readonly factors?: FallFactors
+  /** a current; still water when left out */ readonly stream?: Stream
+  /** how the line is held; slack when left out */ readonly hold?: LineHold
   readonly start?: Start
   /** integration step, s */ readonly stepS?: number
   /** simulated time after which the drop is given up, s */ readonly limitS?: number
@@ -28,11 +33,11 @@ export interface DropOptions {
 
 /** 20 ms keeps the fall time of the catalogue's rigs within 0.02 % of a 1 ms step (tested). */
 export const STEP_S = 0.02
+/** On a tight line, whose stretch swings faster than the rig. */
+export const TIGHT_STEP_S = 0.005
 export const LIMIT_S = 180
-/** Time between recorded samples, s. */
-export const SAMPLE_S = 0.02
-/** Numbers a sample takes: time (s), x y z of the centre of gravity (m, world, Z up from the surface), quaternion w x y z. */
-export const SAMPLE_STRIDE = 8
+
+export { SAMPLE_STRIDE } from './recorder'
 
 export interface Drop {
   /** packed samples, SAMPLE_STRIDE numbers each, first at t = 0, last at the bottom */ readonly samples: Float64Array
@@ -48,16 +53,16 @@ export type DropFailure = 'floats' | 'timeLimit' | 'unstable'
  * @throws RangeError unless depth and step are positive
  */
 export function dropRig(body: HydroBody, options: DropOptions): Outcome<Drop, DropFailure> {
-  const { depthM, stepS = STEP_S, limitS = LIMIT_S } = options
+  const { depthM, hold, stepS = hold?.mode === 'tight' ? TIGHT_STEP_S : STEP_S, limitS = LIMIT_S } = options
   if (!(depthM > 0 && stepS > 0)) throw new RangeError('dropRig: depthM and stepS must be positive')
   if (body.displacedKg >= body.geometry.massKg) {
     return failure('floats', 'It floats: it never sinks in this water.')
   }
   const { viscous = true, gravityMS2 = STANDARD_GRAVITY, factors = DEFAULT_FACTORS, line } = options
-  const advance = stepper(body, makeLoads(body, { factors, viscous, gravityMS2, ...(line ? { line } : {}) }))
+  const advance = stepper(body, makeLoads(body, { factors, viscous, gravityMS2, ...(line ? { line } : {}) }), surroundingsOf(options, (body.geometry.massKg - body.displacedKg) * gravityMS2))
   const y = startState(body, options.start ?? USUAL_START)
-  const recorder = record(stepS)
-  recorder(0, y)
+  const record = recorder(stepS)
+  record(0, y)
   const before = new Float64Array(STATE_SIZE)
   const most = Math.ceil(limitS / stepS)
   for (let n = 1; n <= most; n++) {
@@ -67,11 +72,18 @@ export function dropRig(body: HydroBody, options: DropOptions): Outcome<Drop, Dr
     if (y[2]! - body.lengthM < -depthM && lowestPoint(body, y) <= -depthM) {
       const part = touch(body, advance, before, y, stepS, depthM)
       const timeS = (n - 1) * stepS + part
-      return success({ samples: recorder(timeS, y, true), timeS, depthM, steps: n })
+      return success({ samples: record(timeS, y, true), timeS, depthM, steps: n })
     }
-    recorder(n * stepS, y)
+    record(n * stepS, y)
   }
   return failure('timeLimit', `Still sinking after ${limitS} s: too nearly afloat to be of use in this water.`)
+}
+
+/** Current and held line as the equations of motion take them. @throws RangeError when a line is held that is not there */
+export function surroundingsOf({ stream, hold, line }: Pick<DropOptions, 'stream' | 'hold' | 'line'>, sinkingN: number): Surroundings {
+  if (hold && hold.mode !== 'slack' && !line) throw new RangeError('surroundingsOf: a held line needs a line')
+  const pull = hold && line ? linePull(hold, line, sinkingN) : undefined
+  return { ...(stream && stream.surfaceMS > 0 ? { stream: streamAt(stream) } : {}), ...(pull ? { pull } : {}) }
 }
 
 /** State at rest with the tie point at the surface. */
@@ -115,25 +127,4 @@ function touch(
   y.set(before)
   advance(y, high)
   return high
-}
-
-function record(stepS: number): (t: number, y: Float64Array, last?: boolean) => Float64Array {
-  const every = Math.max(1, Math.round(SAMPLE_S / stepS))
-  let packed = new Float64Array(SAMPLE_STRIDE * 512)
-  let count = 0
-  let calls = 0
-  return (t, y, last = false) => {
-    if (last || calls % every === 0) {
-      if ((count + 1) * SAMPLE_STRIDE > packed.length) {
-        const wider = new Float64Array(packed.length * 2)
-        wider.set(packed)
-        packed = wider
-      }
-      packed[count * SAMPLE_STRIDE] = t
-      for (let i = 0; i < 7; i++) packed[count * SAMPLE_STRIDE + 1 + i] = y[i]!
-      count++
-    }
-    calls++
-    return last ? packed.slice(0, count * SAMPLE_STRIDE) : packed
-  }
 }

@@ -1,6 +1,11 @@
 import { spreadMeasure, success, type Measure, type Outcome } from '../outcome'
 import type { Line } from '../tackle/lines'
-import { dropRig, LIMIT_S, SAMPLE_STRIDE, USUAL_START, type Drop, type DropFailure, type Start } from './drop'
+import type { Stream } from '../water/stream'
+import type { LineHold } from './linePull'
+import { restOf, type Rest } from './rest'
+import type { TetheredWeight } from './tether'
+import { dropTethered, type TetheredDrop } from './dropTethered'
+import { dropRig, LIMIT_S, SAMPLE_STRIDE, USUAL_START, type Drop, type DropFailure, type DropOptions, type Start } from './drop'
 import { DEFAULT_FACTORS, FALL_FACTORS, type FallFactors } from './factors'
 import type { HydroBody } from './hydroBody'
 import { summarize, type FallSummary } from './summary'
@@ -8,14 +13,15 @@ import { trimFall, type Trim } from './trim'
 
 /** Fall rate, posture and glide of one rig, each with its range. Angles in radians, times in seconds. */
 export interface FallResult {
-  readonly drop: Drop
+  readonly drop: Drop | TetheredDrop
   /** splash to bottom, s */ readonly timeS: Measure
   readonly meanSpeedMS: Measure
   readonly pitchRad: Measure
   /** roll away from back-up, 0..pi */ readonly rollRad: Measure
   /** sideways metres per metre fallen */ readonly glide: Measure
   readonly turnsPerM: number
-  /** scatter of the landing place over a set of starts, m per m fallen: how little a fall can be repeated */ readonly scatter: number
+  /** scatter of the landing place over a set of starts, m per m fallen: how little a fall can be repeated; not worked out for rigs of two bodies */ readonly scatter?: number
+  /** how it comes to lie on a hard bottom */ readonly rest: Rest
   readonly summary: FallSummary
   /** the input whose doubt moves the fall time most */ readonly mainDoubt: DoubtId
   /** true where the lightest plastic of the range would float */ readonly mayFloat: boolean
@@ -24,9 +30,25 @@ export interface FallResult {
 export type DoubtId = keyof FallFactors | 'density'
 
 /** Bodies of the same rig with the plastic at its typical, least and greatest density. */
-export interface FallBodies { readonly typical: HydroBody, readonly light?: HydroBody, readonly dense?: HydroBody }
+export interface FallBodies {
+  readonly typical: HydroBody
+  readonly light?: HydroBody
+  readonly dense?: HydroBody
+  /** a weight that hangs on its own */ readonly weight?: TetheredWeight
+}
 
-export interface FallConditions { readonly depthM: number, readonly line?: Line, readonly factors?: FallFactors }
+export interface FallConditions {
+  readonly depthM: number
+  readonly line?: Line
+  readonly factors?: FallFactors
+  readonly stream?: Stream
+  readonly hold?: LineHold
+}
+
+/** Drops one body, or bait and weight where there are two. */
+function dropAny(body: HydroBody, weight: TetheredWeight | undefined, options: DropOptions): Outcome<Drop | TetheredDrop, DropFailure> {
+  return weight ? dropTethered(body, weight, options) : dropRig(body, options)
+}
 
 /**
  * Drops a rig and puts a range on what it does. The range comes from moving each uncertain input to both ends of its
@@ -35,10 +57,12 @@ export interface FallConditions { readonly depthM: number, readonly line?: Line,
  */
 export function evaluateFall(bodies: FallBodies, conditions: FallConditions): Outcome<FallResult, DropFailure> {
   const factors = conditions.factors ?? DEFAULT_FACTORS
-  const dropped = dropRig(bodies.typical, { ...conditions, factors })
+  const { weight } = bodies
+  const dropped = dropAny(bodies.typical, weight, { ...conditions, factors })
   if (!dropped.ok) return dropped
-  const summary = summarize(dropped.value)
-  const base = steady(bodies.typical, conditions, factors, 'anywhere')
+  const summary = summarize(dropped.value, conditions.stream)
+  const held = conditions.hold !== undefined && conditions.hold.mode !== 'slack'
+  const base = steady(bodies.typical, weight, conditions, factors, (weight && Number.isFinite(weight.tetherM)) || held ? 'unsteady' : 'anywhere')
   const doubts = base ? vary(bodies, conditions, factors, base) : []
   const reach = { time: [0, 0], pitch: [0, 0], roll: [0, 0], glide: [0, 0] } satisfies Record<string, [number, number]>
   let mainDoubt: DoubtId = 'crossDrag'
@@ -71,11 +95,27 @@ export function evaluateFall(bodies: FallBodies, conditions: FallConditions): Ou
     rollRad: ranged(summary.rollRad, reach.roll, 0, Math.PI),
     glide: ranged(summary.glide, reach.glide, 0, Infinity),
     turnsPerM: summary.turnsPerM,
-    scatter: landingScatter(bodies.typical, conditions, factors),
+    ...(weight ? {} : { scatter: landingScatter(bodies.typical, conditions, factors) }),
+    rest: restAfter(bodies, dropped.value),
     mainDoubt,
     mayFloat,
   })
 }
+
+/** Rest from the last state of a drop. A weight on a short joint holds the bait's nose; on a longer tether the bait lies by itself. */
+function restAfter({ typical, weight }: FallBodies, drop: Drop | TetheredDrop): Rest {
+  const s = drop.samples.subarray(drop.samples.length - SAMPLE_STRIDE)
+  const from = [s[4]!, s[5]!, s[6]!, s[7]!] as const
+  const hinged = weight !== undefined && weight.tetherM < JOINT_M
+  return restOf(typical, {
+    from,
+    hangs: 'ending' in drop && drop.ending === 'hovers' && !hinged,
+    ...(hinged ? { hingeM: weight.diameterM / 2 + weight.tetherM } : {}),
+  })
+}
+
+/** A tether up to this length is a joint, m. */
+const JOINT_M = 0.03
 
 function ranged(value: number, [down, up]: readonly [number, number], least: number, most: number): Measure {
   const m = spreadMeasure(value, Math.sqrt(down), Math.sqrt(up))
@@ -91,15 +131,16 @@ type Steady = Pick<Trim, 'sinkMS' | 'pitchRad' | 'rollRad' | 'glide'> & { readon
 
 /** Steady fall by trim, `near` a known one; where there is none, by a coarse drop. Undefined when it does not sink. */
 function steady(
-  body: HydroBody, { depthM, line }: FallConditions, factors: FallFactors, near: Trim | 'anywhere' | 'unsteady',
+  body: HydroBody, weight: TetheredWeight | undefined, { depthM, line, hold }: FallConditions, factors: FallFactors, near: Trim | 'anywhere' | 'unsteady',
 ): Steady | undefined {
   if (near !== 'unsteady') {
     const from = near === 'anywhere' ? {} : { near }
-    const trim = trimFall(body, { depthM: depthM / 2, factors, ...(line ? { line } : {}), ...from })
+    const trim = trimFall(body, { depthM: depthM / 2, factors, ...(line && !weight ? { line } : {}), ...from })
     if (trim.ok && trim.value.stable) return { ...trim.value, trim: trim.value }
     if (!trim.ok && trim.code === 'floats') return undefined
   }
-  const coarse = dropRig(body, { depthM: Math.min(depthM, COARSE_DEPTH_M), factors, stepS: COARSE_S, ...(line ? { line } : {}) })
+  const stepS = weight || hold?.mode === 'tight' ? TETHER_COARSE_S : COARSE_S
+  const coarse = dropAny(body, weight, { depthM: Math.min(depthM, weight ? TETHER_DEPTH_M : COARSE_DEPTH_M), factors, stepS, ...(line ? { line } : {}), ...(hold ? { hold } : {}) })
   if (!coarse.ok) return undefined
   const s = summarize(coarse.value)
   return { sinkMS: s.meanSpeedMS, pitchRad: s.pitchRad, rollRad: s.rollRad, glide: s.glide }
@@ -107,6 +148,8 @@ function steady(
 
 /** Step and depth of the coarse drops that only serve ranges: most rigs have settled within two metres. */
 const COARSE_S = 0.04
+const TETHER_COARSE_S = 0.01
+const TETHER_DEPTH_M = 1.2
 const COARSE_DEPTH_M = 2
 const SCATTER_DEPTH_M = 1.2
 
@@ -117,11 +160,11 @@ function vary(bodies: FallBodies, conditions: FallConditions, factors: FallFacto
     if (id === 'lineBow' && !conditions.line) continue
     const { value, low, high } = FALL_FACTORS[id]
     for (const end of [low, high]) {
-      found.push({ id, at: steady(bodies.typical, conditions, { ...factors, [id]: factors[id] * end / value }, near) })
+      found.push({ id, at: steady(bodies.typical, bodies.weight, conditions, { ...factors, [id]: factors[id] * end / value }, near) })
     }
   }
   for (const body of [bodies.light, bodies.dense]) {
-    if (body) found.push({ id: 'density', at: steady(body, conditions, factors, near) })
+    if (body) found.push({ id: 'density', at: steady(body, bodies.weight, conditions, factors, near) })
   }
   return found
 }

@@ -8,8 +8,8 @@ import { ellipseFactor, finiteLengthFactor, formFactor } from './dragCurves'
 
 /** Numbers a strip takes in `HydroBody.strips`, in this order. */
 export const STRIP_STRIDE = 17
-/** Numbers a lump takes in `HydroBody.compacts`: place x y z, drag areas x y z (m²), diameter (m, 0 for constant drag). */
-export const COMPACT_STRIDE = 7
+/** Numbers a lump takes in `HydroBody.compacts`: place x y z, drag areas along its own axes (m²), diameter (m, 0 for constant drag), cosine and sine of its turn about z. */
+export const COMPACT_STRIDE = 9
 
 /** A rig packed for one water: everything the loads need, about the centre of gravity. */
 export interface HydroBody {
@@ -57,7 +57,7 @@ export function hydroBody(geometry: RigGeometry, water: Water): HydroBody {
 function packStrips(rig: RigGeometry, about: (p: Vec3) => Vec3): Float64Array {
   const wet = rig.strips.filter(s => s.wet)
   const thick = Math.max(0, ...wet.map(s => Math.max(s.widthM, s.heightM)))
-  const plastic = wet.filter(s => s.axis[0] === 1 && s.lengthM > 0 && Math.max(s.widthM, s.heightM) > 0.15 * thick)
+  const plastic = wet.filter(s => s.part === 'bait' && Math.max(s.widthM, s.heightM) > 0.15 * thick)
   const length = plastic.reduce((sum, s) => sum + s.lengthM, 0)
   const breadth = length > 0 ? plastic.reduce((sum, s) => sum + s.lengthM * Math.sqrt(s.widthM * s.heightM), 0) / length : 1
   const ends = finiteLengthFactor(length / breadth)
@@ -81,7 +81,8 @@ function packCompacts(rig: RigGeometry, about: (p: Vec3) => Vec3): Float64Array 
   const packed = new Float64Array(rig.compacts.length * COMPACT_STRIDE)
   rig.compacts.forEach((c, i) => {
     const drag = compactDrag(c)
-    packed.set([...about(c.at), ...drag.areas, drag.diameterM], i * COMPACT_STRIDE)
+    const yaw = c.yawRad ?? 0
+    packed.set([...about(c.at), ...drag.areas, drag.diameterM, Math.cos(yaw), Math.sin(yaw)], i * COMPACT_STRIDE)
   })
   return packed
 }

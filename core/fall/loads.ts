@@ -1,5 +1,6 @@
 import { GRAVITY_MS2 } from '../constants'
 import type { Line } from '../tackle/lines'
+import { addAt } from './addAt'
 import { cylinderCdOfSquare, frictionCf, sphereCd } from './dragCurves'
 import type { FallFactors } from './factors'
 import { COMPACT_STRIDE, STRIP_STRIDE, type HydroBody } from './hydroBody'
@@ -126,7 +127,11 @@ export function makeLoads(body: HydroBody, options: LoadOptions): Loads {
       const d = compacts[i + 6]!
       const drag = -0.5 * rho * (d > 0 ? sphereCd(perViscosity * speed * d) : 1) * speed
       const across = drag * factors.crossDrag
-      add(out, x, y, z, drag * factors.axialDrag * compacts[i + 3]! * lx, across * compacts[i + 4]! * ly, across * compacts[i + 5]! * lz)
+      const cos = compacts[i + 7]!
+      const sin = compacts[i + 8]!
+      const fx = drag * factors.axialDrag * compacts[i + 3]! * (cos * lx + sin * ly)
+      const fy = across * compacts[i + 4]! * (cos * ly - sin * lx)
+      addAt(out, x, y, z, cos * fx - sin * fy, sin * fx + cos * fy, across * compacts[i + 5]! * lz)
     }
   }
 
@@ -157,7 +162,7 @@ export function makeLoads(body: HydroBody, options: LoadOptions): Loads {
     const ly = v[1]! + v[5]! * x - v[3]! * z
     const lz = v[2]! + v[3]! * y - v[4]! * x
     const k = -lineDragPerSpeed(stock, water, tieDepthM, Math.sqrt(lx * lx + ly * ly + lz * lz), factors.lineBow)
-    add(out, x, y, z, k * lx, k * ly, k * lz)
+    addAt(out, x, y, z, k * lx, k * ly, k * lz)
   }
 
   function towLoad(tow: Tow, v: Float64Array, axes: Float64Array, out: Float64Array): void {
@@ -169,15 +174,6 @@ export function makeLoads(body: HydroBody, options: LoadOptions): Loads {
     const dz = rise * axes[2]! + level * axes[5]!
     const along = dx * (v[0]! + v[4]! * z - v[5]! * y) + dy * (v[1]! + v[5]! * x - v[3]! * z) + dz * (v[2]! + v[3]! * y - v[4]! * x)
     const pull = tow.newtonPerMS * Math.max(0, tow.speedMS - along)
-    add(out, x, y, z, pull * dx, pull * dy, pull * dz)
+    addAt(out, x, y, z, pull * dx, pull * dy, pull * dz)
   }
-}
-
-function add(out: Float64Array, x: number, y: number, z: number, fx: number, fy: number, fz: number): void {
-  out[0]! += fx
-  out[1]! += fy
-  out[2]! += fz
-  out[3]! += y * fz - z * fy
-  out[4]! += z * fx - x * fz
-  out[5]! += x * fy - y * fx
 }

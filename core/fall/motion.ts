@@ -1,20 +1,34 @@
 import { rungeKutta4 } from '../numerics/rk4'
 import type { HydroBody } from './hydroBody'
+import { addAt } from './addAt'
+import type { Pull } from './linePull'
 import type { Loads } from './loads'
 
 /** State of a falling body: place of the centre of gravity (world, 3), attitude (quaternion, 4), linear and angular momentum (body, 3 + 3). */
 export const STATE_SIZE = 13
 
+/** What surrounds a falling body besides still water and a slack line. */
+export interface Surroundings {
+  /** the water's velocity X Y at a height */ readonly stream?: (z: number, out: Float64Array) => void
+  /** force of a held line at the tie point */ readonly pull?: Pull
+}
+
 /**
  * Right-hand side of Kirchhoff's equations (Lamb, Hydrodynamics, ch. VI):
  * dp/dt = p x w + F, dh/dt = h x w + p x v + T, with (p, h) = M (v, w), M constant in body axes.
+ * In a current the momenta are those of the motion through the water; the place moves with the water besides. What the
+ * change of current with depth does to the body's own momentum is left out: over a bait's length it is small.
  * @returns a derivative function over the 13 state numbers
  */
-export function kirchhoff(body: HydroBody, loads: Loads): (y: Float64Array, dy: Float64Array) => void {
+export function kirchhoff(body: HydroBody, loads: Loads, { stream, pull }: Surroundings = {}): (y: Float64Array, dy: Float64Array) => void {
   const v = new Float64Array(6)
   const force = new Float64Array(6)
   const axes = new Float64Array(6)
   const tie = body.tieAt
+  const flow = new Float64Array(2)
+  const place = new Float64Array(3)
+  const speed = new Float64Array(3)
+  const held = new Float64Array(3)
   return (y, dy) => {
     velocity(body, y, v)
     const w = y[3]!
@@ -29,6 +43,9 @@ export function kirchhoff(body: HydroBody, loads: Loads): (y: Float64Array, dy: 
     axes[0] = upX
     axes[1] = upY
     axes[2] = upZ
+    const midX = two * (x * yy + w * z)
+    const midY = 1 - two * (x * x + z * z)
+    const midZ = two * (yy * z - w * x)
     axes[3] = 1 - two * (yy * yy + z * z)
     axes[4] = two * (x * yy - w * z)
     axes[5] = two * (x * z + w * yy)
@@ -40,8 +57,29 @@ export function kirchhoff(body: HydroBody, loads: Loads): (y: Float64Array, dy: 
     const wy = v[4]!
     const wz = v[5]!
     dy[0] = axes[3] * u + axes[4] * s + axes[5] * r
-    dy[1] = two * (x * yy + w * z) * u + (1 - two * (x * x + z * z)) * s + two * (yy * z - w * x) * r
+    dy[1] = midX * u + midY * s + midZ * r
     dy[2] = upX * u + upY * s + upZ * r
+    if (stream) {
+      stream(y[2]!, flow)
+      dy[0]! += flow[0]!
+      dy[1]! += flow[1]!
+    }
+    if (pull) {
+      const tx = wy * tie[2] - wz * tie[1]
+      const ty = wz * tie[0] - wx * tie[2]
+      const tz = wx * tie[1] - wy * tie[0]
+      place[0] = y[0]! + axes[3]! * tie[0] + axes[4]! * tie[1] + axes[5]! * tie[2]
+      place[1] = y[1]! + midX * tie[0] + midY * tie[1] + midZ * tie[2]
+      place[2] = y[2]! + upX * tie[0] + upY * tie[1] + upZ * tie[2]
+      speed[0] = dy[0]! + axes[3]! * tx + axes[4]! * ty + axes[5]! * tz
+      speed[1] = dy[1]! + midX * tx + midY * ty + midZ * tz
+      speed[2] = dy[2]! + upX * tx + upY * ty + upZ * tz
+      pull(place, speed, held)
+      const fx = axes[3]! * held[0]! + midX * held[1]! + upX * held[2]!
+      const fy = axes[4]! * held[0]! + midY * held[1]! + upY * held[2]!
+      const fz = axes[5]! * held[0]! + midZ * held[1]! + upZ * held[2]!
+      addAt(force, tie[0], tie[1], tie[2], fx, fy, fz)
+    }
     dy[3] = 0.5 * (-x * wx - yy * wy - z * wz)
     dy[4] = 0.5 * (w * wx + yy * wz - z * wy)
     dy[5] = 0.5 * (w * wy + z * wx - x * wz)
@@ -95,8 +133,8 @@ export function momentum(body: HydroBody, v: ArrayLike<number>, out = new Float6
 }
 
 /** A stepper that advances a state and keeps its quaternion of unit length. */
-export function stepper(body: HydroBody, loads: Loads): (y: Float64Array, step: number) => void {
-  const advance = rungeKutta4(STATE_SIZE, kirchhoff(body, loads))
+export function stepper(body: HydroBody, loads: Loads, surroundings: Surroundings = {}): (y: Float64Array, step: number) => void {
+  const advance = rungeKutta4(STATE_SIZE, kirchhoff(body, loads, surroundings))
   return (y, step) => {
     advance(y, step)
     const size = Math.hypot(y[3]!, y[4]!, y[5]!, y[6]!)

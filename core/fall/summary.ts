@@ -1,4 +1,5 @@
 import { pitchOf, rollOf } from '../numerics/quaternion'
+import { streamAt, type Stream } from '../water/stream'
 import { SAMPLE_STRIDE, type Drop } from './drop'
 
 /** What a drop comes to. Angles in radians; means are over the second half of the fall, when the start is forgotten. */
@@ -11,13 +12,17 @@ export interface FallSummary {
   /** size of the roll away from back-up, 0..pi */ readonly rollRad: number
   /** sideways metres travelled, along the path, per metre fallen, over the second half */ readonly glide: number
   /** whole turns of the path per metre fallen, seen from above; positive to the left */ readonly turnsPerM: number
-  /** horizontal distance from splash to touch, m */ readonly driftM: number
+  /** radius of the circle the path draws seen from above, m; undefined where it does not turn */ readonly circleM?: number
+  /** horizontal distance from splash to touch over the ground, m */ readonly driftM: number
   /** gliding toward the nose (+1) or the tail (-1) */ readonly glideSign: 1 | -1
 }
 
-/** Reads fall rate, posture and glide off a recorded drop. */
-export function summarize(drop: Drop): FallSummary {
-  const s = drop.samples
+/**
+ * Reads fall rate, posture and glide off a recorded drop. Glide and turning are those through the water: what a current carries
+ * is taken out.
+ */
+export function summarize(drop: Drop, stream?: Stream): FallSummary {
+  const s = stream && stream.surfaceMS > 0 ? throughTheWater(drop.samples, stream) : drop.samples
   const n = s.length / SAMPLE_STRIDE
   const at = (i: number, k: number): number => s[i * SAMPLE_STRIDE + k]!
   const half = Math.min(n - 2, indexAtDepth(s, n, 0.5))
@@ -61,7 +66,8 @@ export function summarize(drop: Drop): FallSummary {
     rollRad: roll / weight,
     glide: fallen > 0 ? path / fallen : 0,
     turnsPerM: fallen > 0 ? turned / (2 * Math.PI * fallen) : 0,
-    driftM: Math.hypot(at(n - 1, 1) - at(0, 1), at(n - 1, 2) - at(0, 2)),
+    ...(Math.abs(turned) > 0.3 * fallen && fallen > 0 ? { circleM: path / Math.abs(turned) } : {}),
+    driftM: Math.hypot(drop.samples[drop.samples.length - 7]! - drop.samples[1]!, drop.samples[drop.samples.length - 6]! - drop.samples[2]!),
     glideSign: forward >= 0 ? 1 : -1,
   }
 }
@@ -71,4 +77,25 @@ function indexAtDepth(s: Float64Array, n: number, share: number): number {
   const bottom = s[(n - 1) * SAMPLE_STRIDE + 3]!
   for (let i = 0; i < n; i++) if (s[i * SAMPLE_STRIDE + 3]! <= top + share * (bottom - top)) return i
   return n - 1
+}
+
+/** The samples with the way the water itself went taken out, by the trapezoidal rule from sample to sample. */
+function throughTheWater(samples: Float64Array, stream: Stream): Float64Array {
+  const flow = streamAt(stream)
+  const still = samples.slice()
+  const before = new Float64Array(2)
+  const now = new Float64Array(2)
+  let x = 0
+  let y = 0
+  flow(samples[3]!, before)
+  for (let i = SAMPLE_STRIDE; i < samples.length; i += SAMPLE_STRIDE) {
+    flow(samples[i + 3]!, now)
+    const half = (samples[i]! - samples[i - SAMPLE_STRIDE]!) / 2
+    x += half * (before[0]! + now[0]!)
+    y += half * (before[1]! + now[1]!)
+    still[i + 1]! -= x
+    still[i + 2]! -= y
+    before.set(now)
+  }
+  return still
 }

@@ -23,7 +23,7 @@ export interface AssembledRig {
 export function assembleRig(baitSpec: BaitSpec, spec: RigSpec): AssembledRig {
   const [problem] = problemsOf(baitSpec, spec)
   if (problem) throw new RangeError(`assembleRig: ${problem.field}: ${problem.message}`)
-  const bait = shapeBait(baitSpec)
+  const bait = shapeBait(baitSpec, spec.bendM)
   const parts = FAMILIES[spec.family].place(bait, spec)
   const strips: Strip[] = [...plasticStrips(bait), ...wireStrips(parts.placement.path, bait)]
   const compacts = [...plasticCompacts(bait, parts.noseCovered ? 'covered' : 'bare'), ...parts.compacts]

@@ -14,12 +14,17 @@ export interface BaitShape {
   readonly widthAt: (s: number) => number
   readonly heightAt: (s: number) => number
   /** height of the section's middle above the nose–tail line */ readonly middleAt: (s: number) => number
+  /** how far the middle stands off to the left, y; its slope toward the tail */ readonly offAt: (s: number) => number
+  readonly offSlopeAt: (s: number) => number
   /** z of the back */ readonly topAt: (s: number) => number
   /** z of the belly */ readonly bottomAt: (s: number) => number
 }
 
-/** Scales a form to its length. Lengths in metres. */
-export function shapeBait(spec: BaitSpec): BaitShape {
+/**
+ * Scales a form to its length. Lengths in metres.
+ * @param bendM how far the tail stands off to the left; the middle line is a parabola, bent evenly as soft plastic bends
+ */
+export function shapeBait(spec: BaitSpec, bendM = 0): BaitShape {
   const form = BAIT_FORMS[spec.form]
   const L = spec.lengthM
   const scaled = (ys: readonly number[]): ((s: number) => number) => {
@@ -36,6 +41,8 @@ export function shapeBait(spec: BaitSpec): BaitShape {
     widthAt,
     heightAt,
     middleAt,
+    offAt: s => bendM * (s / L) ** 2,
+    offSlopeAt: s => 2 * bendM * s / L ** 2,
     topAt: s => middleAt(s) + heightAt(s) / 2,
     bottomAt: s => middleAt(s) - heightAt(s) / 2,
   }

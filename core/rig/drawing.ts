@@ -1,4 +1,7 @@
 import type { AssembledRig } from './assemble'
+import type { FamilyParts } from './families/family'
+import type { Compact } from './geometry'
+import { weightCompact } from './parts'
 
 /** A closed or open outline in the pitch plane: x metres from the nose toward the tail, z metres up. */
 export interface DrawnShape {
@@ -76,7 +79,7 @@ function drawHook({ bait, parts }: AssembledRig): DrawnShape[] {
 }
 
 function drawWeights({ parts }: AssembledRig): DrawnShape[] {
-  return parts.compacts.map((c) => {
+  return [...parts.compacts, ...secondDrawn(parts)].map((c) => {
     const [x, , z] = c.at
     const [length, , height] = c.size
     if (c.kind === 'bullet') {
@@ -87,6 +90,16 @@ function drawWeights({ parts }: AssembledRig): DrawnShape[] {
     }
     return { kind: c.kind === 'ball' ? 'ball' : 'belly', points: round(-x, z, length / 2, height / 2), closed: true }
   })
+}
+
+/** A weight on a long or free tether is drawn near its bait: what matters is its size. m ahead of the nose, or below it. */
+const DRAWN_AHEAD_M = 0.012
+
+function secondDrawn({ second, tie }: FamilyParts): Compact[] {
+  if (!second) return []
+  const away = Math.min(second.tetherM, DRAWN_AHEAD_M)
+  const at = second.lineOnWeight ? { s: tie.s - away, z: tie.z } : { s: tie.s, z: tie.z - away }
+  return [weightCompact(second.shape, second.massKg, second.material, at, false)]
 }
 
 function round(x: number, z: number, rx: number, rz: number): Float64Array {

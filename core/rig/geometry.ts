@@ -15,6 +15,7 @@ export interface Strip {
   readonly massKg: number
   readonly displacedM3: number
   /** false for wire inside plastic: it has weight but touches no water */ readonly wet: boolean
+  readonly part: 'bait' | 'wire'
 }
 
 export type CompactKind = 'ball' | 'bullet' | 'belly' | 'nose' | 'paddle' | 'fork'
@@ -27,6 +28,7 @@ export interface Compact {
   readonly massKg: number
   readonly displacedM3: number
   /** true when plastic stands directly behind or before it and fills its wake */ readonly joined: boolean
+  /** turned about z by this, rad, as the tail of a bent bait is; 0 when left out */ readonly yawRad?: number
 }
 
 /** A rig as one rigid body, before water. Origin at the bait's nose; SI. */

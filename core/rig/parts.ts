@@ -16,10 +16,12 @@ export function plasticStrips(bait: BaitShape): Strip[] {
     const widthM = bait.widthAt(s)
     const heightM = bait.heightAt(s)
     const displacedM3 = (Math.PI / 4) * widthM * heightM * ds
+    const slope = bait.offSlopeAt(s)
+    const stretch = Math.hypot(1, slope)
     return {
-      at: [-s, 0, bait.middleAt(s)],
-      axis: [1, 0, 0],
-      side: [0, 1, 0],
+      at: [-s, bait.offAt(s), bait.middleAt(s)],
+      axis: [1 / stretch, -slope / stretch, 0],
+      side: [slope / stretch, 1 / stretch, 0],
       up: [0, 0, 1],
       lengthM: ds,
       widthM,
@@ -27,6 +29,7 @@ export function plasticStrips(bait: BaitShape): Strip[] {
       massKg: displacedM3 * bait.densityKgM3,
       displacedM3,
       wet: true,
+      part: 'bait',
     }
   })
 }
@@ -45,7 +48,7 @@ export function plasticCompacts(bait: BaitShape, nose: 'bare' | 'covered'): Comp
     const extruded = tail.kind === 'paddle' ? size : [0.09 * L, size[1], size[2]] as Vec3
     const displacedM3 = (Math.PI / 4) * extruded[0] * extruded[1] * extruded[2]
     parts.push({
-      kind: tail.kind, at: [-tail.at * L, 0, 0], size: extruded, massKg: displacedM3 * bait.densityKgM3, displacedM3, joined: true,
+      kind: tail.kind, at: [-tail.at * L, bait.offAt(tail.at * L), 0], yawRad: -Math.atan(bait.offSlopeAt(tail.at * L)), size: extruded, massKg: displacedM3 * bait.densityKgM3, displacedM3, joined: true,
     })
   }
   return parts
@@ -79,6 +82,7 @@ export function wireStrips(path: HookPath, bait: BaitShape): Strip[] {
         massKg: volume * HOOK_STEEL_KGM3,
         displacedM3: volume,
         wet: !inside(at, bait),
+        part: 'wire',
       })
     }
   }

@@ -46,6 +46,9 @@ function weightProblems(rig: RigSpec, weighted: boolean): Problem[] {
   return [
     ...mass,
     ...(rig.weightMaterial in WEIGHT_MATERIALS ? [] : [{ field: 'rig.weightMaterial', message: 'This weight material is not in the catalogue.' }]),
+    ...(rig.leaderM === undefined ? [] : within('rig.leaderM', 'Leader', rig.leaderM, LIMITS.leaderM, 1, 'm')),
+    ...(rig.peg === undefined || rig.peg === 'pegged' || (rig.peg === 'free' && rig.family === 'L1') ? [] : [{ field: 'rig.peg', message: 'Only a bullet on the line can be pegged or free.' }]),
+    ...(rig.bendM === undefined ? [] : within('rig.bendM', 'Bend', rig.bendM, LIMITS.bendM, 1000, 'mm')),
     ...(rig.weightAtM === undefined ? [] : within('rig.weightAtM', 'Weight position', rig.weightAtM, LIMITS.weightAtM, 1000, 'mm')),
   ]
 }

@@ -27,6 +27,7 @@ export function rod(lengthM: number, diameterM: number, densityKgM3: number, pie
     massKg: displacedM3 * densityKgM3,
     displacedM3,
     wet: true,
+    part: 'bait',
   }))
   return sumParts(strips, [], [0, 0, 0])
 }

@@ -1,7 +1,8 @@
+import { WEIGHT_MATERIALS, weightSize } from '../tackle/weights'
 import type { AssembledRig } from './assemble'
 
-/** Numbers a station takes in `RigSolid.stations`: x and z of the section's middle, full width, full height; m, about the centre of gravity. */
-export const STATION_STRIDE = 4
+/** Numbers a station takes in `RigSolid.stations`: x, y and z of the section's middle, full width, full height; m, about the centre of gravity. */
+export const STATION_STRIDE = 5
 
 /** A lump to be drawn in space: middle and full extents along x, y, z, m, about the centre of gravity. */
 export interface SolidLump { readonly kind: string, readonly at: readonly [number, number, number], readonly size: readonly [number, number, number] }
@@ -13,23 +14,27 @@ export interface RigSolid {
   readonly wireM: number
   readonly lumps: readonly SolidLump[]
   readonly lengthM: number
+  /** where the line or tether is tied */ readonly tie: readonly [number, number, number]
+  /** a weight that hangs on its own */ readonly second?: { readonly diameterM: number, readonly lineOnWeight: boolean }
 }
 
 const SECTIONS = 20
 
 /** The same geometry that is dropped, as sections, wire and lumps. */
 export function solidOf({ bait, parts, geometry }: AssembledRig): RigSolid {
-  const [cx, , cz] = geometry.centre
+  const [cx, cy, cz] = geometry.centre
   const stations = new Float64Array((SECTIONS + 1) * STATION_STRIDE)
   for (let i = 0; i <= SECTIONS; i++) {
     const s = (i / SECTIONS) * bait.lengthM
-    stations.set([-s - cx, bait.middleAt(s) - cz, bait.widthAt(s), bait.heightAt(s)], i * STATION_STRIDE)
+    stations.set([-s - cx, bait.offAt(s) - cy, bait.middleAt(s) - cz, bait.widthAt(s), bait.heightAt(s)], i * STATION_STRIDE)
   }
   return {
     stations,
     wire: Float64Array.from(parts.placement.path.points.flatMap(p => [-p.s - cx, p.z - cz])),
     wireM: parts.placement.path.wireM,
-    lumps: geometry.compacts.filter(c => c.kind !== 'nose').map(c => ({ kind: c.kind, at: [c.at[0] - cx, c.at[1], c.at[2] - cz], size: c.size })),
+    lumps: geometry.compacts.filter(c => c.kind !== 'nose').map(c => ({ kind: c.kind, at: [c.at[0] - cx, c.at[1] - cy, c.at[2] - cz], size: c.size })),
     lengthM: geometry.lengthM,
+    tie: [geometry.tie[0] - cx, geometry.tie[1] - cy, geometry.tie[2] - cz],
+    ...(parts.second ? { second: { diameterM: weightSize(parts.second.shape, parts.second.massKg, WEIGHT_MATERIALS[parts.second.material].densityKgM3).widthM, lineOnWeight: parts.second.lineOnWeight } } : {}),
   }
 }

@@ -3,8 +3,11 @@ import type { HookDims, HookSize } from '../tackle/hooks'
 import type { PlasticId } from '../tackle/materials'
 import type { WeightMaterial } from '../tackle/weights'
 
-/** E1 ball jig head, W1 belly-weighted screw-lock, O2 unweighted wide-gap offset, L1 the same behind a pegged bullet. */
-export type FamilyId = 'E1' | 'W1' | 'O2' | 'L1'
+/**
+ * E1 ball jig head, W1 belly-weighted screw-lock, O2 unweighted wide-gap offset, L1 the same behind a bullet on the line,
+ * J4 hinged ball, L3 weight ahead on a leader, L4 hook over a dropper weight.
+ */
+export type FamilyId = 'E1' | 'W1' | 'O2' | 'L1' | 'J4' | 'L3' | 'L4'
 
 /** How the point rests: open above the back, flush on it, just under the skin, or buried in the body. */
 export type PointRest = 'open' | 'flush' | 'skin' | 'buried'
@@ -25,6 +28,9 @@ export interface RigSpec {
   /** own measurements, replacing the typical ones; metres */ readonly hook?: Partial<HookDims>
   /** m from the bait's nose to the middle of the weight, positive toward the tail; replaces the usual place */
   readonly weightAtM?: number
+  /** L1 only: held against the nose by a peg (the usual), or free to slide on the line */ readonly peg?: 'pegged' | 'free'
+  /** L3 and L4: hook to weight, m; replaces the usual length */ readonly leaderM?: number
+  /** m the tail stands off to the left when the nose lies straight: a bait rigged crooked bends evenly from nose to tail */ readonly bendM?: number
 }
 
 export interface Problem { readonly field: string, readonly message: string }
@@ -35,4 +41,6 @@ export const LIMITS = {
   weightKg: [0.0004, 0.1],
   densityKgM3: [500, 3000],
   weightAtM: [-0.1, 0.4],
+  bendM: [-0.03, 0.03],
+  leaderM: [0.03, 1.5],
 } as const

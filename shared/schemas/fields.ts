@@ -1,5 +1,5 @@
 import {
-  BOTTOM_IDS, COVER_IDS, FAMILY_IDS, FORM_IDS, HOOK_SIZES, LIMITS, LINE_KINDS, PLASTIC_IDS, SALINITY_RANGE_GKG, TEMPERATURE_RANGE_C,
+  BOTTOM_IDS, COVER_IDS, FAMILY_IDS, FORM_IDS, HOOK_SIZES, LIMITS, LINE_KINDS, PLASTIC_IDS, SALINITY_RANGE_GKG, STREAM_RANGE_MS, TEMPERATURE_RANGE_C,
   WEIGHT_MATERIALS, type BottomId, type CoverId, type FamilyId, type FormId, type LineKind, type PlasticId, type WeightMaterial,
 } from '#core'
 import { z } from 'zod'
@@ -15,6 +15,8 @@ const number = (name: string, [low, high]: readonly [number, number], unit: stri
 
 /** Deepest and shallowest water that is offered, m. */
 export const DEPTH_RANGE_M = [0.2, 60] as const
+/** How far out a rig may splash, m. */
+export const ROD_DISTANCE_RANGE_M = [3, 60] as const
 /** Line strengths that are offered, N (about 0.5 to 50 kg). */
 export const LINE_RANGE_N = [5, 500] as const
 
@@ -33,5 +35,13 @@ export const family = oneOf<FamilyId>(FAMILY_IDS, 'Family')
 export const hookSize = oneOf(HOOK_SIZES, 'Hook size')
 export const weightMaterial = oneOf(Object.keys(WEIGHT_MATERIALS) as WeightMaterial[], 'Weight material')
 export const pointRest = oneOf(['open', 'flush', 'skin', 'buried'] as const, 'Point')
+export const bendM = number('Bend', LIMITS.bendM, 'm')
+export const weightAtM = number('Weight position', LIMITS.weightAtM, 'm')
+export const leaderM = number('Leader', LIMITS.leaderM, 'm')
+export const peg = oneOf(['pegged', 'free'] as const, 'Peg')
+export const surfaceMS = number('Current', STREAM_RANGE_MS, 'm/s')
+export const towardRad = number('Direction of the current', [-Math.PI, Math.PI], 'rad')
+export const rodDistanceM = number('Distance to the rod', ROD_DISTANCE_RANGE_M, 'm')
+export const holdMode = oneOf(['slack', 'controlled', 'tight'] as const, 'Line held')
 /** Upper limit only: an unweighted family carries 0, and the rig as a whole is checked for the rest. */
 export const weightKg = number('Weight', [0, LIMITS.weightKg[1]], 'kg')

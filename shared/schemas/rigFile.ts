@@ -17,6 +17,9 @@ const rigSchema = z.strictObject({
   weightMaterial: field.weightMaterial.default('lead'),
   pointRest: field.pointRest,
   weightAtM: z.number({ error: 'Weight position: expected a number in m.' }).optional(),
+  bendM: field.bendM.optional(),
+  peg: field.peg.optional(),
+  leaderM: field.leaderM.optional(),
   hook: z.strictObject({
     lengthM: dimension('Hook length'), gapM: dimension('Gap'), wireM: dimension('Wire'),
     neckM: dimension('Neck'), stepM: dimension('Step'), pointM: dimension('Point length'),

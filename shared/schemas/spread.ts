@@ -13,6 +13,10 @@ export const laneSchema = z.strictObject({
   weightKg: field.weightKg,
   weightMaterial: field.weightMaterial,
   pointRest: field.pointRest,
+  weightAtM: field.weightAtM.optional(),
+  bendM: field.bendM.optional(),
+  peg: field.peg.optional(),
+  leaderM: field.leaderM.optional(),
 })
 export type Lane = z.infer<typeof laneSchema>
 
@@ -23,9 +27,16 @@ export const waterSchema = z.strictObject({
   salinityGKg: field.salinityGKg,
   cover: field.cover,
   bottom: field.bottom,
+  /** a current at the surface, and where it sets; still water when left out */
+  stream: z.strictObject({ surfaceMS: field.surfaceMS, towardRad: field.towardRad }).optional(),
 })
+/** How the line is held in the fall; slack when left out. */
+const holdSchema = z.discriminatedUnion('mode', [
+  z.strictObject({ mode: z.literal('slack') }),
+  z.strictObject({ mode: z.enum(['controlled', 'tight']), rodDistanceM: field.rodDistanceM }),
+])
 export const baitSchema = z.strictObject({ form: field.form, lengthM: field.baitLengthM, material: field.plastic })
-export const lineSchema = z.strictObject({ kind: field.lineKind, strengthN: field.lineStrengthN })
+export const lineSchema = z.strictObject({ kind: field.lineKind, strengthN: field.lineStrengthN, hold: holdSchema.optional() })
 
 /** The shape alone: rigs that cannot be built as they stand still pass, as they may while someone is changing them. */
 export const contentShape = z.strictObject({

@@ -26,7 +26,7 @@ const range = (text: (x: number) => string, { low, high }: { low: number, high: 
 const hints = computed(() => ({
   fall: `${range(seconds, fall.value.timeS)} s to the bottom. Least certain: ${DOUBT_WORDS[fall.value.mainDoubt]}. Computed from the fall.`,
   posture: `Pitch ${range(x => `${Math.round(radToDeg(x))}°`, fall.value.pitchRad)}, roll ${range(x => `${Math.round(radToDeg(x))}°`, fall.value.rollRad)}. Computed from the fall.`,
-  glide: `${range(x => x.toFixed(2), fall.value.glide)}; landing places scatter by ${fall.value.scatter.toFixed(2)} per metre fallen. Computed from the fall.`,
+  glide: `${range(x => x.toFixed(2), fall.value.glide)}${fall.value.scatter === undefined ? '' : `; landing places scatter by ${fall.value.scatter.toFixed(2)} per metre fallen`}. Computed from the fall.`,
   snag: `${range(percentText, props.report.snag.snagPerCast)} of casts hang up in ${COVERS[spread.content.water.cover].name} over ${BOTTOMS[spread.content.water.bottom].name}; ${Math.round(props.report.snag.minutesLeft.low)} to ${Math.round(props.report.snag.minutesLeft.high)} minutes of an hour left. ${percentText(props.report.snag.weedPerCast.value)} of casts bring weed. Computed from ${props.report.snag.draws} draws for each kind of obstacle.`,
   hookUp: `${range(percentText, props.report.strike.hookUp)}. Lost: ${props.report.strike.losses.map(l => `${LOSS_WORDS[l.id]} ${percentText(l.share)}`).join(', ')}. Computed from ${props.report.strike.draws} bites.`,
 }))

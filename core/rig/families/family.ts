@@ -1,9 +1,19 @@
 import type { HookDims, HookStyle } from '../../tackle/hooks'
+import type { WeightMaterial, WeightShape } from '../../tackle/weights'
 import type { BaitShape } from '../bait'
 import type { Compact } from '../geometry'
 import type { PlanePoint } from '../hookPath'
 import type { Placement } from '../placement'
 import type { FamilyId, PointRest, RigSpec } from '../spec'
+
+/** A weight that hangs on its own: hinged, ahead on a leader, below on a dropper, or free to slide on the line. */
+export interface SecondWeight {
+  readonly shape: WeightShape
+  readonly massKg: number
+  readonly material: WeightMaterial
+  /** tie point to the middle of the weight, m; Infinity when it is free to slide away */ readonly tetherM: number
+  /** the line to the rod is tied to, or runs through, the weight */ readonly lineOnWeight: boolean
+}
 
 /** What a family adds to a bait: its hook laid in place, its weight, and where the line is tied. */
 export interface FamilyParts {
@@ -12,6 +22,7 @@ export interface FamilyParts {
   readonly compacts: readonly Compact[]
   /** a head hides the blunt nose from the flow */ readonly noseCovered: boolean
   readonly tie: PlanePoint
+  readonly second?: SecondWeight
 }
 
 /** A way of rigging. Adding one is writing one of these and naming it in `families/index.ts`. */

@@ -2,7 +2,8 @@ import type { FamilyId } from '../spec'
 import { ballHead } from './ballHead'
 import { bellyWeighted } from './bellyWeighted'
 import type { Family } from './family'
+import { dropperRig, hingedBall, leaderRig } from './jointed'
 import { offsetHook, peggedBullet } from './offset'
 
-export const FAMILIES: Readonly<Record<FamilyId, Family>> = { W1: bellyWeighted, O2: offsetHook, L1: peggedBullet, E1: ballHead }
+export const FAMILIES: Readonly<Record<FamilyId, Family>> = { W1: bellyWeighted, O2: offsetHook, L1: peggedBullet, E1: ballHead, J4: hingedBall, L3: leaderRig, L4: dropperRig }
 export const FAMILY_IDS = Object.keys(FAMILIES) as FamilyId[]

@@ -23,16 +23,19 @@ function placeOffset(bait: BaitShape, spec: RigSpec): FamilyParts {
   return { dims, placement: layPoint(offsetPath(dims, eye), bait, spec.pointRest), compacts: [], noseCovered: false, tie: eye }
 }
 
-/** L1: the same hook behind a bullet weight held against the nose by a peg, so that both move as one; the line leaves the bullet's front. */
+/** L1: the same hook behind a bullet weight: held against the nose by a peg, so that both move as one and the line leaves the bullet's front; or free to slide. */
 export const peggedBullet: Family = {
   id: 'L1',
-  name: 'offset hook behind a pegged bullet weight',
-  shortName: 'offset, pegged bullet',
+  name: 'offset hook behind a bullet weight',
+  shortName: 'offset and bullet',
   weighted: true,
   hookStyle: 'wideGap',
   pointRests: ['flush', 'skin', 'buried'],
   place(bait, spec) {
     const hook = placeOffset(bait, spec)
+    if (spec.peg === 'free') {
+      return { ...hook, second: { shape: 'bullet', massKg: spec.weightKg, material: spec.weightMaterial, tetherM: Infinity, lineOnWeight: true } }
+    }
     const bullet = weightCompact('bullet', spec.weightKg, spec.weightMaterial, { s: 0, z: 0 }, true)
     const half = bullet.size[0] / 2
     const at = spec.weightAtM ?? -half

@@ -1,0 +1,91 @@
+import { upInBody, type Quaternion, type Vec3 } from '../numerics/quaternion'
+import type { HydroBody } from './hydroBody'
+
+/** How a rig comes to lie. Angles in radians. */
+export interface Rest {
+  /** nose up positive */ readonly pitchRad: number
+  /** -pi..pi, 0 back up */ readonly rollRad: number
+  readonly posture: 'lies' | 'leans' | 'stands' | 'hangs'
+  /** where the hook's point looks */ readonly point: 'up' | 'side' | 'down'
+  /** height of the tail, or of the nose where that is higher, over the bottom, m */ readonly highestM: number
+}
+
+export interface RestOptions {
+  /** attitude at the touch */ readonly from: Quaternion
+  /** a hinge at the tie point holds it this high over the bottom, m (a weight on the bottom and its joint) */ readonly hingeM?: number
+  /** attitude is fixed by the water: the bait hangs above the bottom and touches nothing */ readonly hangs?: boolean
+}
+
+/** Nose or tail at least this far up counts as standing, and as leaning. */
+const STANDS_RAD = 1.05
+const LEANS_RAD = 0.35
+
+/**
+ * Rest on a hard, level, smooth bottom: from the attitude at the touch the rig rolls and tips downhill in its potential energy
+ * (weight through the centre of gravity, buoyancy through its own centre) over the points of its outline, until nothing lowers it. With a
+ * hinge the tie point stays at the hinge's height and the bait turns about it.
+ */
+export function restOf(body: HydroBody, { from, hingeM, hangs = false }: RestOptions): Rest {
+  const up = hangs ? upInBody(from) : settle(upInBody(from), u => energy(body, u, hingeM))
+  const pitch = Math.asin(Math.max(-1, Math.min(1, up[0])))
+  const steep = Math.abs(pitch)
+  return {
+    pitchRad: pitch,
+    rollRad: Math.atan2(up[1], up[2]),
+    posture: hangs ? 'hangs' : steep >= STANDS_RAD ? 'stands' : steep >= LEANS_RAD ? 'leans' : 'lies',
+    point: up[2] > 0.5 ? 'up' : up[2] < -0.5 ? 'down' : 'side',
+    highestM: reach(body, up, 1) - reach(body, up, -1) + (hingeM ?? 0),
+  }
+}
+
+/** Furthest point of the outline along (+1) or against (-1) a direction in body axes, about the centre of gravity, m. */
+function reach({ geometry: { outline, centre } }: HydroBody, up: Vec3, way: 1 | -1): number {
+  let most = -Infinity
+  for (let i = 0; i < outline.length; i += 3) {
+    most = Math.max(most, way * (up[0] * (outline[i]! - centre[0]) + up[1] * (outline[i + 1]! - centre[1]) + up[2] * (outline[i + 2]! - centre[2])))
+  }
+  return way * most
+}
+
+/** Potential energy over gravity, kg·m, of an attitude given by the up direction in body axes; a bait pressed below the bottom counts as steeply uphill. */
+function energy(body: HydroBody, up: Vec3, hingeM: number | undefined): number {
+  const heavy = body.geometry.massKg - body.displacedKg
+  const [bx, by, bz] = body.buoyancyAt
+  const lifted = body.displacedKg * (up[0] * bx + up[1] * by + up[2] * bz)
+  const lowest = reach(body, up, -1)
+  if (hingeM === undefined) return -heavy * lowest - lifted
+  const [tx, ty, tz] = body.tieAt
+  const centre = hingeM - (up[0] * tx + up[1] * ty + up[2] * tz)
+  const sunk = Math.max(0, -(centre + lowest))
+  return heavy * centre - lifted + 10 * body.geometry.massKg * sunk
+}
+
+/** Pattern search downhill over directions: steps shrink from a third of a radian to a thousandth. */
+function settle(start: Vec3, cost: (up: Vec3) => number): Vec3 {
+  let at = start
+  let least = cost(at)
+  for (let step = 0.3; step > 1e-3; step /= 2) {
+    for (let moved = true; moved;) {
+      moved = false
+      for (const [i, j, sign] of TURNS) {
+        const next = turned(at, i, j, sign * step)
+        const price = cost(next)
+        if (price < least - 1e-12) {
+          at = next
+          least = price
+          moved = true
+        }
+      }
+    }
+  }
+  return at
+}
+
+const TURNS = [[0, 2, 1], [0, 2, -1], [1, 2, 1], [1, 2, -1], [0, 1, 1], [0, 1, -1]] as const
+
+function turned(v: Vec3, i: number, j: number, angle: number): Vec3 {
+  const out = [...v] as [number, number, number]
+  out[i] = Math.cos(angle) * v[i]! - Math.sin(angle) * v[j]!
+  out[j] = Math.sin(angle) * v[i]! + Math.cos(angle) * v[j]!
+  return out
+}

@@ -10,8 +10,8 @@ const calculator = (): CalcClient => client ??= createCalcClient(spawnCalcWorker
 /** After this long without an answer the sheet says that it is working. */
 const PATIENCE_MS = 250
 
-/** Keeps the measures of every lane in step with the sheet. Answers to older states are dropped, whatever order they come in. */
-export function useEvaluation(content: () => SpreadContent) {
+/** Keeps the measures of every lane in step with the sheet, once one is laid out. Answers to older states are dropped, whatever order they come in. */
+export function useEvaluation(content: () => SpreadContent | undefined) {
   const outcomes = shallowRef<ReadonlyMap<string, LaneOutcome>>(new Map())
   const verdict = shallowRef<Verdict>()
   /** an answer is on its way */
@@ -22,6 +22,8 @@ export function useEvaluation(content: () => SpreadContent) {
   let running: AbortController | undefined
 
   async function run(): Promise<void> {
+    const now = content()
+    if (!now) return
     running?.abort()
     const mine = running = new AbortController()
     const begun = performance.now()
@@ -29,7 +31,7 @@ export function useEvaluation(content: () => SpreadContent) {
     const patience = setTimeout(() => busy.value = true, PATIENCE_MS)
     const found = new Map<string, LaneOutcome>()
     try {
-      const judged = await calculator().evaluate(jobOf(content()), { signal: mine.signal, onLane: (letter, outcome) => {
+      const judged = await calculator().evaluate(jobOf(now), { signal: mine.signal, onLane: (letter, outcome) => {
         found.set(letter, outcome)
         // a lane that shows nothing yet need not wait for the others
         if (!outcomes.value.has(letter)) outcomes.value = new Map([...outcomes.value, [letter, outcome]])
@@ -51,7 +53,10 @@ export function useEvaluation(content: () => SpreadContent) {
     }
   }
 
-  watch(() => JSON.stringify(jobOf(content())), () => void run(), { immediate: true })
+  watch(() => {
+    const now = content()
+    return now && JSON.stringify(jobOf(now))
+  }, () => void run(), { immediate: true })
   onScopeDispose(() => running?.abort())
   return { outcomes, verdict, working, busy, error, retry: run }
 }

@@ -1,8 +1,12 @@
 import type { Spread, SpreadSummary } from '#schemas/spread'
+import { viewPath, type SheetView } from './useSheetCommands'
 import { ServerRefusal } from './useSpreads'
 
-/** Saving, renaming, deleting and reopening as the header and the keys offer them, with what to tell the person. */
-export function useKeeping() {
+/**
+ * Saving, renaming, deleting and reopening as the header and the keys offer them, with what to tell the person.
+ * @param view the view whose address follows the spread
+ */
+export function useKeeping(view: SheetView = 'spread') {
   const spread = useSpread()
   const server = useSpreads()
   const toast = useToast()
@@ -26,7 +30,7 @@ export function useKeeping() {
         ? await server.change(current.id, { revision: current.revision, name: spread.name, content: spread.content })
         : await server.create(asNew && current?.name === spread.name ? `${spread.name} (copy)` : spread.name, spread.content)
       spread.acknowledge(stored)
-      if (current?.id !== stored.id) await router.replace(`/spread/${stored.id}`)
+      if (current?.id !== stored.id) await router.replace(viewPath(view, stored.id))
       tell(`Saved: ${stored.name}`)
     }
     catch (error) {
@@ -62,7 +66,7 @@ export function useKeeping() {
     }
     if (id !== spread.saved?.id) return true
     spread.detach()
-    await router.replace('/')
+    await router.replace(viewPath(view, undefined))
     toast.add({
       title: `Deleted: ${name}`,
       description: 'What is on the sheet is kept as unsaved work.',
@@ -73,7 +77,7 @@ export function useKeeping() {
   }
 
   async function reopen(id: string): Promise<void> {
-    if (await bringBack(id)) await router.push(`/spread/${id}`)
+    if (await bringBack(id)) await router.push(viewPath(view, id))
   }
 
   /** Takes a deletion back. @returns whether it is there again */

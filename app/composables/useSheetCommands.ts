@@ -1,9 +1,16 @@
 import { FAMILIES, FAMILY_IDS, stepWeight } from '#catalogue'
 import type { Lane, Letter } from '#schemas/spread'
 import { THEMES } from '~/stores/settings'
-import { moved, newLane, stepHook } from '~/utils/lanes'
+import { moved, stepHook } from '~/utils/lanes'
 import { UNIT_SYSTEMS } from '~/utils/units'
 import { chord, plain, type KeyCommand } from './useKeys'
+
+/** The views of one sheet. */
+export type SheetView = 'spread' | 'tank'
+
+/** Address of a view of a saved spread, or of the sheet that is not saved yet. */
+export const viewPath = (view: SheetView, id: string | undefined): string =>
+  view === 'spread' ? (id ? `/spread/${id}` : '/') : (id ? `/tank/${id}` : '/tank')
 
 export interface SheetActions {
   readonly drop: () => void
@@ -12,6 +19,7 @@ export interface SheetActions {
   readonly showPalette: () => void
   readonly showKeys: () => void
   readonly startNew: () => void
+  readonly go: (view: SheetView) => void
 }
 
 export interface PaletteEntry { readonly label: string, readonly icon: string, readonly kbds?: string[], readonly onSelect: () => void }
@@ -32,10 +40,6 @@ export function useSheetCommands(actions: SheetActions) {
     const from = draft.lanes.findIndex(l => l.letter === chosen.value?.letter)
     draft.lanes = moved(draft.lanes, from, from + by)
   })
-  const add = (family: Lane['family']): void => spread.edit((draft) => {
-    const lane = newLane(draft, family)
-    if (lane) draft.lanes.push(lane)
-  })
   const remove = (letter: Letter | undefined): void => spread.edit((draft) => {
     if (draft.lanes.length > 1) draft.lanes = draft.lanes.filter(l => l.letter !== letter)
   })
@@ -55,17 +59,19 @@ export function useSheetCommands(actions: SheetActions) {
   ]
 
   const palette = computed<PaletteEntry[]>(() => [
+    { label: 'Go to the Spread', icon: 'i-lucide-columns-3', onSelect: () => actions.go('spread') },
+    { label: 'Go to the Tank', icon: 'i-lucide-waves', onSelect: () => actions.go('tank') },
     { label: 'Save', icon: 'i-lucide-save', kbds: ['Ctrl', 'S'], onSelect: () => actions.save() },
     { label: 'Save as a new spread', icon: 'i-lucide-copy-plus', onSelect: () => actions.save(true) },
     { label: 'Open a saved spread', icon: 'i-lucide-folder-open', onSelect: actions.showSpreads },
     { label: 'Start a new spread', icon: 'i-lucide-file-plus', onSelect: actions.startNew },
     { label: 'Drop the rigs', icon: 'i-lucide-play', kbds: ['Space'], onSelect: actions.drop },
-    ...spread.content.lanes.length < 5 ? FAMILY_IDS.map(id => ({ label: `Add a rig: ${FAMILIES[id].name}`, icon: 'i-lucide-plus', onSelect: () => add(id) })) : [],
+    ...spread.content.lanes.length < 5 ? FAMILY_IDS.map(id => ({ label: `Add a rig: ${FAMILIES[id].name}`, icon: 'i-lucide-plus', onSelect: () => spread.addLane(id) })) : [],
     { label: `Remove rig ${chosen.value?.letter}`, icon: 'i-lucide-trash-2', kbds: ['Delete'], onSelect: () => remove(chosen.value?.letter) },
     ...UNIT_SYSTEMS.map(id => ({ label: `Units: ${id}`, icon: 'i-lucide-ruler', onSelect: () => void (settings.system = id) })),
     ...THEMES.map(id => ({ label: `Theme: ${id}`, icon: 'i-lucide-sun', onSelect: () => void (settings.theme = id) })),
     { label: 'Show the keys', icon: 'i-lucide-keyboard', kbds: ['?'], onSelect: actions.showKeys },
   ])
 
-  return { keys, palette, chosen, add }
+  return { keys, palette }
 }

@@ -1,5 +1,6 @@
 import { contentShape, type Lane, type Letter, type Spread, type SpreadContent } from '#schemas/spread'
 import { copy, sameData } from '~/utils/data'
+import { newLane } from '~/utils/lanes'
 import { starterContent } from '~/utils/starter'
 
 export const UNNAMED = 'Unnamed spread'
@@ -14,6 +15,8 @@ export const useSpread = defineStore('spread', () => {
   const name = ref(UNNAMED)
   const saved = shallowRef<Spread>()
   const picked = ref<Letter>()
+  /** a spread, or a fresh sheet, has been laid out since the page was loaded */
+  const opened = ref(false)
   const history = useManualRefHistory(content, { clone: copy, capacity: 200 })
 
   const changed = computed(() => !saved.value || name.value !== saved.value.name || !sameData(content.value, saved.value.content))
@@ -31,6 +34,11 @@ export const useSpread = defineStore('spread', () => {
   const editLane = (letter: Letter, change: (lane: Lane) => Lane): void =>
     edit(draft => void (draft.lanes = draft.lanes.map(lane => lane.letter === letter ? change(lane) : lane)))
 
+  const addLane = (family: Lane['family']): void => edit((draft) => {
+    const lane = newLane(draft, family)
+    if (lane) draft.lanes.push(lane)
+  })
+
   function keepDraft(): void {
     const draft: Draft = { name: name.value, content: content.value, revision: saved.value?.revision ?? 0 }
     if (changed.value) localStorage.setItem(draftKey(saved.value?.id), JSON.stringify(draft))
@@ -40,6 +48,7 @@ export const useSpread = defineStore('spread', () => {
   /** Lays a saved spread, or a fresh one, on the sheet; unsaved work kept on this device comes back with it. */
   function open(spread: Spread | undefined): { readonly draft: boolean, readonly outdated: boolean } {
     const draft = readDraft(spread?.id)
+    opened.value = true
     saved.value = spread
     content.value = copy(draft?.content ?? spread?.content ?? starterContent())
     name.value = draft?.name ?? spread?.name ?? UNNAMED
@@ -77,7 +86,7 @@ export const useSpread = defineStore('spread', () => {
   const stepBack = (): void => (history.undo(), keepDraft())
   const stepForward = (): void => (history.redo(), keepDraft())
 
-  return { content, name, saved, picked, changed, edit, editLane, open, acknowledge, detach, discard, rename, undo: stepBack, redo: stepForward, canUndo: history.canUndo, canRedo: history.canRedo }
+  return { content, name, saved, picked, opened, changed, edit, editLane, addLane, open, acknowledge, detach, discard, rename, undo: stepBack, redo: stepForward, canUndo: history.canUndo, canRedo: history.canRedo }
 })
 
 function readDraft(id: string | undefined): Draft | undefined {

@@ -1,18 +1,11 @@
 import { SAMPLE_STRIDE } from '#catalogue'
-import type { Drop, Quaternion } from '#core'
+import type { Drop, Quaternion, TetheredDrop } from '#core'
 
 /** Place (m, world) and attitude of a drop at a time; the last state once it lies on the bottom. */
 export interface Moment { readonly x: number, readonly y: number, readonly z: number, readonly q: Quaternion, readonly landed: boolean }
 
 export function momentAt({ samples, timeS }: Drop, t: number): Moment {
-  const last = samples.length / SAMPLE_STRIDE - 1
-  let low = 0
-  let high = last
-  while (low < high) {
-    const middle = (low + high) >> 1
-    if (samples[middle * SAMPLE_STRIDE]! < t) low = middle + 1
-    else high = middle
-  }
+  const low = firstFrom(samples, t)
   const b = low * SAMPLE_STRIDE
   const a = Math.max(0, low - 1) * SAMPLE_STRIDE
   const span = samples[b]! - samples[a]!
@@ -32,4 +25,23 @@ export function reachOf({ samples }: Drop): readonly [number, number] {
     high = Math.max(high, samples[i]!)
   }
   return [low, high]
+}
+
+/** Index of the first sample at or after a time; the last one after the end. */
+export function firstFrom(samples: Float64Array, t: number): number {
+  let low = 0
+  let high = samples.length / SAMPLE_STRIDE - 1
+  while (low < high) {
+    const middle = (low + high) >> 1
+    if (samples[middle * SAMPLE_STRIDE]! < t) low = middle + 1
+    else high = middle
+  }
+  return low
+}
+
+/** Place of a weight that hangs on its own, m; undefined where the rig has none. */
+export function weightAt(drop: Drop | TetheredDrop, t: number): readonly [number, number, number] | undefined {
+  if (!('weightPath' in drop)) return undefined
+  const i = 3 * firstFrom(drop.samples, t)
+  return [drop.weightPath[i]!, drop.weightPath[i + 1]!, drop.weightPath[i + 2]!]
 }

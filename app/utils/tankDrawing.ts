@@ -1,8 +1,8 @@
-import { SAMPLE_STRIDE } from '#catalogue'
+import { rotate, SAMPLE_STRIDE } from '#catalogue'
 import type { Letter } from '#schemas/spread'
-import { momentAt, reachOf } from './dropPath'
+import { momentAt, reachOf, weightAt, type Moment } from './dropPath'
 import type { Diver, TankFrame } from './diver'
-import { drawDepthChart } from './depthChart'
+import { drawChart } from './chart'
 import { laneColour, PATTERNS, token } from './identity'
 import { sideView } from './projection'
 
@@ -27,7 +27,7 @@ const CHART = 118
 const GAP = 34
 
 /** Fits depth and drift into the canvas at one scale for both, so that the slope of every path is true. */
-export function tankScale({ width, height, depthM, divers }: TankFrame): TankScale {
+export function tankScale({ width, height, depthM, divers, bare = false }: TankFrame): TankScale {
   const deep = height - TOP - BOTTOM
   const reaches = divers.map(d => reachOf(d.drop))
   // away from the rod is drawn to the left, nose leading, as in the sketches
@@ -36,7 +36,7 @@ export function tankScale({ width, height, depthM, divers }: TankFrame): TankSca
   const room = width - LEFT - RIGHT
   const fitted = Math.min(deep / depthM, (0.82 * room) / widest)
   const spare = deep - fitted * depthM
-  const perM = spare > GAP && spare < CHART ? (deep - CHART) / depthM : fitted
+  const perM = !bare && spare > GAP && spare < CHART ? (deep - CHART) / depthM : fitted
   const column = (room - widest * perM) / Math.max(1, divers.length)
   const longest = Math.max(0.05, ...divers.map(d => d.solid.lengthM))
   const magnified = Math.max(1, Math.min(56 / (longest * perM), 12))
@@ -46,7 +46,6 @@ export function tankScale({ width, height, depthM, divers }: TankFrame): TankSca
 /** Draws the tank at a time. */
 export function drawTank(ctx: CanvasRenderingContext2D, frame: TankFrame, scale: TankScale, t: number): void {
   const { width, height, depthM } = frame
-  ctx.clearRect(0, 0, width, height)
   const water = ctx.createLinearGradient(0, scale.top, 0, scale.floor)
   water.addColorStop(0, token('water-top'))
   water.addColorStop(1, mix(token('water-deep'), 0.45))
@@ -54,11 +53,15 @@ export function drawTank(ctx: CanvasRenderingContext2D, frame: TankFrame, scale:
   ctx.fillRect(0, scale.top, width, scale.floor - scale.top)
   ctx.fillStyle = token('bed')
   const spare = height - scale.floor - BED
-  ctx.fillRect(0, scale.floor, width, spare > CHART - BED ? BED : height - scale.floor)
-  if (spare > CHART - BED) drawDepthChart(ctx, frame, { left: 30, right: width - 10, top: scale.floor + BED + 20, bottom: height - 22 }, t)
+  ctx.fillRect(0, scale.floor, width, spare > CHART - BED && !frame.bare ? BED : height - scale.floor)
+  if (spare > CHART - BED && !frame.bare) drawChart(ctx, frame.divers, frame.ghosts ?? [], { id: 'depth', title: 'depth by seconds', top: 0, bottom: depthM, marks: [] }, { left: 30, right: width - 10, top: scale.floor + BED + 20, bottom: height - 22 }, t)
   ruler(ctx, depthM, scale)
+  for (const ghost of frame.ghosts ?? []) {
+    const i = frame.divers.findIndex(d => d.letter === ghost.letter)
+    if (i >= 0) ghostPath(ctx, ghost, scale, scale.starts[i]!)
+  }
   frame.divers.forEach((diver, i) => path(ctx, diver, scale, scale.starts[i]!, t))
-  frame.divers.forEach((diver, i) => rig(ctx, diver, scale, scale.starts[i]!, t))
+  frame.divers.forEach((diver, i) => rig(ctx, diver, scale, scale.starts[i]!, t, frame.rodDistanceM))
 }
 
 const mix = (hex: string, alpha: number): string => hex.startsWith('#') ? `${hex}${Math.round(alpha * 255).toString(16).padStart(2, '0')}` : hex
@@ -83,6 +86,17 @@ function line(ctx: CanvasRenderingContext2D, x1: number, y1: number, x2: number,
   ctx.moveTo(x1, y1)
   ctx.lineTo(x2, y2)
   ctx.stroke()
+}
+
+/** An older drop of a rig, to compare with. */
+function ghostPath(ctx: CanvasRenderingContext2D, { drop: { samples: s } }: Diver, scale: TankScale, start: number): void {
+  ctx.strokeStyle = token('ink-soft')
+  ctx.lineWidth = 1.2
+  ctx.setLineDash([1, 4])
+  ctx.beginPath()
+  for (let i = 0; i < s.length; i += SAMPLE_STRIDE) ctx.lineTo(start - s[i + 1]! * scale.perM, scale.top - s[i + 3]! * scale.perM)
+  ctx.stroke()
+  ctx.setLineDash([])
 }
 
 /** The way still to fall faintly, the way fallen in the rig's colour and pattern, a tick for every second counted. */
@@ -111,7 +125,7 @@ function path(ctx: CanvasRenderingContext2D, { letter, drop }: Diver, scale: Tan
   }
 }
 
-function rig(ctx: CanvasRenderingContext2D, { letter, drop, solid }: Diver, scale: TankScale, start: number, t: number): void {
+function rig(ctx: CanvasRenderingContext2D, { letter, drop, solid }: Diver, scale: TankScale, start: number, t: number, rodDistanceM?: number): void {
   const m = momentAt(drop, t)
   const view = sideView(solid, m.q)
   const k = scale.perM * scale.magnified
@@ -123,6 +137,7 @@ function rig(ctx: CanvasRenderingContext2D, { letter, drop, solid }: Diver, scal
     if (close) ctx.closePath()
   }
   ctx.lineJoin = 'round'
+  lineAndWeight(ctx, { letter, drop, solid }, scale, { x, y, k, start, m, t, ...(rodDistanceM === undefined ? {} : { rodDistanceM }) })
   ctx.fillStyle = token('plastic')
   ctx.strokeStyle = laneColour(letter)
   ctx.lineWidth = 1.6
@@ -146,6 +161,47 @@ function rig(ctx: CanvasRenderingContext2D, { letter, drop, solid }: Diver, scal
   ctx.stroke()
   badge(ctx, letter, x, Math.max(scale.top + 2, y - 20))
 }
+
+interface Drawn { readonly x: number, readonly y: number, readonly k: number, readonly start: number, readonly m: Moment, readonly t: number, readonly rodDistanceM?: number }
+
+/** A tether this long or longer is drawn to the scale of the water, a shorter one to that of the rig, m. */
+const LONG_TETHER_M = 0.05
+
+/** The line up to the surface, and the weight that hangs on its own with its tether. */
+function lineAndWeight(ctx: CanvasRenderingContext2D, { letter, drop, solid }: Diver, scale: TankScale, { x, y, k, start, m, t, rodDistanceM }: Drawn): void {
+  const knot = rotate(m.q, solid.tie)
+  const tie = [x - knot[0] * k, y - knot[2] * k] as const
+  const weight = weightAt(drop, t)
+  let end = tie
+  ctx.strokeStyle = token('ink')
+  ctx.lineWidth = 0.8
+  if (weight && solid.second) {
+    const apart = [weight[0] - m.x - knot[0], weight[2] - m.z - knot[2]] as const
+    const near = Math.hypot(...apart) < LONG_TETHER_M
+    const radius = (solid.second.diameterM / 2) * k
+    const at = near
+      ? [tie[0] - apart[0] * k, Math.min(tie[1] - apart[1] * k, scale.floor - radius)] as const
+      : [start - weight[0] * scale.perM, Math.min(scale.top - weight[2] * scale.perM, scale.floor - radius)] as const
+    line(ctx, ...tie, ...at)
+    ctx.beginPath()
+    ctx.arc(...at, radius, 0, 2 * Math.PI)
+    ctx.fillStyle = token('lead')
+    ctx.fill()
+    ctx.strokeStyle = laneColour(letter)
+    ctx.lineWidth = 1.4
+    ctx.stroke()
+    if (solid.second.lineOnWeight) end = at
+  }
+  ctx.strokeStyle = token('ink')
+  ctx.lineWidth = 0.8
+  ctx.globalAlpha = 0.5
+  if (rodDistanceM === undefined) line(ctx, ...end, start, scale.top)
+  else line(ctx, ...end, start + rodDistanceM * scale.perM, scale.top - ROD_TIP_M * scale.perM)
+  ctx.globalAlpha = 1
+}
+
+/** Where a held line leads: the rod tip over the water, m. As in the model. */
+const ROD_TIP_M = 1.5
 
 function badge(ctx: CanvasRenderingContext2D, letter: Letter, x: number, y: number): void {
   ctx.fillStyle = laneColour(letter)

@@ -1,5 +1,7 @@
 import { radToDeg } from '#catalogue'
-import type { LossId, Measure, RigReport } from '#core'
+import type { LossId, Measure, Rest, RigReport } from '#core'
+import type { Letter } from '#schemas/spread'
+import type { LaneOutcome } from '~/workers/protocol'
 
 /** Plain words for what the core computes. */
 export const LOSS_WORDS: Readonly<Record<LossId, string>> = {
@@ -36,3 +38,17 @@ export function oddsText(chance: Measure): { readonly value: string, readonly un
 }
 
 export const percentText = (share: number): string => `${Math.round(100 * share)} %`
+
+/** "stands, point to the side": how a rig comes to lie on the bottom. */
+export function restWords({ posture, point, pitchRad }: Rest): string {
+  const end = posture === 'stands' || posture === 'hangs' ? (pitchRad < 0 ? ', tail up' : ', nose up') : ''
+  return `${posture}${end}, point ${point === 'side' ? 'to the side' : point}`
+}
+
+/** Each drop in a sentence, for those who cannot see it. */
+export const summaryOf = (order: readonly Letter[], outcomes: ReadonlyMap<string, LaneOutcome>): string => order.map((letter) => {
+  const outcome = outcomes.get(letter)
+  if (outcome?.kind !== 'done') return `${letter}: ${outcome?.kind === 'failed' ? outcome.message : 'not dropped.'}`
+  const { timeS, glide, rest } = outcome.report.fall
+  return `${letter}: down in ${timeS.value.toFixed(1)} seconds, ${postureWords(outcome.report)}, ${glide.value.toFixed(2)} metres sideways per metre; then ${restWords(rest)}.`
+}).join(' ')

@@ -25,9 +25,10 @@ export interface TetheredDrop extends Drop {
 
 /**
  * Drops a bait with a weight that hangs on its own until the bait touches the bottom or hangs still above it.
+ * @param options with `untilWeight` a bait that floats is not waited for once its weight is down
  * @throws RangeError unless depth and step are positive
  */
-export function dropTethered(body: HydroBody, weight: TetheredWeight, options: DropOptions): Outcome<TetheredDrop, DropFailure> {
+export function dropTethered(body: HydroBody, weight: TetheredWeight, options: DropOptions & { readonly untilWeight?: boolean }): Outcome<TetheredDrop, DropFailure> {
   const { depthM, stepS = TETHER_STEP_S, limitS = LIMIT_S, line, factors = DEFAULT_FACTORS, gravityMS2 = STANDARD_GRAVITY, viscous = true } = options
   if (!(depthM > 0 && stepS > 0)) throw new RangeError('dropTethered: depthM and stepS must be positive')
   const bodySinks = body.geometry.massKg - body.displacedKg
@@ -66,7 +67,8 @@ export function dropTethered(body: HydroBody, weight: TetheredWeight, options: D
     afterStep(y)
     stillFor = state.grounded && Math.hypot(y[0]! - before[0]!, y[1]! - before[1]!, y[2]! - before[2]!) < STILL_MS * stepS ? stillFor + stepS : 0
     const touched = lowestPoint(body, y) <= -depthM
-    if (touched || stillFor > STILL_S) {
+    const enough = options.untilWeight === true && state.grounded && bodySinks < 0
+    if (touched || stillFor > STILL_S || enough) {
       return success({
         samples: record(t, y, true), weightPath: recordWeight(t, y.subarray(13), true), timeS: t, depthM, steps: n,
         weightTimeS: Math.min(weightTimeS, t), ending: touched ? 'bottom' : 'hovers',

@@ -45,8 +45,11 @@ export interface FallConditions {
   readonly hold?: LineHold
 }
 
+/** Splash to bottom: of the bait, or of its weight where the bait hangs above it, s. */
+const downAfter = (drop: Drop | TetheredDrop): number => 'ending' in drop && drop.ending === 'hovers' ? drop.weightTimeS : drop.timeS
+
 /** Drops one body, or bait and weight where there are two. */
-function dropAny(body: HydroBody, weight: TetheredWeight | undefined, options: DropOptions): Outcome<Drop | TetheredDrop, DropFailure> {
+function dropAny(body: HydroBody, weight: TetheredWeight | undefined, options: DropOptions & { readonly untilWeight?: boolean }): Outcome<Drop | TetheredDrop, DropFailure> {
   return weight ? dropTethered(body, weight, options) : dropRig(body, options)
 }
 
@@ -62,6 +65,7 @@ export function evaluateFall(bodies: FallBodies, conditions: FallConditions): Ou
   if (!dropped.ok) return dropped
   const summary = summarize(dropped.value, conditions.stream)
   const held = conditions.hold !== undefined && conditions.hold.mode !== 'slack'
+  const downS = downAfter(dropped.value)
   const base = steady(bodies.typical, weight, conditions, factors, (weight && Number.isFinite(weight.tetherM)) || held ? 'unsteady' : 'anywhere')
   const doubts = base ? vary(bodies, conditions, factors, base) : []
   const reach = { time: [0, 0], pitch: [0, 0], roll: [0, 0], glide: [0, 0] } satisfies Record<string, [number, number]>
@@ -71,10 +75,10 @@ export function evaluateFall(bodies: FallBodies, conditions: FallConditions): Ou
   for (const { id, at } of doubts) {
     if (!at) {
       mayFloat ||= id === 'density'
-      widen(reach.time, LIMIT_S - summary.timeS)
+      widen(reach.time, LIMIT_S - downS)
       continue
     }
-    const time = summary.timeS * (base!.sinkMS / at.sinkMS - 1)
+    const time = downS * (base!.sinkMS / at.sinkMS - 1)
     widen(reach.time, time)
     widen(reach.pitch, at.pitchRad - base!.pitchRad)
     widen(reach.roll, Math.abs(at.rollRad) - Math.abs(base!.rollRad))
@@ -84,13 +88,14 @@ export function evaluateFall(bodies: FallBodies, conditions: FallConditions): Ou
       mainDoubt = id
     }
   }
-  const timeS = ranged(summary.timeS, reach.time, summary.timeS * 0.3, LIMIT_S)
-  const path = summary.meanSpeedMS * summary.timeS
+  const timeS = ranged(downS, reach.time, downS * 0.3, LIMIT_S)
+  const meanSpeedMS = downS === summary.timeS ? summary.meanSpeedMS : conditions.depthM / downS
+  const path = meanSpeedMS * downS
   return success({
     drop: dropped.value,
     summary,
     timeS,
-    meanSpeedMS: { value: summary.meanSpeedMS, low: path / timeS.high, high: path / timeS.low, basis: 'computed' },
+    meanSpeedMS: { value: meanSpeedMS, low: path / timeS.high, high: path / timeS.low, basis: 'computed' },
     pitchRad: ranged(summary.pitchRad, reach.pitch, -Math.PI / 2, Math.PI / 2),
     rollRad: ranged(summary.rollRad, reach.roll, 0, Math.PI),
     glide: ranged(summary.glide, reach.glide, 0, Infinity),
@@ -140,10 +145,10 @@ function steady(
     if (!trim.ok && trim.code === 'floats') return undefined
   }
   const stepS = weight || hold?.mode === 'tight' ? TETHER_COARSE_S : COARSE_S
-  const coarse = dropAny(body, weight, { depthM: Math.min(depthM, weight ? TETHER_DEPTH_M : COARSE_DEPTH_M), factors, stepS, ...(line ? { line } : {}), ...(hold ? { hold } : {}) })
+  const coarse = dropAny(body, weight, { depthM: Math.min(depthM, weight ? TETHER_DEPTH_M : COARSE_DEPTH_M), factors, stepS, untilWeight: true, ...(line ? { line } : {}), ...(hold ? { hold } : {}) })
   if (!coarse.ok) return undefined
   const s = summarize(coarse.value)
-  return { sinkMS: s.meanSpeedMS, pitchRad: s.pitchRad, rollRad: s.rollRad, glide: s.glide }
+  return { sinkMS: coarse.value.depthM / downAfter(coarse.value), pitchRad: s.pitchRad, rollRad: s.rollRad, glide: s.glide }
 }
 
 /** Step and depth of the coarse drops that only serve ranges: most rigs have settled within two metres. */

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { nameSchema } from '#schemas/spread'
 import { THEMES } from '~/stores/settings'
+import { viewPath, type SheetView } from '~/composables/useSheetCommands'
 import { UNIT_SYSTEMS } from '~/utils/units'
 
 /** Name of the sheet, keeping it, undo, units, theme, help. */
-defineProps<{ saving: boolean }>()
+defineProps<{ saving: boolean, view: SheetView }>()
 const emit = defineEmits<{ save: [], rename: [name: string], spreads: [], fresh: [], palette: [], keys: [], discard: [] }>()
 const spread = useSpread()
 const settings = useSettings()
@@ -24,6 +25,9 @@ function takeName(event: Event): void {
 <template>
   <header class="bar no-print">
     <h1 class="mark figure">Dunecrest</h1>
+    <nav class="views" aria-label="Views">
+      <NuxtLink v-for="one in (['spread', 'tank'] as const)" :key="one" :to="viewPath(one, spread.saved?.id)" :aria-current="one === view ? 'page' : undefined">{{ one === 'spread' ? 'Spread' : 'Tank' }}</NuxtLink>
+    </nav>
     <span class="name">
       <input class="figure" :value="spread.name" aria-label="Name of this spread" maxlength="100" :aria-invalid="nameError ? 'true' : 'false'" aria-describedby="name-error" @change="takeName">
       <span v-if="nameError" id="name-error" class="error" role="alert">{{ nameError }}</span>
@@ -48,7 +52,11 @@ function takeName(event: Event): void {
 <style scoped>
 .bar { display: flex; align-items: center; gap: 8px; padding: 5px 12px; border-bottom: var(--line-weight) solid var(--hair-strong); flex-wrap: wrap; }
 .mark { font-size: 20px; font-weight: 700; font-stretch: 80%; letter-spacing: 0.01em; margin-right: 8px; }
-.name { position: relative; flex: 0 1 290px; min-width: 120px; }
+.views { display: inline-flex; gap: 2px; margin-right: 8px; }
+.views a { padding: 3px 9px; font-size: 15px; border-bottom: 3px solid transparent; }
+.views a:hover { border-bottom-color: var(--hair-strong); }
+.views a[aria-current] { border-bottom-color: var(--float); font-weight: 600; }
+.name { position: relative; flex: 0 1 230px; min-width: 120px; }
 .name input { width: 100%; height: 28px; font-size: 16px; background: transparent; border-bottom: 1px solid var(--hair); text-overflow: ellipsis; }
 .name input:focus { border-bottom-color: var(--float); outline: none; }
 .name input[aria-invalid=true] { border-bottom: 2px solid var(--wrack); }

@@ -2,12 +2,14 @@
 import { useDateFormat } from '@vueuse/core'
 import type { SpreadSummary } from '#schemas/spread'
 import { nameSchema } from '#schemas/spread'
+import { viewPath, type SheetView } from '~/composables/useSheetCommands'
 import { ServerRefusal } from '~/composables/useSpreads'
 
 /** Saved spreads: open, rename, delete with undo. */
 const open = defineModel<boolean>('open', { required: true })
+const props = defineProps<{ view: SheetView }>()
 const server = useSpreads()
-const keeping = useKeeping()
+const keeping = useKeeping(props.view)
 const spread = useSpread()
 const items = shallowRef<SpreadSummary[]>()
 const error = ref<string>()
@@ -32,7 +34,7 @@ watch(open, (now) => {
 
 async function go(id: string): Promise<void> {
   open.value = false
-  await navigateTo(`/spread/${id}`)
+  await navigateTo(viewPath(props.view, id))
 }
 
 async function rename(item: SpreadSummary, event: Event): Promise<void> {

@@ -2,8 +2,9 @@
 import type { Letter } from '#schemas/spread'
 import { TANK_SPEEDS } from '~/composables/useDropClock'
 import type { LaneOutcome } from '~/workers/protocol'
-import { postureWords } from '~/utils/words'
-import type { Diver } from '~/utils/diver'
+import { summaryOf } from '~/utils/words'
+import { fitted } from '~/utils/canvas'
+import { diversOf } from '~/utils/diver'
 import { drawTank, tankScale } from '~/utils/tankDrawing'
 
 /** The rigs let go together, from the simulated motion. */
@@ -15,10 +16,7 @@ const host = useTemplateRef('host')
 const { width, height } = useElementSize(host)
 const reduced = usePreferredReducedMotion()
 
-const divers = computed(() => props.order.flatMap((letter): Diver[] => {
-  const outcome = props.outcomes.get(letter)
-  return outcome?.kind === 'done' ? [{ letter, drop: outcome.report.fall.drop, solid: outcome.solid }] : []
-}))
+const divers = computed(() => diversOf(props.order, props.outcomes))
 const end = computed(() => Math.max(0, ...divers.value.map(d => d.drop.timeS)))
 const clock = useDropClock(() => end.value)
 const { time, playing, rate } = clock
@@ -35,22 +33,11 @@ watch(end, (now, before) => {
 })
 
 watch([frame, time, () => settings.theme], () => {
-  const element = canvas.value
-  const ctx = element?.getContext('2d')
-  if (!element || !ctx || !(width.value > 0 && height.value > 0)) return
-  const ratio = window.devicePixelRatio || 1
-  const size = [Math.round(width.value * ratio), Math.round(height.value * ratio)] as const
-  if (element.width !== size[0] || element.height !== size[1]) [element.width, element.height] = size
-  ctx.setTransform(ratio, 0, 0, ratio, 0, 0)
-  drawTank(ctx, frame.value, scale.value, time.value)
+  const ctx = fitted(canvas.value, width.value, height.value)
+  if (ctx) drawTank(ctx, frame.value, scale.value, time.value)
 }, { flush: 'post' })
 
-const summary = computed(() => props.order.map((letter) => {
-  const outcome = props.outcomes.get(letter)
-  if (outcome?.kind !== 'done') return `${letter}: ${outcome?.kind === 'failed' ? outcome.message : 'not dropped'}`
-  const { timeS, glide } = outcome.report.fall
-  return `${letter}: down in ${timeS.value.toFixed(1)} seconds, ${postureWords(outcome.report)}, ${glide.value.toFixed(2)} metres sideways per metre.`
-}).join(' '))
+const summary = computed(() => summaryOf(props.order, props.outcomes))
 defineExpose({ toggle: clock.toggle, restart: () => (clock.seek(0), clock.play()), stepBy: (s: number) => clock.seek(time.value + s) })
 </script>
 

@@ -5,22 +5,11 @@ import type { Lane, Letter } from '#schemas/spread'
 import { axesOf } from '~/utils/axes'
 
 /** The home view: the water, the bait, the rigs side by side, and which to tie on. */
-const props = defineProps<{ id: string | undefined }>()
+defineProps<{ id: string | undefined }>()
 const spread = useSpread()
-const keeping = useKeeping()
 const tank = useTemplateRef('tank')
-const missing = ref<string>()
-const loading = ref(true)
-const showing = reactive({ spreads: false, palette: false, keys: false, cautions: false })
 
-watch(() => props.id, async (id) => {
-  if (id !== undefined && id === spread.saved?.id) return void (loading.value = false)
-  loading.value = true
-  missing.value = await keeping.open(id)
-  loading.value = false
-}, { immediate: true })
-
-const { outcomes, verdict, working, busy, error, retry } = useEvaluation(() => spread.content)
+const { outcomes, verdict, working, busy, error, retry } = useEvaluation(() => spread.opened ? spread.content : undefined)
 const reports = computed(() => [...outcomes.value.values()].flatMap(o => o.kind === 'done' ? [o.report] : []))
 const axes = computed(() => axesOf(reports.value))
 const order = computed(() => spread.content.lanes.map(l => l.letter))
@@ -37,73 +26,42 @@ const perM = computed(() => {
   return Math.max(100, Math.min((narrow - 44) / longest, 78 / tallest))
 })
 
-async function startNew(): Promise<void> {
-  if (props.id === undefined) spread.discard()
-  else await navigateTo('/')
-}
-const { keys, palette, add } = useSheetCommands({
-  drop: () => tank.value?.toggle(),
-  save: asNew => void keeping.save(asNew),
-  showSpreads: () => void (showing.spreads = true),
-  showPalette: () => void (showing.palette = true),
-  showKeys: () => void (showing.keys = true),
-  startNew: () => void startNew(),
-})
-useKeys(keys)
-
 const reorder = (lanes: Lane[]): void => spread.edit(draft => void (draft.lanes = lanes.map(l => ({ ...l }))))
 const goTo = (letter: Letter): void => {
   spread.picked = letter
   lanesHost.value?.querySelector(`.lane-${letter}`)?.scrollIntoView({ inline: 'start', block: 'nearest' })
 }
-const addMenu = computed(() => FAMILY_IDS.map(id => ({ label: FAMILIES[id].name, onSelect: () => add(id) })))
-useHead({ title: () => `${spread.name} · Dunecrest` })
+const addMenu = computed(() => FAMILY_IDS.map(id => ({ label: FAMILIES[id].name, onSelect: () => spread.addLane(id) })))
 </script>
 
 <template>
-  <main class="sheet">
-    <AppHeader
-      :saving="keeping.saving.value" @save="keeping.save()" @rename="name => keeping.rename(name)" @discard="spread.discard()"
-      @spreads="showing.spreads = true" @fresh="startNew" @palette="showing.palette = true" @keys="showing.keys = true"
-    />
-    <section v-if="missing" class="missing">
-      <h2>{{ missing }}</h2>
-      <p><NuxtLink to="/">Go to a fresh sheet</NuxtLink> or <button type="button" @click="showing.spreads = true">see the saved spreads</button>.</p>
-    </section>
-    <section v-else-if="loading" class="missing"><p class="label">Opening the spread…</p></section>
-    <template v-else>
-      <WaterStrip />
-      <BaitRow>
-        <span class="grow" />
-        <UDropdownMenu :items="addMenu">
-          <button type="button" class="add" :disabled="spread.content.lanes.length >= 5"><UIcon name="i-lucide-plus" /> Add a rig</button>
-        </UDropdownMenu>
-      </BaitRow>
-      <LaneStrip class="in-small" :lanes="spread.content.lanes" :outcomes="outcomes" :verdict="verdict" @go="goTo" />
-      <div class="field">
-        <SmallTank ref="tank" class="tank" :outcomes="outcomes" :order="order" :depth-m="spread.content.water.depthM" />
-        <div ref="lanesHost" class="lanes-host">
-          <VueDraggable :model-value="spread.content.lanes" class="lanes" :class="{ many: order.length > 3 }" handle=".grip" :animation="120" :style="{ '--count': order.length }" @update:model-value="reorder">
-            <LaneColumn
-              v-for="(lane, index) in spread.content.lanes" :key="lane.letter" :lane="lane" :index="index" :outcome="outcomes.get(lane.letter)"
-              :per-m="perM" :axes="axes" :busy="busy" :picked="isPicked(lane.letter)" :chosen="spread.picked === lane.letter" @choose="spread.picked = lane.letter"
-            />
-          </VueDraggable>
-        </div>
+  <SheetFrame v-slot="{ showCautions }" :id="id" view="spread" @drop="tank?.toggle()">
+    <WaterStrip />
+    <BaitRow>
+      <span class="grow" />
+      <UDropdownMenu :items="addMenu">
+        <button type="button" class="add" :disabled="spread.content.lanes.length >= 5"><UIcon name="i-lucide-plus" /> Add a rig</button>
+      </UDropdownMenu>
+    </BaitRow>
+    <LaneStrip class="in-small" :lanes="spread.content.lanes" :outcomes="outcomes" :verdict="verdict" @go="goTo" />
+    <div class="field">
+      <SmallTank ref="tank" class="tank" :outcomes="outcomes" :order="order" :depth-m="spread.content.water.depthM" />
+      <div ref="lanesHost" class="lanes-host">
+        <VueDraggable :model-value="spread.content.lanes" class="lanes" :class="{ many: order.length > 3 }" handle=".grip" :animation="120" :style="{ '--count': order.length }" @update:model-value="reorder">
+          <LaneColumn
+            v-for="(lane, index) in spread.content.lanes" :key="lane.letter" :lane="lane" :index="index" :outcome="outcomes.get(lane.letter)"
+            :per-m="perM" :axes="axes" :busy="busy" :picked="isPicked(lane.letter)" :chosen="spread.picked === lane.letter" @choose="spread.picked = lane.letter"
+          />
+        </VueDraggable>
       </div>
-      <VerdictBar class="verdict" :verdict="verdict" :busy="working" :error="error" @retry="retry()">
-        <BasisKey @cautions="showing.cautions = true" />
-      </VerdictBar>
-    </template>
-    <SpreadsDialog v-model:open="showing.spreads" />
-    <PaletteDialog v-model:open="showing.palette" :entries="palette" />
-    <TermsDialog v-model:open="showing.keys" title="Keys" :terms="keys.map(key => [key.keys, key.says] as const)" />
-    <CautionsDialog v-model:open="showing.cautions" />
-  </main>
+    </div>
+    <VerdictBar class="verdict" :verdict="verdict" :busy="working" :error="error" @retry="retry()">
+      <BasisKey @cautions="showCautions" />
+    </VerdictBar>
+  </SheetFrame>
 </template>
 
 <style scoped>
-.sheet { min-height: 100dvh; display: flex; flex-direction: column; }
 .field { flex: 1; display: grid; grid-template-columns: 236px minmax(0, 1fr); min-height: 0; }
 .tank { position: sticky; top: 0; height: min(100%, calc(100dvh - 284px)); min-height: 380px; }
 .lanes { position: relative; display: grid; grid-template-columns: repeat(var(--count), minmax(0, 1fr)); grid-template-rows: repeat(9, auto); height: 100%; align-content: start; }
@@ -126,9 +84,6 @@ useHead({ title: () => `${spread.name} · Dunecrest` })
 .add:disabled { opacity: 0.4; }
 .verdict { position: sticky; bottom: 0; z-index: 5; }
 .in-small { display: none; }
-.missing { padding: 48px 24px; max-width: 60ch; font-size: 16px; }
-.missing h2 { font-size: 20px; margin-bottom: 8px; }
-.missing :is(a, button) { text-decoration: underline; text-underline-offset: 3px; }
 @media (max-width: 899px) {
   .field { grid-template-columns: minmax(0, 1fr); }
   .tank { position: static; order: 2; height: 480px; }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { BOTTOM_IDS, BOTTOMS, CAST_M, COVER_IDS, COVERS, LINE_KINDS, LINE_STOCKS, SALINITY_GKG, SALINITY_RANGE_GKG, TEMPERATURE_RANGE_C } from '#catalogue'
-import { DEPTH_RANGE_M, LINE_RANGE_N } from '#schemas/fields'
+import { LINE_RANGE_N } from '#schemas/fields'
 import { shown } from '~/utils/units'
 
 /** The water along the top of the sheet; every control sits on the thing it changes. */
@@ -58,7 +58,7 @@ const saltHint = computed(() => `${shown(water.value.salinityGKg, { label: 'g/kg
       </span>
     </div>
     <div class="bed">
-      <NumberField label="depth" :model-value="water.depthM" :unit="settings.units.depth" :range="DEPTH_RANGE_M" :step="settings.units.depth.to(settings.units.depth.label === 'm' ? 0.25 : 1)" @update:model-value="value => set('depthM', value)" />
+      <NumberFieldDepth />
       <ChoiceField label="cover" :model-value="water.cover" :items="covers" @update:model-value="value => set('cover', value)" />
       <ChoiceField label="bottom" :model-value="water.bottom" :items="bottoms" @update:model-value="value => set('bottom', value)" />
       <span class="label scope">as met along {{ Math.round(settings.units.depth.from(CAST_M)) }} {{ settings.units.depth.label }} of a cast</span>

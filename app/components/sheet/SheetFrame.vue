@@ -1,0 +1,61 @@
+<script setup lang="ts">
+import { viewPath, type SheetView } from '~/composables/useSheetCommands'
+
+/** What every view of a sheet shares: header, keys, dialogs, and opening the spread of the address. */
+const props = defineProps<{ id: string | undefined, view: SheetView }>()
+const emit = defineEmits<{ drop: [] }>()
+const spread = useSpread()
+const keeping = useKeeping(props.view)
+const missing = ref<string>()
+const loading = ref(true)
+const showing = reactive({ spreads: false, palette: false, keys: false, cautions: false })
+
+watch(() => props.id, async (id) => {
+  if (id === spread.saved?.id && spread.opened) return void (loading.value = false)
+  loading.value = true
+  missing.value = await keeping.open(id)
+  loading.value = false
+}, { immediate: true })
+
+async function startNew(): Promise<void> {
+  if (props.id === undefined) spread.discard()
+  else await navigateTo(viewPath(props.view, undefined))
+}
+const { keys, palette } = useSheetCommands({
+  drop: () => emit('drop'),
+  save: asNew => void keeping.save(asNew),
+  showSpreads: () => void (showing.spreads = true),
+  showPalette: () => void (showing.palette = true),
+  showKeys: () => void (showing.keys = true),
+  startNew: () => void startNew(),
+  go: view => void navigateTo(viewPath(view, spread.saved?.id)),
+})
+useKeys(keys)
+useHead({ title: () => `${spread.name} · Dunecrest` })
+</script>
+
+<template>
+  <main class="sheet">
+    <AppHeader
+      :saving="keeping.saving.value" :view="view" @save="keeping.save()" @rename="name => keeping.rename(name)" @discard="spread.discard()"
+      @spreads="showing.spreads = true" @fresh="startNew" @palette="showing.palette = true" @keys="showing.keys = true"
+    />
+    <section v-if="missing" class="missing">
+      <h2>{{ missing }}</h2>
+      <p><NuxtLink to="/">Go to a fresh sheet</NuxtLink> or <button type="button" @click="showing.spreads = true">see the saved spreads</button>.</p>
+    </section>
+    <section v-else-if="loading" class="missing"><p class="label">Opening the spread…</p></section>
+    <slot v-else :show-cautions="() => { showing.cautions = true }" />
+    <SpreadsDialog v-model:open="showing.spreads" :view="view" />
+    <PaletteDialog v-model:open="showing.palette" :entries="palette" />
+    <TermsDialog v-model:open="showing.keys" title="Keys" :terms="keys.map(key => [key.keys, key.says] as const)" />
+    <CautionsDialog v-model:open="showing.cautions" />
+  </main>
+</template>
+
+<style scoped>
+.sheet { min-height: 100dvh; display: flex; flex-direction: column; }
+.missing { padding: 48px 24px; max-width: 60ch; font-size: 16px; }
+.missing h2 { font-size: 20px; margin-bottom: 8px; }
+.missing :is(a, button) { text-decoration: underline; text-underline-offset: 3px; }
+</style>

@@ -1,0 +1,46 @@
+<script setup lang="ts">
+import { degToRad, radToDeg } from '#catalogue'
+import { ROD_DISTANCE_RANGE_M } from '#schemas/fields'
+
+/** How the line is held, and the current. */
+const spread = useSpread()
+const settings = useSettings()
+const holds = [
+  { value: 'slack', label: 'slack' }, { value: 'controlled', label: 'controlled' }, { value: 'tight', label: 'tight' },
+] as const
+const ways = [
+  { value: '0', label: 'away from you' }, { value: '180', label: 'toward you' }, { value: '90', label: 'across, to the left' }, { value: '-90', label: 'across, to the right' },
+] as const
+const USUAL_DISTANCE_M = 15
+const hold = computed(() => spread.content.line.hold ?? { mode: 'slack' as const })
+const stream = computed(() => spread.content.water.stream ?? { surfaceMS: 0, towardRad: 0 })
+const way = computed(() => String(Math.round(radToDeg(stream.value.towardRad))) as typeof ways[number]['value'])
+
+function setHold(mode: 'slack' | 'controlled' | 'tight', rodDistanceM = hold.value.mode === 'slack' ? USUAL_DISTANCE_M : hold.value.rodDistanceM): void {
+  spread.edit((draft) => {
+    if (mode === 'slack') delete draft.line.hold
+    else draft.line.hold = { mode, rodDistanceM }
+  })
+}
+function setStream(change: Partial<{ surfaceMS: number, towardRad: number }>): void {
+  const next = { ...stream.value, ...change }
+  spread.edit((draft) => {
+    if (next.surfaceMS === 0) delete draft.water.stream
+    else draft.water.stream = next
+  })
+}
+const setHoldMode = (mode: typeof holds[number]['value']): void => setHold(mode)
+</script>
+
+<template>
+  <span class="conditions">
+    <ChoiceField label="line held" :model-value="hold.mode" :items="holds" @update:model-value="setHoldMode" />
+    <NumberField v-if="hold.mode !== 'slack'" label="rod at" :model-value="hold.rodDistanceM" :unit="settings.units.depth" :range="ROD_DISTANCE_RANGE_M" :step="1" @update:model-value="value => setHold(hold.mode, value)" />
+    <NumberField label="current" :model-value="stream.surfaceMS" :unit="settings.units.speed" :range="[0, 2]" :step="0.1" @update:model-value="value => setStream({ surfaceMS: value })" />
+    <ChoiceField v-if="stream.surfaceMS > 0" label="setting" :model-value="way" :items="ways" @update:model-value="value => setStream({ towardRad: degToRad(Number(value)) })" />
+  </span>
+</template>
+
+<style scoped>
+.conditions { display: inline-flex; flex-wrap: wrap; gap: 6px 16px; align-items: center; }
+</style>

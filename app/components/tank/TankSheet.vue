@@ -1,0 +1,103 @@
+<script setup lang="ts">
+import { PLASTIC_IDS, PLASTICS } from '#catalogue'
+import { TANK_SPEEDS } from '~/composables/useDropClock'
+import { diversOf, type Diver } from '~/utils/diver'
+import { summaryOf } from '~/utils/words'
+
+/** The rigs dropped side by side, large: from the side and from above, with charts, figures and what-ifs. */
+defineProps<{ id: string | undefined }>()
+const spread = useSpread()
+const { outcomes, working, error, retry } = useEvaluation(() => spread.opened ? spread.content : undefined)
+const reduced = usePreferredReducedMotion()
+const order = computed(() => spread.content.lanes.map(l => l.letter))
+const depthM = computed(() => spread.content.water.depthM)
+const divers = computed(() => diversOf(order.value, outcomes.value))
+const end = computed(() => Math.max(0, ...divers.value.map(d => d.drop.timeS)))
+const clock = useDropClock(() => end.value)
+const { time, playing, rate } = clock
+const plastics = PLASTIC_IDS.map(value => ({ value, label: PLASTICS[value].name }))
+const rod = computed(() => {
+  const hold = spread.content.line.hold
+  return hold && hold.mode !== 'slack' ? { rodDistanceM: hold.rodDistanceM } : {}
+})
+
+/** The drop before the last change stays as a ghost, one for each rig. */
+const ghosts = shallowRef<readonly Diver[]>([])
+watch(divers, (now, before) => {
+  const changed = before.filter(old => now.some(d => d.letter === old.letter && d.drop !== old.drop))
+  if (changed.length > 0) ghosts.value = [...ghosts.value.filter(g => changed.every(c => c.letter !== g.letter)), ...changed]
+})
+
+let shown = false
+watch(end, (now, before) => {
+  if (now === 0) return
+  if (!shown && reduced.value !== 'reduce') clock.play()
+  else if (!playing.value) clock.seek(!shown || time.value >= before ? now : time.value)
+  shown = true
+})
+
+/** One frame of a film at thirty a second. */
+const FRAME_S = 1 / 30
+const described = computed(() => summaryOf(order.value, outcomes.value))
+useEventListener(window, 'keydown', (event: KeyboardEvent) => {
+  if ((event.target as HTMLElement).closest('input, select, [role=dialog], [role=listbox]')) return
+  if (event.key === 'ArrowRight') clock.seek(time.value + (event.shiftKey ? 1 : FRAME_S))
+  else if (event.key === 'ArrowLeft') clock.seek(time.value - (event.shiftKey ? 1 : FRAME_S))
+  else if (event.key === 'Home') clock.seek(0)
+  else return
+  event.preventDefault()
+})
+</script>
+
+<template>
+  <SheetFrame :id="id" view="tank" @drop="clock.toggle()">
+    <section class="strip" aria-label="Conditions">
+      <NumberFieldDepth />
+      <ChoiceField label="material" :model-value="spread.content.bait.material" :items="plastics" @update:model-value="value => spread.edit(draft => void (draft.bait.material = value))" />
+      <TankConditions />
+      <span class="grow" />
+      <button type="button" class="key" :disabled="ghosts.length === 0" @click="ghosts = []">Clear ghosts</button>
+    </section>
+    <p v-if="error" class="error" role="alert">The figures could not be worked out: {{ error }} <button type="button" @click="retry()">Try again</button></p>
+    <div class="body" :aria-busy="working">
+      <TankGlass :divers="divers" :ghosts="ghosts" :depth-m="depthM" :time="time" :described="described" v-bind="rod" />
+      <TankCharts :divers="divers" :ghosts="ghosts" :depth-m="depthM" :time="time" />
+    </div>
+    <section class="controls no-print" aria-label="Tank">
+      <button type="button" class="drop" :aria-label="playing ? 'Pause the drop' : 'Drop the rigs'" :disabled="end === 0" @click="clock.toggle()"><UIcon :name="playing ? 'i-lucide-pause' : 'i-lucide-play'" /></button>
+      <button type="button" class="key icon" aria-label="One frame back" @click="clock.seek(time - FRAME_S)"><UIcon name="i-lucide-step-back" /></button>
+      <button type="button" class="key icon" aria-label="One frame on" @click="clock.seek(time + FRAME_S)"><UIcon name="i-lucide-step-forward" /></button>
+      <input type="range" min="0" :max="end" step="0.02" :value="time" aria-label="Time of the drop" :aria-valuetext="`${time.toFixed(1)} seconds`" @input="clock.seek(Number(($event.target as HTMLInputElement).value))">
+      <output class="figure">{{ time.toFixed(1) }} s</output>
+      <select v-model.number="rate" aria-label="Speed of the drop" class="figure">
+        <option v-for="speed in TANK_SPEEDS" :key="speed" :value="speed">{{ speed === 1 ? 'real time' : speed === 0.5 ? 'half speed' : speed === 0.25 ? 'quarter' : 'tenth' }}</option>
+      </select>
+      <span class="label">Space drops, ← → step a frame, Shift a second</span>
+    </section>
+    <TankTable :lanes="spread.content.lanes" :outcomes="outcomes" :time="time" />
+    <p class="visually-hidden" aria-live="polite">{{ working ? '' : described }}</p>
+  </SheetFrame>
+</template>
+
+<style scoped>
+.strip { display: flex; flex-wrap: wrap; gap: 6px 16px; align-items: center; padding: 5px 12px; border-bottom: var(--line-weight) solid var(--hair-strong); }
+.grow { flex: 1; }
+.body { flex: 1; display: grid; grid-template-columns: minmax(0, 1.7fr) minmax(0, 1fr); min-height: 420px; }
+.controls { display: flex; align-items: center; gap: 8px; padding: 5px 12px; border-top: var(--line-weight) solid var(--ink); }
+.drop { width: 34px; height: 34px; display: grid; place-items: center; background: var(--ink); color: var(--paper); border-radius: 2px; font-size: 18px; }
+.drop:disabled, .key:disabled { opacity: 0.4; }
+.key { height: 28px; padding: 0 9px; border: var(--line-weight) solid var(--hair-strong); border-radius: 2px; font-size: 14px; }
+.key:hover:not(:disabled) { background: var(--ink); color: var(--paper); }
+.icon { width: 30px; padding: 0; display: grid; place-items: center; }
+input[type=range] { flex: 1; min-width: 80px; accent-color: var(--float); height: 24px; }
+output { font-size: 16px; min-width: 6ch; text-align: right; }
+select { background: var(--raised); border-bottom: 1px solid var(--hair-strong); height: 28px; font-size: 14px; }
+.error { padding: 8px 12px; color: var(--wrack); }
+.error button { text-decoration: underline; }
+@media (max-width: 899px) {
+  .body { grid-template-columns: minmax(0, 1fr); }
+  .body > :first-child { min-height: 480px; }
+  .controls { flex-wrap: wrap; }
+  .drop { width: 56px; height: 56px; }
+}
+</style>

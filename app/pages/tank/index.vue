@@ -1,0 +1,3 @@
+<template>
+  <TankSheet :id="undefined" />
+</template>

@@ -1,8 +1,9 @@
 import {
-  assembleBareBait, bareWeight, evaluateBare, evaluateRig, lineOf, SAMPLE_STRIDE, waterOf,
-  type BaitSpec, type Drop, type FallResult, type RigSpec, type Water,
+  assembleBareBait, bareWeight, evaluateBare, evaluateRig, lineOf, waterOf,
+  type BaitSpec, type FallResult, type RigSpec, type Water,
 } from '#core'
 import type { RigFile } from '#schemas/rigFile'
+import { dropRows } from '../shared/dropRecord'
 
 /** Output of `evaluate`. SI; angles in radians; every measure with its range and basis. */
 export type Evaluation = { readonly ok: true, readonly [key: string]: unknown } | { readonly ok: false, readonly code: string, readonly message: string }
@@ -23,6 +24,7 @@ export function evaluateFile(file: RigFile, options: { readonly path: boolean })
   const { depthM } = file.water
   const conditions = {
     depthM, temperatureC: 0, salinityGKg: 0, cover: file.cover, bottom: file.bottom, lineKind: file.line!.kind, lineStrengthN: file.line!.strengthN,
+    ...(file.stream ? { stream: file.stream } : {}), ...(file.line!.hold ? { hold: file.line!.hold } : {}),
   }
   const outcome = evaluateRig(file.bait as BaitSpec, file.rig as RigSpec, conditions, { water, ...(file.seed === undefined ? {} : { seed: file.seed }) })
   if (!outcome.ok) return outcome
@@ -36,12 +38,5 @@ function waterFrom({ water }: RigFile): Water {
 }
 
 function fallOf({ drop, ...measures }: FallResult, withPath: boolean): Record<string, unknown> {
-  return { ...measures, steps: drop.steps, ...(withPath ? { path: pathOf(drop) } : {}) }
-}
-
-function pathOf({ samples }: Drop): Record<string, unknown>[] {
-  return Array.from({ length: samples.length / SAMPLE_STRIDE }, (_, i) => {
-    const [timeS, xM, yM, zM, w, x, y, z] = samples.slice(i * SAMPLE_STRIDE, (i + 1) * SAMPLE_STRIDE)
-    return { timeS, positionM: [xM, yM, zM], quaternion: [w, x, y, z] }
-  })
+  return { ...measures, steps: drop.steps, ...(withPath ? { path: dropRows(drop) } : {}) }
 }

@@ -22,7 +22,7 @@ function evaluate(json: unknown, ...options: string[]) {
   return dunecrest('evaluate', file, ...options)
 }
 const [example] = rigFilesOf(DEMO_SPREADS[2]!)
-type Fall = { fall: { timeS: { value: number, basis: string }, path?: { timeS: number, positionM: number[] }[] }, displacedM3: number }
+type Fall = { fall: { timeS: { value: number, basis: string }, path?: { timeS: number, depthM: number }[] }, displacedM3: number }
 
 describe('dunecrest evaluate', () => {
   it('prints the very figures of the core', () => {
@@ -49,7 +49,7 @@ describe('dunecrest evaluate', () => {
     const out = dunecrest('evaluate', join('examples', 'bare-weight.json'), '--path').json<Fall>()
     const path = out.fall.path!
     const [a, b] = [path[path.length - 20]!, path[path.length - 2]!]
-    const speed = (a.positionM[2]! - b.positionM[2]!) / (b.timeS - a.timeS)
+    const speed = (b.depthM - a.depthM) / (b.timeS - a.timeS)
     const d = Math.cbrt(6 * 0.0035 / 11340 / Math.PI)
     const re = 1e6 * speed * d
     const cd = 24 / re * (1 + 0.15 * re ** 0.681) + 0.407 / (1 + 8710 / re)
@@ -83,6 +83,19 @@ describe('dunecrest evaluate', () => {
     expect(out.status).toBe(2)
     expect(out.stderr).toMatch(message)
     expect(out.stdout).toBe('')
+  })
+
+  it('compares several rigs as a table, JSON or CSV with the figures of evaluate', () => {
+    const files = ['a', 'b', 'c'].map(letter => join('examples', `eelgrass-flat-three-ways-${letter}.json`))
+    const single = dunecrest('evaluate', files[0]!).json<Fall>().fall.timeS.value
+    const rows = dunecrest('compare', ...files, '--format', 'json').json<Fall[]>()
+    expect(rows.map(r => r.fall.timeS.value)[0]).toBe(single)
+    expect(rows).toHaveLength(3)
+    const csv = dunecrest('compare', ...files, '--format', 'csv').stdout.trim().split('\r\n').map(line => line.split(','))
+    expect(csv).toHaveLength(4)
+    expect(csv[1]![csv[0]!.indexOf('fall s')]).toBe(single.toFixed(2))
+    expect(dunecrest('compare', ...files).stdout).toMatch(/^rig +fall s/)
+    expect(dunecrest('compare', files[0]!, '--format', 'xml')).toMatchObject({ status: 2, stderr: expect.stringMatching(/table, json, csv/) as string })
   })
 
   it('helps, and refuses what it does not know', () => {

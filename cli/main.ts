@@ -1,17 +1,23 @@
 import { readFileSync } from 'node:fs'
+import { basename } from 'node:path'
 import { parseArgs } from 'node:util'
 import { fieldErrors } from '#schemas/problems'
 import { rigFileSchema } from '#schemas/rigFile'
+import { COMPARE_FORMATS, compareFiles } from './compare'
 import { evaluateFile } from './evaluate'
 
 const HELP = `Dunecrest on the command line: the same core as the application.
 
   dunecrest evaluate FILE.json    print the measures of one rig, bait or weight as JSON
   dunecrest evaluate -            read the file from standard input
+  dunecrest compare FILE.json …   set several rigs side by side
   dunecrest --help                this text
 
 options of evaluate
   --path                          add the path of the fall: time, position, attitude
+
+options of compare
+  --format table|json|csv         how to print it; a table when left out
 
 The file's format is described in docs/formats.md; examples/ holds a file for each demo rig.
 Exit code: 0 done, 1 the rig cannot be dropped (it floats, say), 2 a bad file or a bad call.
@@ -39,6 +45,14 @@ function run(args: readonly string[], write: (text: string) => void): number {
     write(HELP)
     return 0
   }
+  if (command === 'compare') {
+    const names = file ? [file, ...more] : []
+    if (names.length === 0) throw new BadCall('compare: expected one or more FILE.json.')
+    const format = COMPARE_FORMATS.find(one => one === (values.format ?? 'table'))
+    if (!format) throw new BadCall(`--format: expected one of ${COMPARE_FORMATS.join(', ')}.`)
+    write(compareFiles(names.map(name => ({ name: basename(name, '.json'), file: readRigFile(name) })), format))
+    return 0
+  }
   if (command !== 'evaluate') throw new BadCall(`${command ? `"${command}" is not a command.` : 'No command given.'}\n\n${HELP}`)
   if (!file || more.length > 0) throw new BadCall('evaluate: expected one FILE.json, or - for standard input.')
   const result = evaluateFile(readRigFile(file), { path: values.path ?? false })
@@ -48,7 +62,7 @@ function run(args: readonly string[], write: (text: string) => void): number {
 
 function parse(args: readonly string[]) {
   try {
-    return parseArgs({ args: [...args], allowPositionals: true, options: { help: { type: 'boolean', short: 'h' }, path: { type: 'boolean' } } })
+    return parseArgs({ args: [...args], allowPositionals: true, options: { help: { type: 'boolean', short: 'h' }, path: { type: 'boolean' }, format: { type: 'string' } } })
   }
   catch (error) {
     throw new BadCall(`${(error as Error).message}\n\n${HELP}`)

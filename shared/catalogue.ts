@@ -7,3 +7,4 @@ export {
 export {
   cToF, degToRad, fToC, ftToM, gToKg, inToM, kgToG, kgToOz, lbfToN, mmToM, mToFt, mToIn, mToMm, nToLbf, ozToKg, pitchOf, radToDeg, rollOf, rotate,
 } from '#core'
+export { csvLine, dropRows, dropsCsv } from './dropRecord'

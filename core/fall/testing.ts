@@ -22,6 +22,7 @@ export interface Given {
   readonly size?: HookSize
   readonly rest?: PointRest
   readonly weightAtM?: number
+  readonly bendM?: number
   readonly water?: Water
 }
 
@@ -33,6 +34,7 @@ export function bodyOf(given: Given): HydroBody {
     {
       family, hookSize: size, weightKg: ozToKg(oz), weightMaterial: 'lead', pointRest: given.rest ?? (family === 'E1' ? 'open' : 'skin'),
       ...(given.weightAtM === undefined ? {} : { weightAtM: given.weightAtM }),
+      ...(given.bendM === undefined ? {} : { bendM: given.bendM }),
     },
   )
   return hydroBody(rig.geometry, water)

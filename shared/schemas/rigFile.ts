@@ -1,6 +1,7 @@
 import { problemsOf, problemsOfBait, type BaitSpec, type RigSpec } from '#core'
 import { z } from 'zod'
 import * as field from './fields'
+import { lineSchema, streamSchema } from './spread'
 
 /** One rig, bait or weight in one water, for the command line. SI throughout; see docs/formats.md. */
 const positive = (name: string, unit: string): z.ZodNumber => z.number({ error: `${name}: expected a number in ${unit}.` }).positive({ error: `${name} must be above 0 ${unit}.` })
@@ -38,7 +39,8 @@ export const rigFileSchema = z.strictObject({
   water: z.union([namedWater, exactWater], { error: 'Water: expected depthM with temperatureC and salinityGKg, or with densityKgM3 and viscosityPaS.' }),
   cover: field.cover.default('open'),
   bottom: field.bottom.default('sand'),
-  line: z.strictObject({ kind: field.lineKind, strengthN: field.lineStrengthN }).optional(),
+  stream: streamSchema.optional(),
+  line: lineSchema.optional(),
   bait: baitSchema.optional(),
   rig: rigSchema.optional(),
   weight: weightSchema.optional(),

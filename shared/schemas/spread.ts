@@ -20,6 +20,7 @@ export const laneSchema = z.strictObject({
 })
 export type Lane = z.infer<typeof laneSchema>
 
+export const streamSchema = z.strictObject({ surfaceMS: field.surfaceMS, towardRad: field.towardRad })
 export const waterSchema = z.strictObject({
   place: z.string().trim().max(80, { error: 'Place: 80 characters at most.' }),
   depthM: field.depthM,
@@ -28,7 +29,7 @@ export const waterSchema = z.strictObject({
   cover: field.cover,
   bottom: field.bottom,
   /** a current at the surface, and where it sets; still water when left out */
-  stream: z.strictObject({ surfaceMS: field.surfaceMS, towardRad: field.towardRad }).optional(),
+  stream: streamSchema.optional(),
 })
 /** How the line is held in the fall; slack when left out. */
 const holdSchema = z.discriminatedUnion('mode', [

@@ -69,7 +69,7 @@ test('unsaved work survives closing the page, and can be discarded', async ({ sh
   await page.reload()
   await sheet.settled()
   await expect(page.getByLabel('depth', { exact: true })).toHaveValue('3.2')
-  await page.getByRole('button', { name: 'Discard changes' }).click()
+  await page.getByRole('button', { name: 'Discard', exact: true }).click()
   await expect(page.getByLabel('depth', { exact: true })).toHaveValue('2')
   await expect(page.getByRole('status').filter({ hasText: /^saved$/ })).toBeVisible()
 })

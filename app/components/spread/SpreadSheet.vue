@@ -35,7 +35,7 @@ const addMenu = computed(() => FAMILY_IDS.map(id => ({ label: FAMILIES[id].name,
 </script>
 
 <template>
-  <SheetFrame v-slot="{ showCautions }" :id="id" view="spread" @drop="tank?.toggle()">
+  <SheetFrame :id="id" v-slot="{ showCautions }" view="spread" @drop="tank?.toggle()">
     <WaterStrip />
     <BaitRow>
       <span class="grow" />

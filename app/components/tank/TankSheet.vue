@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { PLASTIC_IDS, PLASTICS } from '#catalogue'
+import { dropRows, dropsCsv, PLASTIC_IDS, PLASTICS } from '#catalogue'
 import { TANK_SPEEDS } from '~/composables/useDropClock'
 import { diversOf, type Diver } from '~/utils/diver'
 import { summaryOf } from '~/utils/words'
@@ -36,6 +36,16 @@ watch(end, (now, before) => {
   shown = true
 })
 
+function exportDrops(kind: 'csv' | 'json'): void {
+  const drops = divers.value.map(({ letter, drop }) => ({ rig: letter, drop }))
+  const text = kind === 'csv' ? dropsCsv(drops) : JSON.stringify({ format: 'dunecrest-drop', version: 1, spread: spread.content, drops: drops.map(({ rig, drop }) => ({ rig, moments: dropRows(drop) })) }, null, 1)
+  const link = document.createElement('a')
+  link.href = URL.createObjectURL(new Blob([text], { type: kind === 'csv' ? 'text/csv' : 'application/json' }))
+  link.download = `${spread.name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'drop'}-drop.${kind}`
+  link.click()
+  URL.revokeObjectURL(link.href)
+}
+
 /** One frame of a film at thirty a second. */
 const FRAME_S = 1 / 30
 const described = computed(() => summaryOf(order.value, outcomes.value))
@@ -56,6 +66,8 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
       <ChoiceField label="material" :model-value="spread.content.bait.material" :items="plastics" @update:model-value="value => spread.edit(draft => void (draft.bait.material = value))" />
       <TankConditions />
       <span class="grow" />
+      <button type="button" class="key" :disabled="divers.length === 0" @click="exportDrops('csv')">Export CSV</button>
+      <button type="button" class="key" :disabled="divers.length === 0" @click="exportDrops('json')">JSON</button>
       <button type="button" class="key" :disabled="ghosts.length === 0" @click="ghosts = []">Clear ghosts</button>
     </section>
     <p v-if="error" class="error" role="alert">The figures could not be worked out: {{ error }} <button type="button" @click="retry()">Try again</button></p>

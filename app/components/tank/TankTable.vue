@@ -29,7 +29,7 @@ const rows = computed(() => props.lanes.map((lane) => {
     roll: `${Math.round(Math.abs(radToDeg(rollOf(m.q))))}°`,
     away: shown(m.x, { ...settings.units.depth, decimals: 2 }),
     aside: shown(m.y, { ...settings.units.depth, decimals: 2 }),
-    turns: Math.abs(fall.turnsPerM) > 0.05 ? `${Math.abs(fall.turnsPerM).toFixed(1)}${fall.summary.circleM === undefined ? '' : `, r ${shown(fall.summary.circleM, { ...settings.units.depth, decimals: 2 })}`}` : '–',
+    turns: Math.abs(fall.turnsPerM) > 0.05 && !('ending' in fall.drop && fall.drop.ending === 'hovers') ? `${Math.abs(fall.turnsPerM).toFixed(1)}${fall.summary.circleM === undefined ? '' : `, r ${shown(fall.summary.circleM, { ...settings.units.depth, decimals: 2 })}`}` : '–',
     rest: restWords(fall.rest),
   }
 }))
@@ -81,7 +81,7 @@ tbody th { text-align: left; font-weight: 600; white-space: nowrap; padding: 0 8
 td { text-align: right; padding: 0 8px; height: 36px; white-space: nowrap; font-family: var(--font-figure); font-stretch: 88%; font-variant-numeric: tabular-nums; }
 tbody tr { border-bottom: 1px solid var(--hair); }
 small { color: var(--ink-soft); }
-td.words { font-family: var(--font-sans); }
+td.words { font-family: var(--font-sans); white-space: normal; min-width: 130px; line-height: 1.15; }
 .try { display: flex; gap: 12px; align-items: center; }
 .peg { height: 26px; padding: 0 8px; border: var(--line-weight) solid var(--hair-strong); border-radius: 2px; font-family: var(--font-sans); font-size: 13px; }
 .peg:hover { background: var(--ink); color: var(--paper); }

@@ -1,0 +1,45 @@
+import { describe, expect, it } from 'vitest'
+import { evaluateRig, type Conditions } from './evaluateRig'
+import { fromHeadingPitchRoll } from '../numerics/quaternion'
+import { rod } from '../rig/simpleBodies'
+import type { PlasticId } from '../tackle/materials'
+import type { FamilyId } from '../rig/spec'
+import { radToDeg, lbfToN } from '../units'
+import { hydroBody } from '../fall/hydroBody'
+import { restOf, type Rest } from '../fall/rest'
+import { FRESH } from '../fall/testing'
+
+const conditions: Conditions = { depthM: 1.5, temperatureC: 15, salinityGKg: 0, cover: 'open', bottom: 'sand', lineKind: 'braid', lineStrengthN: lbfToN(15) }
+function rest(family: FamilyId, material: PlasticId, grams: number, form: 'stick' | 'slimShad' = 'stick'): Rest {
+  const outcome = evaluateRig({ form, lengthM: form === 'stick' ? 0.125 : 0.09, material }, {
+    family, hookSize: '3/0', weightKg: grams / 1000, weightMaterial: 'lead', pointRest: family === 'E1' ? 'open' : 'skin',
+  }, conditions)
+  if (!outcome.ok) throw new Error(outcome.message)
+  return outcome.value.fall.rest
+}
+
+describe('rest on the bottom', () => {
+  it('a rod let go on its end, leaning, lies down', () => {
+    const body = hydroBody(rod(0.1, 0.008, 1300), FRESH)
+    const r = restOf(body, { from: fromHeadingPitchRoll(0, -1.2, 0) })
+    expect(r.posture).toBe('lies')
+    expect(Math.abs(radToDeg(r.pitchRad))).toBeLessThan(3)
+  })
+  it('lies lower in energy than it came: no rest is steeper than the touch for a bait that sinks', () => {
+    for (const family of ['E1', 'L1', 'J4'] as const) expect(rest(family, 'salted', 7).posture).toBe('lies')
+  })
+  it('floating plastic behind a hinge stands up; the same rig in salted plastic lies down', () => {
+    const standing = rest('J4', 'floating', 7)
+    expect(standing.posture).toBe('stands')
+    expect(standing.highestM).toBeGreaterThan(0.1)
+    expect(rest('J4', 'salted', 7).posture).toBe('lies')
+  })
+  it('floating plastic stands on a head at the nose, and leans on a belly weight', () => {
+    expect(rest('E1', 'floating', 5).posture).toBe('stands')
+    expect(rest('W1', 'floating', 3.5).posture).toBe('leans')
+  })
+  it('a belly-weighted bait lies with its point up', () => expect(rest('W1', 'plain', 3.5, 'slimShad')).toMatchObject({ posture: 'lies', point: 'up' }))
+  it('a bait over a leader hangs in the attitude the water gives it', () => {
+    expect(rest('L3', 'floating', 10)).toMatchObject({ posture: 'hangs' })
+  })
+})

@@ -151,7 +151,7 @@ function rig(ctx: CanvasRenderingContext2D, { letter, drop, solid }: Diver, scal
   }
   for (const { kind, points } of view.lumps) {
     trace(points, true)
-    ctx.fillStyle = kind === 'paddle' || kind === 'fork' ? token('plastic') : token('lead')
+    ctx.fillStyle = kind === 'paddle' || kind === 'fork' || kind === 'skirt' ? token('plastic') : token('lead')
     ctx.fill()
     ctx.stroke()
   }

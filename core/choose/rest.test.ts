@@ -12,7 +12,7 @@ import { FRESH } from '../fall/testing'
 const conditions: Conditions = { depthM: 1.5, temperatureC: 15, salinityGKg: 0, cover: 'open', bottom: 'sand', lineKind: 'braid', lineStrengthN: lbfToN(15) }
 function rest(family: FamilyId, material: PlasticId, grams: number, form: 'stick' | 'slimShad' = 'stick'): Rest {
   const outcome = evaluateRig({ form, lengthM: form === 'stick' ? 0.125 : 0.09, material }, {
-    family, hookSize: '3/0', weightKg: grams / 1000, weightMaterial: 'lead', pointRest: family === 'E1' ? 'open' : 'skin',
+    family, hookSize: '3/0', weightKg: grams / 1000, weightMaterial: 'lead', pointRest: family === 'E1' || family === 'E3' ? 'open' : 'skin',
   }, conditions)
   if (!outcome.ok) throw new Error(outcome.message)
   return outcome.value.fall.rest
@@ -41,5 +41,13 @@ describe('rest on the bottom', () => {
   it('a belly-weighted bait lies with its point up', () => expect(rest('W1', 'plain', 3.5, 'slimShad')).toMatchObject({ posture: 'lies', point: 'up' }))
   it('a bait over a leader hangs in the attitude the water gives it', () => {
     expect(rest('L3', 'floating', 10)).toMatchObject({ posture: 'hangs' })
+  })
+})
+
+describe('on a flat-faced head', () => {
+  it('a short floating bait stands on its face, and straighter than on a ball', () => {
+    const face = rest('E3', 'floating', 3.5)
+    expect(face.posture).toBe('stands')
+    expect(Math.abs(radToDeg(face.pitchRad))).toBeGreaterThanOrEqual(Math.abs(radToDeg(rest('E1', 'floating', 3.5).pitchRad)) - 1)
   })
 })

@@ -38,6 +38,7 @@ function addStrip(matrix: Float64Array, s: Strip, centre: Vec3, rho: number, axi
   outer(tensor, s.axis, axialShare * rho * s.displacedM3)
   outer(tensor, s.side, rho * Math.PI * b * b * s.lengthM)
   outer(tensor, s.up, rho * Math.PI * a * a * s.lengthM)
+  for (let k = 0; k < 3; k++) tensor[4 * k]! += rho * (s.trappedM3 ?? 0)
   addLocal(matrix, tensor, relative(s.at, centre))
   const roll = rho * (Math.PI / 8) * (a * a - b * b) ** 2 * s.lengthM
   for (let i = 0; i < 3; i++) for (let j = 0; j < 3; j++) matrix[6 * (i + 3) + j + 3]! += roll * s.axis[i]! * s.axis[j]!
@@ -45,7 +46,7 @@ function addStrip(matrix: Float64Array, s: Strip, centre: Vec3, rho: number, axi
 
 function compactTensor(c: Compact, rho: number): Float64Array {
   const tensor = new Float64Array(9)
-  if (c.kind === 'nose') return tensor
+  if (c.kind === 'nose' || c.kind === 'inside' || c.kind === 'skirt') return tensor
   if (c.kind === 'paddle') outer(tensor, [Math.cos(c.yawRad ?? 0), Math.sin(c.yawRad ?? 0), 0], (8 / 3) * rho * (Math.sqrt(c.size[1] * c.size[2]) / 2) ** 3)
   else if (c.kind === 'fork') tensor[8] = rho * Math.PI * (c.size[1] / 2) ** 2 * c.size[0]
   else for (let k = 0; k < 3; k++) tensor[4 * k] = 0.5 * rho * c.displacedM3

@@ -16,6 +16,12 @@ const NOSE_CD = 0.2
 /** A bullet's streamlined nose, or its drag as it hangs on the line, against a sphere of its diameter (Hoerner ch. 3, *assumed* within ±20 %). */
 export const BULLET_DRAG = 0.6
 
+/** Disc across the flow (Hoerner p. 3-15). */
+const DISC_CD = 1.17
+
+/** A bunch of tentacles along and across the flow, on its outline: they fold in the one and comb through in the other. *Assumed.* */
+const SKIRT_CD = [0.35, 0.8] as const
+
 /** Plate across the flow (Hoerner p. 3-15). */
 const PLATE_CD = 1.17
 
@@ -31,6 +37,9 @@ export function compactDrag(c: Compact): CompactDrag {
     case 'ball': return { areas: [filled * front, front, front], diameterM: y }
     case 'bullet': return { areas: [BULLET_DRAG * filled * front, 1.5 * x * z * 0.85, 1.5 * x * y * 0.85], diameterM: y }
     case 'belly': return { areas: [filled * front, 0.7 * (Math.PI / 4) * x * z, 0.7 * (Math.PI / 4) * x * y], diameterM: y }
+    case 'mushroom': return { areas: [DISC_CD * filled * front, front, front], diameterM: 0 }
+    case 'inside': return { areas: [0, 0, 0], diameterM: 0 }
+    case 'skirt': return { areas: [SKIRT_CD[0] * front, SKIRT_CD[1] * x * z, SKIRT_CD[1] * x * y], diameterM: 0 }
     case 'nose': return { areas: [NOSE_CD * front, 0, 0], diameterM: 0 }
     case 'paddle': return { areas: [PADDLE_CD * front, PLATE_CD * x * z, PLATE_CD * x * y], diameterM: 0 }
     case 'fork': return { areas: [0.1 * y * z, PLATE_CD * x * z, PLATE_CD * (Math.PI / 4) * x * y], diameterM: 0 }

@@ -3,6 +3,7 @@ import type { FamilyId, PointRest } from '../rig/spec'
 import type { FormId } from '../tackle/forms'
 import type { HookSize } from '../tackle/hooks'
 import { assembleRig } from '../rig/assemble'
+import { FAMILIES } from '../rig/families'
 import { ozToKg } from '../units'
 import { waterOf, type Water } from '../water/water'
 import { dropRig, type Drop, type DropOptions } from './drop'
@@ -32,7 +33,7 @@ export function bodyOf(given: Given): HydroBody {
   const rig = assembleRig(
     { form, lengthM, material: 'plain', ...(given.densityKgM3 === undefined ? {} : { densityKgM3: given.densityKgM3 }) },
     {
-      family, hookSize: size, weightKg: ozToKg(oz), weightMaterial: 'lead', pointRest: given.rest ?? (family === 'E1' ? 'open' : 'skin'),
+      family, hookSize: size, weightKg: ozToKg(oz), weightMaterial: 'lead', pointRest: given.rest ?? FAMILIES[family].pointRests.find(r => r === 'skin') ?? FAMILIES[family].pointRests[0]!,
       ...(given.weightAtM === undefined ? {} : { weightAtM: given.weightAtM }),
       ...(given.bendM === undefined ? {} : { bendM: given.bendM }),
     },

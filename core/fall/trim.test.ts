@@ -37,8 +37,8 @@ describe('trimFall', () => {
         expect(Math.abs(Math.abs(radToDeg(trim.value.rollRad)) - radToDeg(drop.rollRad))).toBeLessThan(2)
         expect(Math.abs(trim.value.glide - drop.glide)).toBeLessThan(0.03)
       } else {
-        // Still moving or rolling over and over after six metres: a stable steady fall may exist, but only one slow to be reached.
-        if (trim.ok) expect(trim.value.growthPerS).toBeGreaterThan(-0.3)
+        // Still moving or rolling over and over after six metres: a steady fall may exist, one slow to be reached, or one beside it that sinks about as fast.
+        if (trim.ok) expect(trim.value.growthPerS > -0.3 || Math.abs(trim.value.sinkMS / drop.endSpeedMS - 1) < 0.2).toBe(true)
         else expect(trim.code).toBe('noSteadyFall')
       }
     })

@@ -3,6 +3,7 @@ import { PLASTICS } from '../tackle/materials'
 import type { Line } from '../tackle/lines'
 import { HOOK_SPREAD } from '../tackle/hooks'
 import type { AssembledRig } from '../rig/assemble'
+import { FAMILIES } from '../rig/families'
 import type { Measure } from '../outcome'
 import { judge, worst, type FitRule, type Verdict } from './rules'
 import { squeezeShare } from './squeeze'
@@ -18,7 +19,7 @@ export interface FitResult {
 }
 
 /** Least part of the bait that must swim free, by what its tail does. A stick works with its whole length. *Assumed* from bench practice. */
-const FREE_TAIL = { paddle: 0.42, fork: 0.4, none: 0.4 } as const
+const FREE_TAIL = { paddle: 0.42, fork: 0.4, skirt: 0.4, none: 0.4 } as const
 
 /** Bite of the hook that must stand clear of the squeezed plastic, m: room for a jaw. Typical of bench practice. */
 const BITE_M = 0.004
@@ -39,7 +40,7 @@ export function evaluateFit(rig: AssembledRig, line?: Line): FitResult {
   const load = openingLoadN(dims)
   const rules = [
     lengthRule(bendM, bait.lengthM),
-    ...(bendM < bait.lengthM ? [exitRule(rig, exitM), freeTailRule(rig, freeTailShare), clearanceRule(clearanceM)] : []),
+    ...(bendM < bait.lengthM && !FAMILIES[rig.spec.family].onTop ? [exitRule(rig, exitM), freeTailRule(rig, freeTailShare), clearanceRule(clearanceM)] : []),
     ...(rig.spec.pointRest === 'open' ? [] : [restRule(rig)]),
     ...(line ? [wireRule(load, line)] : []),
   ]
@@ -54,8 +55,7 @@ function clearance(rig: AssembledRig): Measure {
   const { placement, dims } = parts
   const at = Math.min(bait.lengthM * 0.98, Math.max(bait.lengthM * 0.02, placement.path.tip.s))
   const share = squeezeShare(PLASTICS[baitSpec.material].shore00)
-  const inside = rig.spec.family === 'E1'
-  const height = inside ? bait.topAt(at) : bait.heightAt(at)
+  const height = FAMILIES[rig.spec.family].inGap(bait, at)
   const given = (s: number, gap: number): number => gap - dims.wireM - height * (1 - s)
   return {
     value: given(share.value, dims.gapM),

@@ -14,6 +14,8 @@ export interface BaitShape {
   readonly widthAt: (s: number) => number
   readonly heightAt: (s: number) => number
   /** height of the section's middle above the nose–tail line */ readonly middleAt: (s: number) => number
+  /** share of the section that is hollow and flooded */ readonly hollowAt: (s: number) => number
+  /** where the body ends and only tentacles follow, m from the nose */ readonly bodyM: number
   /** how far the middle stands off to the left, y; its slope toward the tail */ readonly offAt: (s: number) => number
   readonly offSlopeAt: (s: number) => number
   /** z of the back */ readonly topAt: (s: number) => number
@@ -41,9 +43,16 @@ export function shapeBait(spec: BaitSpec, bendM = 0): BaitShape {
     widthAt,
     heightAt,
     middleAt,
+    hollowAt: form.hollow ? scaledShare(form.at, form.hollow, L) : () => 0,
+    bodyM: L * form.at[form.at.length - 1]!,
     offAt: s => bendM * (s / L) ** 2,
     offSlopeAt: s => 2 * bendM * s / L ** 2,
     topAt: s => middleAt(s) + heightAt(s) / 2,
     bottomAt: s => middleAt(s) - heightAt(s) / 2,
   }
+}
+
+function scaledShare(at: readonly number[], shares: readonly number[], lengthM: number): (s: number) => number {
+  const f = monotoneCubic(at, shares)
+  return s => f(s / lengthM)
 }

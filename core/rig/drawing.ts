@@ -33,14 +33,14 @@ function drawBait({ bait }: AssembledRig): DrawnShape[] {
   const top: number[] = []
   const bottom: number[] = []
   for (let i = 0; i <= OUTLINE_STEPS; i++) {
-    const s = (i / OUTLINE_STEPS) * L
+    const s = (i / OUTLINE_STEPS) * bait.bodyM
     top.push(s, bait.topAt(s))
     bottom.unshift(s, bait.bottomAt(s))
   }
   const shapes: DrawnShape[] = [{ kind: 'body', points: Float64Array.from([...top, ...bottom]), closed: true }]
   const tail = bait.form.tail
   if (tail) {
-    const half = tail.kind === 'paddle' ? (tail.thickness * L) / 2 : 0.045 * L
+    const half = tail.kind === 'fork' ? 0.045 * L : (tail.thickness * L) / 2
     shapes.push({ kind: 'tail', points: round(tail.at * L, 0, half, (tail.height * L) / 2), closed: true })
   }
   if (bait.form.slot) {
@@ -55,7 +55,7 @@ function drawBait({ bait }: AssembledRig): DrawnShape[] {
 
 function drawHook({ bait, parts }: AssembledRig): DrawnShape[] {
   const { path } = parts.placement
-  const within = (s: number, z: number): boolean => s > 0 && s < bait.lengthM && z < bait.topAt(s) && z > bait.bottomAt(s)
+  const within = (s: number, z: number): boolean => s > 0 && s < bait.bodyM && z < bait.topAt(s) && z > bait.bottomAt(s)
   const fine: number[] = []
   for (let i = 0; i < path.points.length - 1; i++) {
     const a = path.points[i]!

@@ -14,11 +14,12 @@ export interface Strip {
   readonly heightM: number
   readonly massKg: number
   readonly displacedM3: number
+  /** water that fills it and moves with it, m³: it has inertia, and no weight in water */ readonly trappedM3?: number
   /** false for wire inside plastic: it has weight but touches no water */ readonly wet: boolean
   readonly part: 'bait' | 'wire'
 }
 
-export type CompactKind = 'ball' | 'bullet' | 'belly' | 'nose' | 'paddle' | 'fork'
+export type CompactKind = 'ball' | 'bullet' | 'belly' | 'mushroom' | 'inside' | 'nose' | 'paddle' | 'fork' | 'skirt'
 
 /** A lump: a weight, or the blunt parts of the bait that strips do not cover (their mass may be zero). Full extents along x, y, z. */
 export interface Compact {
@@ -120,11 +121,20 @@ function outlineOf(strips: readonly Strip[], compacts: readonly Compact[]): Floa
     put(s.at, s.side, s.widthM / 2)
   })
   for (const c of compacts) {
+    if (c.kind === 'mushroom') points.push(...flatFace(c))
     put(c.at, [1, 0, 0], c.size[0] / 2)
     put(c.at, [0, 1, 0], c.size[1] / 2)
     put(c.at, [0, 0, 1], c.size[2] / 2)
   }
   return Float64Array.from(points)
+}
+
+/** Rim of the flat front face of a mushroom head, on which it stands. */
+function flatFace({ at, size }: Compact): number[] {
+  return Array.from({ length: 12 }, (_, i) => {
+    const angle = (2 * Math.PI * i) / 12
+    return [at[0] + size[0] / 2, at[1] + (size[1] / 2) * Math.cos(angle), at[2] + (size[2] / 2) * Math.sin(angle)]
+  }).flat()
 }
 
 function extentAlongX(outline: Float64Array): number {

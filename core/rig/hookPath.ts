@@ -27,10 +27,17 @@ export function offsetPath(dims: HookDims, eye: PlanePoint): HookPath {
   return bent(dims, eye, [eye, { s: eye.s + dims.neckM, z: eye.z }, { s: stepEnd, z: shankZ }], { s: end - radius, z: shankZ })
 }
 
-/** Lays an open jig hook: the shank starts in the head and runs along the middle of the bait. */
-export function jigPath(dims: HookDims, eye: PlanePoint, head: PlanePoint): HookPath {
-  return bent(dims, eye, [eye, head], { s: dims.lengthM - dims.gapM / 2, z: head.z })
+/**
+ * Lays an open jig hook: the shank starts in the head and runs along the middle of the bait.
+ * @param fromM s from which the hook's length counts: the nose, or farther back for a head inside
+ */
+export function jigPath(dims: HookDims, eye: PlanePoint, head: PlanePoint, fromM = 0): HookPath {
+  return bent(dims, eye, [eye, head], { s: fromM + dims.lengthM - dims.gapM / 2, z: head.z })
 }
+
+/** Lays a plain hook along the back: eye, shank, bend and point all above the plastic. */
+export const topPath = (dims: HookDims, eye: PlanePoint): HookPath =>
+  bent(dims, eye, [eye], { s: eye.s + dims.lengthM - dims.gapM / 2, z: eye.z })
 
 function bent(dims: HookDims, eye: PlanePoint, front: readonly PlanePoint[], shankEnd: PlanePoint): HookPath {
   const radius = dims.gapM / 2

@@ -10,12 +10,14 @@ export const inFrame = (p: PlanePoint): Vec3 => [-p.s, 0, p.z]
 
 /** Slices of plastic, each an elliptic cylinder of the local width and height. */
 export function plasticStrips(bait: BaitShape): Strip[] {
-  const ds = bait.lengthM / STATION_COUNT
+  const ds = bait.bodyM / STATION_COUNT
   return Array.from({ length: STATION_COUNT }, (_, i) => {
     const s = (i + 0.5) * ds
     const widthM = bait.widthAt(s)
     const heightM = bait.heightAt(s)
-    const displacedM3 = (Math.PI / 4) * widthM * heightM * ds
+    const outerM3 = (Math.PI / 4) * widthM * heightM * ds
+    const trappedM3 = outerM3 * bait.hollowAt(s)
+    const displacedM3 = outerM3 - trappedM3
     const slope = bait.offSlopeAt(s)
     const stretch = Math.hypot(1, slope)
     return {
@@ -28,6 +30,7 @@ export function plasticStrips(bait: BaitShape): Strip[] {
       heightM,
       massKg: displacedM3 * bait.densityKgM3,
       displacedM3,
+      trappedM3,
       wet: true,
       part: 'bait',
     }
@@ -45,14 +48,17 @@ export function plasticCompacts(bait: BaitShape, nose: 'bare' | 'covered'): Comp
   const tail = bait.form.tail
   if (tail) {
     const size: Vec3 = [tail.thickness * L, tail.width * L, tail.height * L]
-    const extruded = tail.kind === 'paddle' ? size : [0.09 * L, size[1], size[2]] as Vec3
-    const displacedM3 = (Math.PI / 4) * extruded[0] * extruded[1] * extruded[2]
+    const extruded = tail.kind === 'fork' ? [0.09 * L, size[1], size[2]] as Vec3 : size
+    const displacedM3 = (tail.kind === 'skirt' ? SKIRT_FILL : 1) * (Math.PI / 4) * extruded[0] * extruded[1] * extruded[2]
     parts.push({
       kind: tail.kind, at: [-tail.at * L, bait.offAt(tail.at * L), 0], yawRad: -Math.atan(bait.offSlopeAt(tail.at * L)), size: extruded, massKg: displacedM3 * bait.densityKgM3, displacedM3, joined: true,
     })
   }
   return parts
 }
+
+/** Share of a skirt's outline that its tentacles fill. *Assumed.* */
+const SKIRT_FILL = 0.25
 
 const LONGEST_WIRE_PIECE_M = 0.01
 
@@ -90,7 +96,7 @@ export function wireStrips(path: HookPath, bait: BaitShape): Strip[] {
 }
 
 const inside = (p: PlanePoint, bait: BaitShape): boolean =>
-  p.s > 0 && p.s < bait.lengthM && p.z < bait.topAt(p.s) && p.z > bait.bottomAt(p.s)
+  p.s > 0 && p.s < bait.bodyM && p.z < bait.topAt(p.s) && p.z > bait.bottomAt(p.s)
 
 /** A compact weight with its middle at a place in the pitch plane. */
 export function weightCompact(

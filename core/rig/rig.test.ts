@@ -19,8 +19,8 @@ describe('assembly', () => {
     const shape = shapeBait({ ...bait, form })
     let volume = 0
     for (let i = 0; i < 20_000; i++) {
-      const s = (i + 0.5) * 0.09 / 20_000
-      volume += (Math.PI / 4) * shape.widthAt(s) * shape.heightAt(s) * 0.09 / 20_000
+      const s = (i + 0.5) * shape.bodyM / 20_000
+      volume += (Math.PI / 4) * shape.widthAt(s) * shape.heightAt(s) * (1 - shape.hollowAt(s)) * shape.bodyM / 20_000
     }
     const strips = assembleBareBait({ ...bait, form }).strips.reduce((sum, s) => sum + s.displacedM3, 0)
     expect(Math.abs(strips / volume - 1)).toBeLessThan(0.002)
@@ -59,7 +59,7 @@ describe('assembly', () => {
       expect(bounds[0]).toBeGreaterThan(-0.02)
       expect(bounds[2]).toBeLessThan(0.1)
       expect(bounds[3] - bounds[1]).toBeLessThan(0.04)
-      expect(shapes.some(s => s.kind === 'wire' && s.hidden)).toBe(true)
+      expect(shapes.some(s => s.kind === 'wire' && s.hidden)).toBe(!FAMILIES[family].onTop)
     }
   })
 })

@@ -25,7 +25,7 @@ export function solidOf({ bait, parts, geometry }: AssembledRig): RigSolid {
   const [cx, cy, cz] = geometry.centre
   const stations = new Float64Array((SECTIONS + 1) * STATION_STRIDE)
   for (let i = 0; i <= SECTIONS; i++) {
-    const s = (i / SECTIONS) * bait.lengthM
+    const s = (i / SECTIONS) * bait.bodyM
     stations.set([-s - cx, bait.offAt(s) - cy, bait.middleAt(s) - cz, bait.widthAt(s), bait.heightAt(s)], i * STATION_STRIDE)
   }
   return {

@@ -5,9 +5,10 @@ import type { WeightMaterial } from '../tackle/weights'
 
 /**
  * E1 ball jig head, W1 belly-weighted screw-lock, O2 unweighted wide-gap offset, L1 the same behind a bullet on the line,
+ * E3 flat-faced stand-up head, E7 head inside a tube, L7 hook in the middle and weight in the nose,
  * J4 hinged ball, L3 weight ahead on a leader, L4 hook over a dropper weight.
  */
-export type FamilyId = 'E1' | 'W1' | 'O2' | 'L1' | 'J4' | 'L3' | 'L4'
+export type FamilyId = 'E1' | 'W1' | 'O2' | 'L1' | 'J4' | 'L3' | 'L4' | 'E3' | 'E7' | 'L7'
 
 /** How the point rests: open above the back, flush on it, just under the skin, or buried in the body. */
 export type PointRest = 'open' | 'flush' | 'skin' | 'buried'

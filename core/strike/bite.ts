@@ -1,4 +1,5 @@
 import type { AssembledRig } from '../rig/assemble'
+import { FAMILIES } from '../rig/families'
 import { PLASTICS, modulusPa } from '../tackle/materials'
 import { squeezeShare } from '../fit/squeeze'
 import { openingLoadN } from '../fit/wireStrength'
@@ -53,7 +54,7 @@ export function strikeRig(rig: AssembledRig): StrikeRig {
   const tip = Math.min(bait.lengthM * 0.98, Math.max(bait.lengthM * 0.02, parts.placement.path.tip.s))
   return {
     coverM: Math.max(0, -parts.placement.openingM),
-    filledM: spec.family === 'E1' ? bait.topAt(tip) : bait.heightAt(tip),
+    filledM: FAMILIES[spec.family].inGap(bait, tip),
     gapM: parts.dims.gapM,
     wireM: parts.dims.wireM,
     modulusPa: modulusPa(plastic.shore00),

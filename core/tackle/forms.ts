@@ -3,11 +3,11 @@
  * form serves every size. Station 0 is the nose, 1 the tail tip. The shapes are typical proportions drawn for this
  * catalogue, not any maker's bait.
  */
-export type FormId = 'slimShad' | 'deepShad' | 'stick' | 'softJerkbait'
+export type FormId = 'slimShad' | 'deepShad' | 'stick' | 'softJerkbait' | 'straightWorm' | 'flatWorm' | 'tube'
 
-/** A tail that moves water on its own: a paddle stands across the length, a fork lies along it. Shares of length. */
+/** A tail that moves water on its own: a paddle stands across the length, a fork lies along it, a skirt is a bunch of thin tentacles. Shares of length. */
 export interface TailShape {
-  readonly kind: 'paddle' | 'fork'
+  readonly kind: 'paddle' | 'fork' | 'skirt'
   /** centre of the tail, share of length from the nose */ readonly at: number
   readonly width: number
   readonly height: number
@@ -21,6 +21,7 @@ export interface BaitForm {
   /** full width at each station, share of length */ readonly width: readonly number[]
   /** full height at each station, share of length */ readonly height: readonly number[]
   /** height of the section's middle above the nose–tail line, share of length */ readonly rise: readonly number[]
+  /** share of the section that is hollow and fills with water, 0..1; solid when left out */ readonly hollow?: readonly number[]
   /** back slot the point rests in: from, to (share of length); absent on round-backed baits */
   readonly slot?: readonly [number, number]
   /** depth of that slot, share of length */ readonly slotDepth?: number
@@ -78,6 +79,38 @@ export const BAIT_FORMS: Readonly<Record<FormId, BaitForm>> = {
     thickEnd: 0.62,
     tail: { kind: 'fork', at: 0.955, width: 0.075, height: 0.02, thickness: 0.018 },
     lengthRangeM: [0.08, 0.2],
+  },
+  straightWorm: {
+    id: 'straightWorm',
+    name: 'straight worm',
+    at: [0, 0.015, 0.05, 0.15, 0.35, 0.6, 0.8, 0.92, 1],
+    width: [0.025, 0.04, 0.05, 0.056, 0.056, 0.052, 0.042, 0.03, 0.012],
+    height: [0.025, 0.04, 0.05, 0.056, 0.056, 0.052, 0.042, 0.03, 0.012],
+    rise: [0, 0, 0, 0, 0, 0, 0, 0, 0],
+    thickEnd: 0.7,
+    lengthRangeM: [0.1, 0.25],
+  },
+  flatWorm: {
+    id: 'flatWorm',
+    name: 'flat-bellied worm',
+    at: [0, 0.015, 0.05, 0.15, 0.35, 0.6, 0.8, 0.92, 1],
+    width: [0.035, 0.06, 0.082, 0.096, 0.098, 0.092, 0.078, 0.06, 0.03],
+    height: [0.02, 0.03, 0.038, 0.043, 0.044, 0.041, 0.034, 0.025, 0.012],
+    rise: [0.01, 0.015, 0.019, 0.0215, 0.022, 0.0205, 0.017, 0.0125, 0.006],
+    thickEnd: 0.7,
+    lengthRangeM: [0.08, 0.18],
+  },
+  tube: {
+    id: 'tube',
+    name: 'tube, hollow',
+    at: [0, 0.02, 0.08, 0.2, 0.4, 0.55, 0.66],
+    width: [0.06, 0.1, 0.135, 0.15, 0.15, 0.145, 0.14],
+    height: [0.06, 0.1, 0.135, 0.15, 0.15, 0.145, 0.14],
+    rise: [0, 0, 0, 0, 0, 0, 0],
+    hollow: [0, 0, 0.3, 0.5, 0.55, 0.55, 0.55],
+    thickEnd: 0.6,
+    tail: { kind: 'skirt', at: 0.83, width: 0.12, height: 0.12, thickness: 0.34 },
+    lengthRangeM: [0.06, 0.12],
   },
 }
 

@@ -7,9 +7,9 @@ import { modulusPa } from './materials'
 import { GRAM_STEPS_KG, OUNCE_STEPS_KG, stepWeight, weightSize } from './weights'
 
 describe('weights', () => {
-  it.each(['ball', 'bullet', 'belly'] as const)('a %s is as large as its mass and density make it', (shape) => {
+  it.each(['ball', 'bullet', 'belly', 'mushroom'] as const)('a %s is as large as its mass and density make it', (shape) => {
     const { lengthM, widthM, heightM } = weightSize(shape, 0.0035, 11340)
-    const fill = shape === 'bullet' ? 0.72 * Math.PI / 4 : Math.PI / 6
+    const fill = { bullet: 0.72 * Math.PI / 4, mushroom: 0.65 * Math.PI / 4, ball: Math.PI / 6, belly: Math.PI / 6 }[shape]
     expect(fill * lengthM * widthM * heightM * 11340).toBeCloseTo(0.0035, 9)
   })
   it('a denser metal is smaller', () => expect(weightSize('ball', 0.01, 17700).widthM).toBeLessThan(weightSize('ball', 0.01, 11340).widthM))
@@ -52,8 +52,8 @@ describe('forms and materials', () => {
   it('outlines are complete, closed in 0..1 and taper to the tail', () => {
     for (const form of Object.values(BAIT_FORMS)) {
       for (const table of [form.width, form.height, form.rise]) expect(table).toHaveLength(form.at.length)
-      expect([form.at[0], form.at[form.at.length - 1]]).toEqual([0, 1])
-      expect(form.height[form.height.length - 1]!).toBeLessThan(Math.max(...form.height) / 2)
+      expect([form.at[0], form.at[form.at.length - 1]]).toEqual([0, form.tail?.kind === 'skirt' ? 0.66 : 1])
+      expect(form.height[form.height.length - 1]!).toBeLessThan(form.tail?.kind === 'skirt' ? Math.max(...form.height) : Math.max(...form.height) / 2)
     }
   })
   it('firmer plastic is stiffer, within the range that was measured', () => {

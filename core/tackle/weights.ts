@@ -23,7 +23,7 @@ export const WEIGHT_MATERIALS = {
 export type WeightMaterial = keyof typeof WEIGHT_MATERIALS
 
 /** Compact weight shapes the model knows. */
-export type WeightShape = 'ball' | 'bullet' | 'belly'
+export type WeightShape = 'ball' | 'bullet' | 'belly' | 'mushroom'
 
 /** Size of a compact weight: full extents along x, y, z in metres. */
 export interface WeightSize { readonly lengthM: number, readonly widthM: number, readonly heightM: number }
@@ -32,6 +32,7 @@ export interface WeightSize { readonly lengthM: number, readonly widthM: number,
  * Outer size of a weight of given mass and density.
  * ball: a sphere. bullet: a cone-nosed cylinder, length 1.7 of its width, filling 0.72 of the cylinder.
  * belly: a keel moulded round the shank, an ellipsoid with axes 2.4 : 0.9 : 1.
+ * mushroom: a domed disc with a flat face, length 0.45 of its width, filling 0.65 of the cylinder.
  * Proportions are typical of the field.
  */
 export function weightSize(shape: WeightShape, massKg: number, densityKgM3: number): WeightSize {
@@ -43,6 +44,10 @@ export function weightSize(shape: WeightShape, massKg: number, densityKgM3: numb
   if (shape === 'bullet') {
     const d = Math.cbrt(volume / (1.7 * 0.72 * (Math.PI / 4)))
     return { lengthM: 1.7 * d, widthM: d, heightM: d }
+  }
+  if (shape === 'mushroom') {
+    const d = Math.cbrt(volume / (0.45 * 0.65 * (Math.PI / 4)))
+    return { lengthM: 0.45 * d, widthM: d, heightM: d }
   }
   const h = Math.cbrt((6 * volume) / (Math.PI * 2.4 * 0.9))
   return { lengthM: 2.4 * h, widthM: 0.9 * h, heightM: h }

@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { BOTTOM_IDS, BOTTOMS, CAST_M, COVER_IDS, COVERS, LINE_KINDS, LINE_STOCKS, SALINITY_GKG, SALINITY_RANGE_GKG, TEMPERATURE_RANGE_C } from '#catalogue'
-import { LINE_RANGE_N } from '#schemas/fields'
+import { BOTTOM_IDS, BOTTOMS, CAST_M, COVER_IDS, COVERS, SALINITY_GKG, SALINITY_RANGE_GKG, STREAM_RANGE_MS, TEMPERATURE_RANGE_C } from '#catalogue'
 import { shown } from '~/utils/units'
 
 /** The water along the top of the sheet; every control sits on the thing it changes. */
@@ -16,7 +15,6 @@ const water = computed(() => spread.content.water)
 
 const covers = COVER_IDS.map(value => ({ value, label: COVERS[value].name }))
 const bottoms = BOTTOM_IDS.map(value => ({ value, label: BOTTOMS[value].name }))
-const lines = LINE_KINDS.map(value => ({ value, label: LINE_STOCKS[value].name }))
 const salts = [
   { value: 'fresh', label: 'fresh' }, { value: 'brackish', label: 'brackish' }, { value: 'salt', label: 'salt' },
 ] as const
@@ -26,6 +24,12 @@ const salt = computed(() => salts.reduce((best, one) =>
 
 const set = <K extends keyof typeof spread.content.water>(key: K, value: (typeof spread.content.water)[K]): void =>
   spread.edit(draft => void (draft.water[key] = value))
+
+/** A current set here runs away from the angler until the tank says otherwise; none at all leaves still water. */
+const setCurrent = (surfaceMS: number): void => spread.edit((draft) => {
+  if (surfaceMS === 0) delete draft.water.stream
+  else draft.water.stream = { surfaceMS, towardRad: draft.water.stream?.towardRad ?? 0 }
+})
 
 const ticks = computed(() => {
   const { depth } = settings.units
@@ -52,15 +56,13 @@ const saltHint = computed(() => `${shown(water.value.salinityGKg, { label: 'g/kg
     <div class="surface">
       <ChoiceField label="water" :model-value="salt" :items="salts" :title="saltHint" @update:model-value="value => set('salinityGKg', SALINITY_GKG[value])" />
       <NumberField label="temperature" :model-value="water.temperatureC" :unit="settings.units.temperature" :range="TEMPERATURE_RANGE_C" :step="1" @update:model-value="value => set('temperatureC', value)" />
-      <span class="line">
-        <ChoiceField label="line" :model-value="spread.content.line.kind" :items="lines" @update:model-value="value => spread.edit(draft => void (draft.line.kind = value))" />
-        <NumberField label="line strength" hide-label :model-value="spread.content.line.strengthN" :unit="settings.units.lineStrength" :range="LINE_RANGE_N" :step="settings.units.lineStrength.to(1)" @update:model-value="value => spread.edit(draft => void (draft.line.strengthN = value))" />
-      </span>
+      <LineField />
     </div>
     <div class="bed">
       <NumberFieldDepth />
       <ChoiceField label="cover" :model-value="water.cover" :items="covers" @update:model-value="value => set('cover', value)" />
       <ChoiceField label="bottom" :model-value="water.bottom" :items="bottoms" @update:model-value="value => set('bottom', value)" />
+      <NumberField label="current" :model-value="water.stream?.surfaceMS ?? 0" :unit="settings.units.speed" :range="STREAM_RANGE_MS" :step="0.1" @update:model-value="setCurrent" />
       <span class="label scope">as met along {{ Math.round(settings.units.depth.from(CAST_M)) }} {{ settings.units.depth.label }} of a cast</span>
     </div>
   </section>
@@ -75,7 +77,6 @@ const saltHint = computed(() => `${shown(water.value.salinityGKg, { label: 'g/kg
 .place:hover, .place:focus { border-bottom-color: var(--hair-strong); outline: none; }
 .place::placeholder { color: var(--ink-soft); }
 .surface { position: absolute; right: 12px; top: 3px; display: flex; gap: 18px; align-items: baseline; }
-.line { display: inline-flex; gap: 4px; align-items: baseline; }
 .bed { position: absolute; left: 12px; right: 12px; bottom: 2px; display: flex; gap: 18px; align-items: baseline; }
 .bed :deep(.label) { color: var(--bed-ink); }
 .bed :deep(.unit.label) { color: var(--ink-soft); }

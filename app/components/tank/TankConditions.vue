@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { degToRad, radToDeg } from '#catalogue'
+import { degToRad, radToDeg, STREAM_RANGE_MS } from '#catalogue'
 import { ROD_DISTANCE_RANGE_M } from '#schemas/fields'
 
 /** How the line is held, and the current. */
@@ -36,7 +36,7 @@ const setHoldMode = (mode: typeof holds[number]['value']): void => setHold(mode)
   <span class="conditions">
     <ChoiceField label="line held" :model-value="hold.mode" :items="holds" @update:model-value="setHoldMode" />
     <NumberField v-if="hold.mode !== 'slack'" label="rod at" :model-value="hold.rodDistanceM" :unit="settings.units.depth" :range="ROD_DISTANCE_RANGE_M" :step="1" @update:model-value="value => setHold(hold.mode, value)" />
-    <NumberField label="current" :model-value="stream.surfaceMS" :unit="settings.units.speed" :range="[0, 2]" :step="0.1" @update:model-value="value => setStream({ surfaceMS: value })" />
+    <NumberField label="current" :model-value="stream.surfaceMS" :unit="settings.units.speed" :range="STREAM_RANGE_MS" :step="0.1" @update:model-value="value => setStream({ surfaceMS: value })" />
     <ChoiceField v-if="stream.surfaceMS > 0" label="setting" :model-value="way" :items="ways" @update:model-value="value => setStream({ towardRad: degToRad(Number(value)) })" />
   </span>
 </template>

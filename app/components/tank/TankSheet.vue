@@ -2,6 +2,7 @@
 import { dropRows, dropsCsv, PLASTIC_IDS, PLASTICS } from '#catalogue'
 import { TANK_SPEEDS } from '~/composables/useDropClock'
 import { diversOf, type Diver } from '~/utils/diver'
+import { LESSONS } from '~/utils/lessons'
 import { summaryOf } from '~/utils/words'
 
 /** The rigs dropped side by side, large: from the side and from above, with charts, figures and what-ifs. */
@@ -36,6 +37,27 @@ watch(end, (now, before) => {
   shown = true
 })
 
+/** What to look for in the set piece on show; gone with the next drop that was not asked for here. */
+const looking = ref('')
+const lessons = LESSONS.map(({ title, look, apply }) => ({
+  label: title,
+  onSelect: () => {
+    ghosts.value = []
+    spread.edit(apply)
+    looking.value = look
+    restart = true
+  },
+}))
+let restart = false
+watch(divers, () => {
+  if (restart) ghosts.value = []
+  if (restart && end.value > 0 && reduced.value !== 'reduce') {
+    clock.seek(0)
+    clock.play()
+  }
+  restart = false
+})
+
 function exportDrops(kind: 'csv' | 'json'): void {
   const drops = divers.value.map(({ letter, drop }) => ({ rig: letter, drop }))
   const text = kind === 'csv' ? dropsCsv(drops) : JSON.stringify({ format: 'dunecrest-drop', version: 1, spread: spread.content, drops: drops.map(({ rig, drop }) => ({ rig, moments: dropRows(drop) })) }, null, 1)
@@ -65,7 +87,10 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
       <NumberFieldDepth />
       <ChoiceField label="material" :model-value="spread.content.bait.material" :items="plastics" @update:model-value="value => spread.edit(draft => void (draft.bait.material = value))" />
       <TankConditions />
+      <LineField />
+      <span v-if="looking" class="look">{{ looking }}</span>
       <span class="grow" />
+      <UDropdownMenu :items="lessons"><button type="button" class="key"><UIcon name="i-lucide-eye" /> Show me</button></UDropdownMenu>
       <button type="button" class="key" :disabled="divers.length === 0" @click="exportDrops('csv')">Export CSV</button>
       <button type="button" class="key" :disabled="divers.length === 0" @click="exportDrops('json')">JSON</button>
       <button type="button" class="key" :disabled="ghosts.length === 0" @click="ghosts = []">Clear ghosts</button>
@@ -98,12 +123,14 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
 .controls { display: flex; align-items: center; gap: 8px; padding: 5px 12px; border-top: var(--line-weight) solid var(--ink); }
 .drop { width: 34px; height: 34px; display: grid; place-items: center; background: var(--ink); color: var(--paper); border-radius: 2px; font-size: 18px; }
 .drop:disabled, .key:disabled { opacity: 0.4; }
-.key { height: 28px; padding: 0 9px; border: var(--line-weight) solid var(--hair-strong); border-radius: 2px; font-size: 14px; }
+.key { height: 28px; padding: 0 9px; display: inline-flex; align-items: center; gap: 5px; white-space: nowrap; border: var(--line-weight) solid var(--hair-strong); border-radius: 2px; font-size: 14px; }
 .key:hover:not(:disabled) { background: var(--ink); color: var(--paper); }
 .icon { width: 30px; padding: 0; display: grid; place-items: center; }
 input[type=range] { flex: 1; min-width: 80px; accent-color: var(--float); height: 24px; }
 output { font-size: 16px; min-width: 6ch; text-align: right; }
 select { background: var(--raised); border-bottom: 1px solid var(--hair-strong); height: 28px; font-size: 14px; }
+
+.look { font-size: 15px; padding-left: 10px; border-left: 4px solid var(--float); }
 .error { padding: 8px 12px; color: var(--wrack); }
 .error button { text-decoration: underline; }
 @media (max-width: 899px) {

@@ -15,6 +15,7 @@ export const bellyWeighted: Family = {
   weighted: true,
   hookStyle: 'bellyWeighted',
   pointRests: ['flush', 'skin', 'buried'],
+  inGap: (bait, s) => bait.heightAt(s),
   place(bait, spec) {
     const dims = { ...typicalHook('bellyWeighted', spec.hookSize), ...spec.hook }
     const eye = { s: -RING_M, z: 0 }

@@ -32,6 +32,8 @@ export interface Family {
   /** for narrow columns */ readonly shortName: string
   readonly weighted: boolean
   readonly hookStyle: HookStyle
+  /** the hook lies on the back and hardly enters the bait */ readonly onTop?: true
   /** ways the point may rest, the usual one first */ readonly pointRests: readonly PointRest[]
+  /** height of plastic that stands in the gap where the point passes, m */ inGap(bait: BaitShape, s: number): number
   place(bait: BaitShape, spec: RigSpec): FamilyParts
 }

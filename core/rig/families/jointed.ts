@@ -22,7 +22,7 @@ function withSecond(bait: BaitShape, spec: RigSpec, second: Omit<SecondWeight, '
   }
 }
 
-const common = { weighted: true, hookStyle: 'wideGap', pointRests: ['skin', 'flush', 'buried'] } as const
+const common = { weighted: true, hookStyle: 'wideGap', pointRests: ['skin', 'flush', 'buried'], inGap: (bait: BaitShape, s: number): number => bait.heightAt(s) } as const
 
 /** J4: a ball clipped to the eye; the joint passes a pull and no turning moment. */
 export const hingedBall: Family = {

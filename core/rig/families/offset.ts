@@ -14,6 +14,7 @@ export const offsetHook: Family = {
   weighted: false,
   hookStyle: 'wideGap',
   pointRests: ['flush', 'skin', 'buried'],
+  inGap: (bait, s) => bait.heightAt(s),
   place: placeOffset,
 }
 
@@ -31,6 +32,7 @@ export const peggedBullet: Family = {
   weighted: true,
   hookStyle: 'wideGap',
   pointRests: ['flush', 'skin', 'buried'],
+  inGap: (bait, s) => bait.heightAt(s),
   place(bait, spec) {
     const hook = placeOffset(bait, spec)
     if (spec.peg === 'free') {

@@ -1,15 +1,7 @@
-import { assembleRig, dropRig, hydroBody, lineFromLb, ozToKg, trimFall, waterOf } from '#core'
+import { assembleRig, dropRig, dropTethered, hydroBody, lineFromLb, ozToKg, SAMPLE_STRIDE, trimFall, waterOf } from '#core'
 
-/** Best of many runs, ms: what the code costs when nothing else wants the machine. */
-export function best(work: () => unknown, times: number): number {
-  let least = Infinity
-  for (let i = 0; i < times; i++) {
-    const begun = performance.now()
-    work()
-    least = Math.min(least, performance.now() - begun)
-  }
-  return least
-}
+import { best } from './best'
+import { nativeRatio } from './native'
 
 /** A fixed piece of plain arithmetic, so that figures of different machines can be put in proportion. */
 function yardstick(): number {
@@ -29,12 +21,25 @@ export function coreFigures(): Record<string, number> {
   const oneMetre = dropRig(body, { depthM: 1, line })
   if (!oneMetre.ok) throw new Error(oneMetre.message)
   const depthM = 10 / oneMetre.value.timeS
+  const bait = hydroBody(assembleRig(
+    { form: 'stick', lengthM: 0.125, material: 'plain' },
+    { family: 'O2', hookSize: '3/0', weightKg: 0, weightMaterial: 'lead', pointRest: 'skin' },
+  ).geometry, waterOf(15, 35))
+  const weight = { massKg: 0.01, displacedKg: 0.0009, diameterM: 0.0119, dragFactor: 1, tetherM: 0.4, lineOnWeight: true }
+  const stream = { surfaceMS: 0.4, towardRad: 0.5, depthM: 20 }
+  const full = dropTethered(bait, weight, { depthM: 2, line, stream })
+  if (!full.ok) throw new Error(full.message)
+  const fullDepthM = 2 + 0.9 * (10 - full.value.timeS)
+  const first = oneMetre.value.samples.subarray(0, SAMPLE_STRIDE)
+  const ratio = nativeRatio(body, line, depthM, [...first.subarray(1), 0, 0, 0, 0, 0, 0])
   const drop = best(() => dropRig(body, { depthM, line }), 40)
   const stick = best(yardstick, 40)
   return {
     'yardstick.ms': stick,
     'fall.drop10s.ms': drop,
     'fall.drop10s.perYardstick': drop / stick,
+    'fall.drop10s.full.ms': best(() => dropTethered(bait, weight, { depthM: fullDepthM, line, stream: { ...stream, depthM: fullDepthM } }), 20),
+    ...(ratio === undefined ? {} : { 'fall.nativeRatio': ratio }),
     'fall.trim.ms': best(() => trimFall(body, { depthM: 1, line }), 400),
   }
 }

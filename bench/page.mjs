@@ -26,7 +26,7 @@ export async function pageFigures() {
     for (let i = 0; i < 14; i++) await change(String(1.5 + 0.07 * i))
     const all = await measured()
     const warm = all.slice(4).sort((a, b) => a - b)
-    return { 'spread.first.ms': all[0], 'spread.change.ms': warm[Math.floor(warm.length / 2)] }
+    return { 'spread.first.ms': all[0], 'spread.change.ms': warm[Math.floor(warm.length / 2)], ...await tankFigures(browser, url) }
   }
   finally {
     await browser.close()
@@ -34,4 +34,37 @@ export async function pageFigures() {
     await new Promise(resolve => child.once('exit', resolve))
     rmSync(folder, { recursive: true, force: true })
   }
+}
+
+/** Five rigs in the tank: from leaving the spread to the first drop running, and the time between frames while they fall and are scrubbed. */
+async function tankFigures(browser, url) {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+  await page.goto(url)
+  await page.waitForFunction(() => performance.getEntriesByName('spread.change').length > 0)
+  for (const name of [/pegged|bullet/, 'hinged ball']) {
+    await page.getByRole('button', { name: 'Add a rig' }).click()
+    await page.getByRole('menuitem', { name }).first().click()
+  }
+  await page.waitForFunction(() => document.querySelectorAll('article .row').length >= 25)
+  const begun = await page.evaluate(() => performance.now())
+  await page.getByRole('link', { name: 'Tank' }).click()
+  await page.waitForFunction(() => document.querySelectorAll('td b').length === 5)
+  const started = await page.evaluate(() => performance.now()) - begun
+  const frames = await page.evaluate(async () => {
+    const slider = document.querySelector('.controls input[type=range]')
+    const gaps = []
+    let last = await new Promise(requestAnimationFrame)
+    for (let i = 0; i < 240; i++) {
+      if (i >= 120) {
+        slider.value = String((i - 120) / 30)
+        slider.dispatchEvent(new Event('input', { bubbles: true }))
+      }
+      const now = await new Promise(requestAnimationFrame)
+      gaps.push(now - last)
+      last = now
+    }
+    return gaps.sort((a, b) => a - b)
+  })
+  await page.close()
+  return { 'tank.start5.ms': started, 'tank.frame.p95.ms': frames[Math.floor(0.95 * frames.length)] }
 }

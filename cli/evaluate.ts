@@ -28,8 +28,8 @@ export function evaluateFile(file: RigFile, options: { readonly path: boolean })
   }
   const outcome = evaluateRig(file.bait as BaitSpec, file.rig as RigSpec, conditions, { water, ...(file.seed === undefined ? {} : { seed: file.seed }) })
   if (!outcome.ok) return outcome
-  const { massKg, fall, fit, snag, strike, takeShare } = outcome.value
-  return { ...head, cover: file.cover, bottom: file.bottom, massKg, fall: fallOf(fall, options.path), fit, snag, strike, takeShare }
+  const { massKg, fall, tailHz, fit, snag, strike, takeShare } = outcome.value
+  return { ...head, cover: file.cover, bottom: file.bottom, massKg, fall: fallOf(fall, options.path), ...(tailHz ? { tailHz } : {}), fit, snag, strike, takeShare }
 }
 
 function waterFrom({ water }: RigFile): Water {

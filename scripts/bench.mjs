@@ -1,12 +1,19 @@
-import { installDependencies } from './prepare.mjs'
+import { join } from 'node:path'
+import { installDependencies, ROOT } from './prepare.mjs'
 
 /** Prints one JSON object of figures, keyed by name and unit. Everything else goes to standard error. */
 const print = console.log
 console.log = console.error
 installDependencies()
-const { register } = await import('tsx/esm/api')
-register()
-const { coreFigures } = await import('../bench/core.ts')
+// Bundled as the application bundles it: calls between modules then cost what they cost there.
+const { build: bundle } = await import('vite')
+await bundle({
+  configFile: false, logLevel: 'silent', root: ROOT,
+  resolve: { alias: { '#core': join(ROOT, 'core', 'index.ts') } },
+  build: { ssr: 'bench/core.ts', outDir: '.cache/bench', target: 'node20', rollupOptions: { output: { entryFileNames: 'core.mjs' } } },
+  ssr: { noExternal: true },
+})
+const { coreFigures } = await import('../.cache/bench/core.mjs')
 const { pageFigures } = await import('../bench/page.mjs')
 const figures = { ...coreFigures(), ...await pageFigures() }
 print(JSON.stringify(Object.fromEntries(Object.entries(figures).map(([key, value]) => [key, Number(value.toPrecision(3))])), null, 2))

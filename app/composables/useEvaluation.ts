@@ -2,6 +2,7 @@ import type { Verdict } from '#core'
 import type { SpreadContent } from '#schemas/spread'
 import { CalcError, createCalcClient, type CalcClient } from '~/workers/client'
 import type { EvaluateJob, LaneOutcome } from '~/workers/protocol'
+import { copy } from '~/utils/data'
 import { spawnCalcWorker } from '~/workers/spawn'
 
 let client: CalcClient | undefined
@@ -31,7 +32,7 @@ export function useEvaluation(content: () => SpreadContent | undefined) {
     const patience = setTimeout(() => busy.value = true, PATIENCE_MS)
     const found = new Map<string, LaneOutcome>()
     try {
-      const judged = await calculator().evaluate(jobOf(now), { signal: mine.signal, onLane: (letter, outcome) => {
+      const judged = await calculator().evaluate(copy(jobOf(now)), { signal: mine.signal, onLane: (letter, outcome) => {
         found.set(letter, outcome)
         // a lane that shows nothing yet need not wait for the others
         if (!outcomes.value.has(letter)) outcomes.value = new Map([...outcomes.value, [letter, outcome]])
@@ -64,8 +65,8 @@ export function useEvaluation(content: () => SpreadContent | undefined) {
 /** The part of a spread that bears on its figures: neither names nor the order of lanes. */
 function jobOf({ water: { place: _, ...water }, line, bait, lanes }: SpreadContent): EvaluateJob {
   return {
-    bait: { ...bait },
+    bait,
     conditions: { ...water, lineKind: line.kind, lineStrengthN: line.strengthN, ...(line.hold ? { hold: line.hold } : {}) },
-    lanes: lanes.map(({ letter, ...rig }) => ({ letter, rig: { ...rig } })),
+    lanes: lanes.map(({ letter, ...rig }) => ({ letter, rig })),
   }
 }

@@ -2,6 +2,7 @@ import { evaluateFall, type FallBodies, type FallResult } from '../fall/evaluate
 import { SAMPLE_STRIDE, type Drop, type DropFailure } from '../fall/drop'
 import { hydroBody, type HydroBody } from '../fall/hydroBody'
 import type { LineHold } from '../fall/linePull'
+import { tailBeatHz } from '../fall/wobble'
 import type { TetheredWeight } from '../fall/tether'
 import { BULLET_DRAG } from '../fall/compactDrag'
 import { WEIGHT_MATERIALS, weightSize } from '../tackle/weights'
@@ -39,6 +40,7 @@ export interface Conditions {
 export interface RigReport {
   readonly massKg: number
   readonly fall: FallResult
+  /** beats of a paddle or fork tail in the fall, per second; undefined for baits without one */ readonly tailHz?: Measure
   readonly fit: FitResult
   readonly snag: SnagResult
   readonly strike: StrikeResult
@@ -76,6 +78,7 @@ export function evaluateRig(
   return success({
     massKg: rig.geometry.massKg + (rig.parts.second?.massKg ?? 0),
     fall: fall.value,
+    ...tailOf(rig, fall.value),
     fit: evaluateFit(rig, line),
     snag,
     strike,
@@ -107,6 +110,14 @@ function bodiesOf(rig: AssembledRig, water: Water): FallBodies {
   const at = (densityKgM3: number): HydroBody => hydroBody(assembleRig({ ...rig.baitSpec, densityKgM3 }, rig.spec).geometry, water)
   const { low, high } = PLASTICS[rig.baitSpec.material].density
   return { typical, light: at(low), dense: at(high) }
+}
+
+/** The tail's beat at the speed of the fall through the water. */
+function tailOf({ bait }: AssembledRig, { meanSpeedMS, glide }: FallResult): { readonly tailHz?: Measure } {
+  const tail = bait.form.tail
+  if (!tail || tail.kind === 'skirt') return {}
+  const across = tail.kind === 'paddle' ? tail.height : tail.width
+  return { tailHz: tailBeatHz(meanSpeedMS.value * Math.hypot(1, glide.value), across * bait.lengthM) }
 }
 
 /** Roll through the second half of a recorded fall, rad. */

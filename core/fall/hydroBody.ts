@@ -8,6 +8,8 @@ import { ellipseFactor, finiteLengthFactor, formFactor } from './dragCurves'
 
 /** Numbers a strip takes in `HydroBody.strips`, in this order. */
 export const STRIP_STRIDE = 17
+/** Numbers a straight strip takes in `HydroBody.straight`: place x z, areas across `side` and `up`, squared height and width, wetted area. */
+export const STRAIGHT_STRIDE = 7
 /** Numbers a lump takes in `HydroBody.compacts`: place x y z, drag areas along its own axes (m²), diameter (m, 0 for constant drag), cosine and sine of its turn about z. */
 export const COMPACT_STRIDE = 9
 
@@ -27,6 +29,7 @@ export interface HydroBody {
    * squared heights and widths for the local Reynolds number (m²), wetted area times form factor (m²).
    */
   readonly strips: Float64Array
+  /** strips that lie along the body's axis in its plane of symmetry: most of a straight bait, at a third of the cost */ readonly straight: Float64Array
   readonly compacts: Float64Array
 }
 
@@ -49,12 +52,12 @@ export function hydroBody(geometry: RigGeometry, water: Water): HydroBody {
     inertia,
     inverse: invert(inertia, 6),
     added,
-    strips: packStrips(geometry, about),
+    ...packStrips(geometry, about),
     compacts: packCompacts(geometry, about),
   }
 }
 
-function packStrips(rig: RigGeometry, about: (p: Vec3) => Vec3): Float64Array {
+function packStrips(rig: RigGeometry, about: (p: Vec3) => Vec3): Pick<HydroBody, 'strips' | 'straight'> {
   const wet = rig.strips.filter(s => s.wet)
   const thick = Math.max(0, ...wet.map(s => Math.max(s.widthM, s.heightM)))
   const plastic = wet.filter(s => s.part === 'bait' && Math.max(s.widthM, s.heightM) > 0.15 * thick)
@@ -62,19 +65,22 @@ function packStrips(rig: RigGeometry, about: (p: Vec3) => Vec3): Float64Array {
   const breadth = length > 0 ? plastic.reduce((sum, s) => sum + s.lengthM * Math.sqrt(s.widthM * s.heightM), 0) / length : 1
   const ends = finiteLengthFactor(length / breadth)
   const form = formFactor(Math.min(0.5, breadth / Math.max(length, breadth)))
-  const packed = new Float64Array(wet.length * STRIP_STRIDE)
-  wet.forEach((s, i) => {
+  const strips: number[] = []
+  const straight: number[] = []
+  for (const s of wet) {
     const isBody = plastic.includes(s)
     const short = isBody ? ends : 1
     const perimeter = Math.PI * Math.sqrt((s.widthM ** 2 + s.heightM ** 2) / 2)
-    packed.set([
-      ...about(s.at), ...s.axis, ...s.side, ...s.up,
+    const at = about(s.at)
+    const drag = [
       short * s.heightM * s.lengthM * ellipseFactor(s.heightM, s.widthM),
       short * s.widthM * s.lengthM * ellipseFactor(s.widthM, s.heightM),
       s.heightM ** 2, s.widthM ** 2, perimeter * s.lengthM * (isBody ? form : 1),
-    ], i * STRIP_STRIDE)
-  })
-  return packed
+    ]
+    if (s.axis[0] === 1 && s.side[1] === 1 && at[1] === 0) straight.push(at[0], at[2], ...drag)
+    else strips.push(...at, ...s.axis, ...s.side, ...s.up, ...drag)
+  }
+  return { strips: Float64Array.from(strips), straight: Float64Array.from(straight) }
 }
 
 function packCompacts(rig: RigGeometry, about: (p: Vec3) => Vec3): Float64Array {

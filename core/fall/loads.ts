@@ -3,16 +3,16 @@ import type { Line } from '../tackle/lines'
 import { addAt } from './addAt'
 import { cylinderCdOfSquare, frictionCf, sphereCd } from './dragCurves'
 import type { FallFactors } from './factors'
-import { COMPACT_STRIDE, STRIP_STRIDE, type HydroBody } from './hydroBody'
+import { COMPACT_STRIDE, STRAIGHT_STRIDE, STRIP_STRIDE, type HydroBody } from './hydroBody'
 import { lineDragPerSpeed } from './lineDrag'
 
-/** What acts on the body. `viscous: false` leaves only gravity, buoyancy and ideal-fluid inertia, for checking conservation. */
 /**
  * A line held tight from far away: pulls the tie point toward a fixed direction as hard as the reel outruns it.
  * The direction lies in the world's X–Z plane, `elevationRad` above the horizontal.
  */
 export interface Tow { readonly speedMS: number, readonly elevationRad: number, readonly newtonPerMS: number }
 
+/** What acts on the body. `viscous: false` leaves only gravity, buoyancy and ideal-fluid inertia, for checking conservation. */
 export interface LoadOptions {
   readonly factors: FallFactors
   readonly line?: Line
@@ -34,7 +34,7 @@ export const STANDARD_GRAVITY = GRAVITY_MS2
 
 /** Makes the load function of one body in one water. */
 export function makeLoads(body: HydroBody, options: LoadOptions): Loads {
-  const { strips, compacts, water, buoyancyAt: cb } = body
+  const { strips, straight, compacts, water, buoyancyAt: cb } = body
   const { factors, line } = options
   const rho = water.densityKgM3
   const perViscosity = rho / water.viscosityPaS
@@ -53,11 +53,60 @@ export function makeLoads(body: HydroBody, options: LoadOptions): Loads {
     out[4] = lift * (cb[2] * upX - cb[0] * upZ)
     out[5] = lift * (cb[0] * upY - cb[1] * upX)
     if (!options.viscous) return
+    straightLoads(v, out)
     stripLoads(v, out)
     compactLoads(v, out)
     momentCorrection(v, out)
     if (line) lineLoad(line, v, tieDepthM, out)
     if (options.tow) towLoad(options.tow, v, axes, out)
+  }
+
+  /** The same as `stripLoads` for strips whose axes are the body's own. */
+  function straightLoads(v: Float64Array, out: Float64Array): void {
+    const u0 = v[0]!
+    const v0 = v[1]!
+    const w0 = v[2]!
+    const p = v[3]!
+    const q = v[4]!
+    const r = v[5]!
+    const speed = Math.sqrt(u0 * u0 + v0 * v0 + w0 * w0)
+    const friction = -0.5 * rho * factors.axialDrag * frictionCf(perViscosity * speed * body.lengthM) * speed
+    const cross = -0.5 * rho * factors.crossDrag
+    const square = perViscosity * perViscosity
+    let sumX = 0
+    let sumY = 0
+    let sumZ = 0
+    let turnX = 0
+    let turnY = 0
+    let turnZ = 0
+    for (let i = 0; i < straight.length; i += STRAIGHT_STRIDE) {
+      const x = straight[i]!
+      const z = straight[i + 1]!
+      const side = v0 + r * x - p * z
+      const rise = w0 - q * x
+      const side2 = side * side
+      const rise2 = rise * rise
+      const fx = friction * straight[i + 6]! * (u0 + q * z)
+      let fy = 0
+      let fz = 0
+      if (side2 + rise2 > 1e-18) {
+        const drag = cross * cylinderCdOfSquare(square * (straight[i + 4]! * side2 + straight[i + 5]! * rise2)) * Math.sqrt(side2 + rise2)
+        fy = drag * straight[i + 2]! * side
+        fz = drag * straight[i + 3]! * rise
+      }
+      sumX += fx
+      sumY += fy
+      sumZ += fz
+      turnX -= z * fy
+      turnY += z * fx - x * fz
+      turnZ += x * fy
+    }
+    out[0]! += sumX
+    out[1]! += sumY
+    out[2]! += sumZ
+    out[3]! += turnX
+    out[4]! += turnY
+    out[5]! += turnZ
   }
 
   function stripLoads(v: Float64Array, out: Float64Array): void {

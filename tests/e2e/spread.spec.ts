@@ -71,7 +71,7 @@ test('lanes: add, duplicate, move, remove, undo, redo', async ({ sheet, page }) 
     await page.getByRole('menuitem', { name: item }).click()
   }
   await page.getByRole('button', { name: 'Add a rig' }).click()
-  await page.getByRole('menuitem', { name: /pegged bullet/ }).click()
+  await page.getByRole('menuitem', { name: /bullet weight/ }).click()
   await expect.poll(letters).toEqual(['A', 'B', 'C', 'D'])
   await expect(sheet.row('D', 'fall')).toBeVisible()
   await menu('A', 'Duplicate')

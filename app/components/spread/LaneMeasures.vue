@@ -23,9 +23,14 @@ const course = computed(() => {
   return `${glide.value < 0.05 ? 'straight down' : summary.glideSign > 0 ? 'nose leads' : 'tail leads'}${turns}`
 })
 const range = (text: (x: number) => string, { low, high }: { low: number, high: number }): string => `${text(low)} to ${text(high)}`
+/** Tail beat in the fall, where the bait has a tail that beats. */
+const beat = computed(() => {
+  const hz = props.report.tailHz
+  return hz && `${hz.value < 9.95 ? hz.value.toFixed(1) : Math.round(hz.value)} Hz`
+})
 const hints = computed(() => ({
   fall: `${range(seconds, fall.value.timeS)} s to the bottom. Least certain: ${DOUBT_WORDS[fall.value.mainDoubt]}. Computed from the fall.`,
-  posture: `Pitch ${range(x => `${Math.round(radToDeg(x))}°`, fall.value.pitchRad)}, roll ${range(x => `${Math.round(radToDeg(x))}°`, fall.value.rollRad)}. Computed from the fall.`,
+  posture: `Pitch ${range(x => `${Math.round(radToDeg(x))}°`, fall.value.pitchRad)}, roll ${range(x => `${Math.round(radToDeg(x))}°`, fall.value.rollRad)}.${props.report.tailHz ? ` Tail beats ${range(x => x.toFixed(0), props.report.tailHz)} times a second, from the Strouhal number.` : ''} Computed from the fall.`,
   glide: `${range(x => x.toFixed(2), fall.value.glide)}${fall.value.scatter === undefined ? '' : `; landing places scatter by ${fall.value.scatter.toFixed(2)} per metre fallen`}. Computed from the fall.`,
   snag: `${range(percentText, props.report.snag.snagPerCast)} of casts hang up in ${COVERS[spread.content.water.cover].name} over ${BOTTOMS[spread.content.water.bottom].name}; ${Math.round(props.report.snag.minutesLeft.low)} to ${Math.round(props.report.snag.minutesLeft.high)} minutes of an hour left. ${percentText(props.report.snag.weedPerCast.value)} of casts bring weed. Computed from ${props.report.snag.draws} draws for each kind of obstacle.`,
   hookUp: `${range(percentText, props.report.strike.hookUp)}. Lost: ${props.report.strike.losses.map(l => `${LOSS_WORDS[l.id]} ${percentText(l.share)}`).join(', ')}. Computed from ${props.report.strike.draws} bites.`,
@@ -36,7 +41,7 @@ const hints = computed(() => ({
   <MeasureRow name="fall" :value="seconds(fall.timeS.value)" unit="s" :note="`${withUnit(fall.meanSpeedMS.value, settings.units.speed)}, count ${Math.round(fall.timeS.value)}`" :basis="fall.timeS.basis" :hint="hints.fall">
     <RangeWhisker :measure="fall.timeS" :axis="axes.fall" logarithmic />
   </MeasureRow>
-  <MeasureRow name="posture" :value="`${pitch > 0 ? '+' : pitch < 0 ? '−' : ''}${Math.abs(pitch)}°`" unit="" :note="postureWords(report)" :basis="fall.pitchRad.basis" :hint="hints.posture">
+  <MeasureRow name="posture" :value="`${pitch > 0 ? '+' : pitch < 0 ? '−' : ''}${Math.abs(pitch)}°`" unit="" :note="beat ? `${postureWords(report)}; tail ${beat}` : postureWords(report)" :basis="fall.pitchRad.basis" :hint="hints.posture">
     <PostureGlyph :pitch-rad="fall.pitchRad.value" :roll-rad="fall.rollRad.value" />
   </MeasureRow>
   <MeasureRow name="glide" :value="fall.glide.value.toFixed(2)" :unit="perFallen" :note="course" :basis="fall.glide.basis" :hint="hints.glide">

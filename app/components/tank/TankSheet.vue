@@ -68,6 +68,8 @@ function exportDrops(kind: 'csv' | 'json'): void {
   URL.revokeObjectURL(link.href)
 }
 
+const exports = (['csv', 'json'] as const).map(kind => ({ label: `These drops as ${kind.toUpperCase()}`, onSelect: () => exportDrops(kind) }))
+
 /** One frame of a film at thirty a second. */
 const FRAME_S = 1 / 30
 const described = computed(() => summaryOf(order.value, outcomes.value))
@@ -91,8 +93,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
       <span v-if="looking" class="look">{{ looking }}</span>
       <span class="grow" />
       <UDropdownMenu :items="lessons"><button type="button" class="key"><UIcon name="i-lucide-eye" /> Show me</button></UDropdownMenu>
-      <button type="button" class="key" :disabled="divers.length === 0" @click="exportDrops('csv')">Export CSV</button>
-      <button type="button" class="key" :disabled="divers.length === 0" @click="exportDrops('json')">JSON</button>
+      <UDropdownMenu :items="exports"><button type="button" class="key" :disabled="divers.length === 0"><UIcon name="i-lucide-download" /> Export</button></UDropdownMenu>
       <button type="button" class="key" :disabled="ghosts.length === 0" @click="ghosts = []">Clear ghosts</button>
     </section>
     <p v-if="error" class="error" role="alert">The figures could not be worked out: {{ error }} <button type="button" @click="retry()">Try again</button></p>

@@ -1,0 +1,131 @@
+import { readFileSync } from 'node:fs'
+import { AxeBuilder } from '@axe-core/playwright'
+import { expect, test, type Sheet } from './support'
+
+const row = (sheet: Sheet, letter: string) => sheet.page.getByRole('row', { name: new RegExp(`^${letter} `) })
+async function openTank(sheet: Sheet): Promise<void> {
+  await sheet.page.goto(`${sheet.app.url}/tank`)
+  await ready(sheet)
+}
+async function ready({ page }: Sheet): Promise<void> {
+  await expect(page.locator('.body')).toHaveAttribute('aria-busy', 'false')
+  await expect(page.locator('td b').first()).toBeVisible()
+}
+async function down(sheet: Sheet, letter: string): Promise<number> {
+  return Number((await row(sheet, letter).locator('td b').first().innerText()).replace(/[^\d.]/g, ''))
+}
+async function showMe(sheet: Sheet, title: string | RegExp): Promise<void> {
+  await sheet.page.getByRole('button', { name: 'Show me' }).click()
+  await sheet.page.getByRole('menuitem', { name: title }).click()
+  await ready(sheet)
+}
+
+test('the tank shows the sheet of the spread, and keeps it when going back', async ({ sheet, page }) => {
+  await sheet.open()
+  const fall = await sheet.figure('A', 'fall')
+  await page.getByRole('link', { name: 'Tank' }).click()
+  await ready(sheet)
+  expect(await down(sheet, 'A')).toBe(fall)
+  await sheet.type('depth', '3')
+  await expect.poll(() => down(sheet, 'A')).toBeGreaterThan(1.3 * fall)
+  await page.getByRole('link', { name: 'Spread' }).click()
+  await expect(page.getByLabel('depth', { exact: true })).toHaveValue('3')
+  await page.keyboard.press('Control+z')
+  await expect(page.getByLabel('depth', { exact: true })).toHaveValue('2')
+})
+
+test('drop, pause, frame by frame, scrub; the figures follow', async ({ sheet, page }) => {
+  await openTank(sheet)
+  const clock = page.getByLabel('Time of the drop')
+  await clock.fill('1')
+  const depth = async (): Promise<number> => Number(await row(sheet, 'A').locator('td').nth(1).innerText())
+  const early = await depth()
+  await clock.fill('2')
+  expect(await depth()).toBeGreaterThan(early + 0.2)
+  await page.getByRole('button', { name: 'One frame on' }).click()
+  expect(Number(await clock.inputValue())).toBeCloseTo(2 + 1 / 30, 1)
+  await page.locator('body').press('Shift+ArrowLeft')
+  expect(Number(await clock.inputValue())).toBeLessThan(1.1)
+  await clock.focus()
+  await page.keyboard.press('Space')
+  await expect.poll(async () => Number(await clock.inputValue())).toBeGreaterThan(1.2)
+  await page.keyboard.press('Space')
+})
+
+test('what-ifs change the drop and leave the old trace as a ghost', async ({ sheet, page }) => {
+  await openTank(sheet)
+  const clear = page.getByRole('button', { name: 'Clear ghosts' })
+  await expect(clear).toBeDisabled()
+  const before = await down(sheet, 'A')
+  await row(sheet, 'A').getByRole('button', { name: 'weight up' }).click()
+  await expect.poll(() => down(sheet, 'A')).toBeLessThan(before)
+  await expect(clear).toBeEnabled()
+  await clear.click()
+  await expect(clear).toBeDisabled()
+  for (let i = 0; i < 4; i++) await row(sheet, 'A').getByRole('button', { name: 'crooked by up' }).click()
+  await ready(sheet)
+  await expect(row(sheet, 'A').getByRole('group', { name: 'crooked by' })).toContainText('8 mm')
+  await sheet.choose('material', 'salted plastisol')
+  await expect.poll(() => down(sheet, 'B')).toBeLessThan(11)
+})
+
+test('a current carries the rigs, a tight line swings them in', async ({ sheet }) => {
+  await openTank(sheet)
+  const away = async (): Promise<number> => Number(await row(sheet, 'A').locator('td').nth(5).innerText())
+  const still = await away()
+  await sheet.type('current', '0.5')
+  await expect.poll(away).toBeGreaterThan(still + 0.5)
+  await sheet.choose('setting', 'across, to the left')
+  await expect.poll(async () => Number(await row(sheet, 'A').locator('td').nth(6).innerText())).toBeGreaterThan(0.5)
+  await sheet.type('current', '0')
+  await sheet.choose('line held', 'tight')
+  await expect.poll(away).toBeLessThan(still - 0.3)
+})
+
+test('set pieces: what is argued about can be seen', async ({ sheet, page }) => {
+  await openTank(sheet)
+  await showMe(sheet, 'A hinge and floating plastic')
+  await expect(row(sheet, 'A')).toContainText('stands, tail up')
+  await sheet.choose('material', 'salted plastisol')
+  await expect(row(sheet, 'A')).toContainText('lies')
+
+  await showMe(sheet, 'Weight pegged or free')
+  await expect.poll(async () => await down(sheet, 'B') > 2 * await down(sheet, 'A')).toBe(true)
+  await row(sheet, 'B').getByRole('button', { name: 'free: peg it' }).click()
+  await expect.poll(async () => Math.abs(await down(sheet, 'B') - await down(sheet, 'A')) < 0.05).toBe(true)
+
+  await showMe(sheet, 'Thin line and thick')
+  const thin = await down(sheet, 'B')
+  await sheet.type('line strength', '40')
+  await expect.poll(() => down(sheet, 'B')).toBeGreaterThan(thin)
+
+  await showMe(sheet, 'A head in a tube, moved back')
+  const pitch = async (letter: string): Promise<number> => Number((await row(sheet, letter).locator('td').nth(3).innerText()).replace('°', ''))
+  await page.getByLabel('Time of the drop').fill('1.5')
+  expect(await pitch('A')).toBeLessThan(await pitch('D'))
+})
+
+test('the drops go out as CSV and JSON', async ({ sheet, page }) => {
+  await openTank(sheet)
+  const file = async (kind: string): Promise<string> => {
+    await page.getByRole('button', { name: 'Export' }).click()
+    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name: kind }).click()])
+    return readFileSync(await download.path(), 'utf8')
+  }
+  const csv = (await file('CSV')).trim().split('\r\n').map(line => line.split(','))
+  expect(csv[0]!.slice(0, 3)).toEqual(['rig', 'time_s', 'depth_m'])
+  const last = csv.filter(line => line[0] === 'A').pop()!
+  expect(Number(last[1])).toBeCloseTo(await down(sheet, 'A'), 1)
+  const json = JSON.parse(await file('JSON')) as { format: string, drops: { rig: string, moments: { timeS: number }[] }[] }
+  expect(json.format).toBe('dunecrest-drop')
+  expect(json.drops.map(d => d.rig)).toEqual(['A', 'B', 'C'])
+  expect(json.drops[0]!.moments.length).toBe(csv.filter(line => line[0] === 'A').length)
+})
+
+test('the tank is accessible, fits the screen and tells each drop in words', async ({ sheet, page }) => {
+  await openTank(sheet)
+  const { violations } = await new AxeBuilder({ page }).analyze()
+  expect(violations.map(v => `${v.id}: ${v.nodes.map(n => n.target.join(' ')).join('; ')}`)).toEqual([])
+  expect(await page.evaluate(() => document.documentElement.scrollHeight)).toBeLessThanOrEqual(800)
+  await expect(page.getByRole('img', { name: /From the side/ })).toHaveAttribute('aria-label', /A: down in .* then lies, point up/)
+})

@@ -1,6 +1,11 @@
-/** Time in the tank: runs with the screen's frames while playing, at a chosen part of real time. */
+/** Parts of real time a drop can be shown at. */
 export const TANK_SPEEDS = [1, 0.5, 0.25, 0.1] as const
 
+/**
+ * Time in the tank: runs with the screen's frames while playing. The first drop starts of itself, unless the person wants no motion; when later
+ * figures come the clock stays where it is, or at the end where it had run out.
+ * @param end when the last rig is down, s; 0 while there is nothing to drop
+ */
 export function useDropClock(end: () => number) {
   const time = ref(0)
   const playing = ref(false)
@@ -33,6 +38,15 @@ export function useDropClock(end: () => number) {
     stop()
     time.value = Math.min(end(), Math.max(0, t))
   }
+
+  const reduced = usePreferredReducedMotion()
+  let shown = false
+  watch(end, (now, before) => {
+    if (now === 0) return
+    if (!shown && reduced.value !== 'reduce') play()
+    else if (!playing.value) seek(!shown || time.value >= (before ?? 0) ? now : time.value)
+    shown = true
+  })
 
   return { time, playing, rate, play, stop, toggle, seek }
 }

@@ -1,4 +1,4 @@
-import { gToKg, lbfToN, ozToKg } from '#catalogue'
+import { lbfToN, ozToKg } from '#catalogue'
 import type { Lane, SpreadContent } from '#schemas/spread'
 
 /** Set pieces for the tank: what anglers argue about, laid out so that one look settles it. Each changes the sheet in one step that can be undone. */
@@ -31,7 +31,7 @@ export const LESSONS: readonly Lesson[] = [
     apply: (draft) => {
       still(draft)
       draft.bait = { form: 'tube', lengthM: 0.09, material: 'plain' }
-      draft.lanes = ([[0.009, 'A'], [0.027, 'B'], [0.034, 'C'], [0.041, 'D']] as const).map(([weightAtM, letter]) => lane(letter, 'E7', '1/0', gToKg(3.5), { weightMaterial: 'tungsten', weightAtM }))
+      draft.lanes = ([[0.009, 'A'], [0.027, 'B'], [0.034, 'C'], [0.041, 'D']] as const).map(([weightAtM, letter]) => lane(letter, 'E7', '1/0', ozToKg(1 / 8), { weightMaterial: 'tungsten', weightAtM }))
     },
   },
   {
@@ -39,7 +39,7 @@ export const LESSONS: readonly Lesson[] = [
     apply: (draft) => {
       still(draft)
       draft.bait = { form: 'straightWorm', lengthM: 0.15, material: 'plain' }
-      draft.lanes = [lane('A', 'L1', '4/0', gToKg(7)), lane('B', 'L1', '4/0', gToKg(7), { peg: 'free' })]
+      draft.lanes = [lane('A', 'L1', '4/0', ozToKg(1 / 4)), lane('B', 'L1', '4/0', ozToKg(1 / 4), { peg: 'free' })]
     },
   },
   {
@@ -47,7 +47,7 @@ export const LESSONS: readonly Lesson[] = [
     apply: (draft) => {
       still(draft)
       draft.bait = { form: 'stick', lengthM: 0.1, material: 'floating' }
-      draft.lanes = [lane('A', 'J4', '2/0', gToKg(5)), lane('B', 'E3', '1/0', gToKg(3.5)), lane('C', 'W1', '2/0', gToKg(3.5))]
+      draft.lanes = [lane('A', 'J4', '2/0', ozToKg(3 / 16)), lane('B', 'E3', '1/0', ozToKg(1 / 8)), lane('C', 'W1', '2/0', ozToKg(1 / 8))]
     },
   },
   {

@@ -13,6 +13,11 @@ export const DOUBT_WORDS = {
   lineBow: 'bow in the line', density: 'density of the plastic',
 } as const
 
+/** The same in a word or two, for tables. */
+export const DOUBT_SHORT: Readonly<Record<keyof typeof DOUBT_WORDS, string>> = {
+  crossDrag: 'cross drag', axialDrag: 'axial drag', eta: 'turning moment', etaRoll: 'rolling moment', lineBow: 'bow in the line', density: 'density',
+}
+
 export const POINT_WORDS = { open: 'open', flush: 'flush on the back', skin: 'skin-hooked', buried: 'buried' } as const
 
 /** "near level, upright", from mean pitch, roll and swing of a fall. */

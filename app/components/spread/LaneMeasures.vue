@@ -41,7 +41,7 @@ const hints = computed(() => ({
   <MeasureRow name="fall" :value="seconds(fall.timeS.value)" unit="s" :note="`${withUnit(fall.meanSpeedMS.value, settings.units.speed)}, count ${Math.round(fall.timeS.value)}`" :basis="fall.timeS.basis" :hint="hints.fall">
     <RangeWhisker :measure="fall.timeS" :axis="axes.fall" logarithmic />
   </MeasureRow>
-  <MeasureRow name="posture" :value="`${pitch > 0 ? '+' : pitch < 0 ? '−' : ''}${Math.abs(pitch)}°`" unit="" :note="beat ? `${postureWords(report)}; tail ${beat}` : postureWords(report)" :basis="fall.pitchRad.basis" :hint="hints.posture">
+  <MeasureRow name="posture" :value="`${pitch > 0 ? '+' : pitch < 0 ? '−' : ''}${Math.abs(pitch)}°`" :unit="beat ? `tail ${beat}` : ''" :note="postureWords(report)" :basis="fall.pitchRad.basis" :hint="hints.posture">
     <PostureGlyph :pitch-rad="fall.pitchRad.value" :roll-rad="fall.rollRad.value" />
   </MeasureRow>
   <MeasureRow name="glide" :value="fall.glide.value.toFixed(2)" :unit="perFallen" :note="course" :basis="fall.glide.basis" :hint="hints.glide">

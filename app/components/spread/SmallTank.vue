@@ -14,7 +14,6 @@ const settings = useSettings()
 const canvas = useTemplateRef('canvas')
 const host = useTemplateRef('host')
 const { width, height } = useElementSize(host)
-const reduced = usePreferredReducedMotion()
 
 const divers = computed(() => diversOf(props.order, props.outcomes))
 const end = computed(() => Math.max(0, ...divers.value.map(d => d.drop.timeS)))
@@ -22,15 +21,6 @@ const clock = useDropClock(() => end.value)
 const { time, playing, rate } = clock
 const frame = computed(() => ({ width: width.value, height: height.value, depthM: props.depthM, divers: divers.value }))
 const scale = computed(() => tankScale(frame.value))
-
-/** The first figures start a drop of themselves; later ones leave the clock where it is, or at the end where it had run out. */
-let shown = false
-watch(end, (now, before) => {
-  if (now === 0) return
-  if (!shown && reduced.value !== 'reduce') clock.play()
-  else if (!playing.value) clock.seek(!shown || time.value >= before ? now : time.value)
-  shown = true
-})
 
 watch([frame, time, () => settings.theme], () => {
   const ctx = fitted(canvas.value, width.value, height.value)

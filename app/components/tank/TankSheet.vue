@@ -29,14 +29,6 @@ watch(divers, (now, before) => {
   if (changed.length > 0) ghosts.value = [...ghosts.value.filter(g => changed.every(c => c.letter !== g.letter)), ...changed]
 })
 
-let shown = false
-watch(end, (now, before) => {
-  if (now === 0) return
-  if (!shown && reduced.value !== 'reduce') clock.play()
-  else if (!playing.value) clock.seek(!shown || time.value >= before ? now : time.value)
-  shown = true
-})
-
 /** What to look for in the set piece on show; gone with the next drop that was not asked for here. */
 const looking = ref('')
 const lessons = LESSONS.map(({ title, look, apply }) => ({
@@ -49,14 +41,14 @@ const lessons = LESSONS.map(({ title, look, apply }) => ({
   },
 }))
 let restart = false
-watch(divers, () => {
-  if (restart) ghosts.value = []
-  if (restart && end.value > 0 && reduced.value !== 'reduce') {
-    clock.seek(0)
-    clock.play()
-  }
+watch(working, (now) => {
+  if (now || !restart) return
   restart = false
-})
+  ghosts.value = []
+  if (reduced.value === 'reduce') return clock.seek(end.value)
+  clock.seek(0)
+  clock.play()
+}, { flush: 'post' })
 
 function exportDrops(kind: 'csv' | 'json'): void {
   const drops = divers.value.map(({ letter, drop }) => ({ rig: letter, drop }))

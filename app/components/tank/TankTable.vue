@@ -5,7 +5,7 @@ import type { LaneOutcome } from '~/workers/protocol'
 import { momentAt } from '~/utils/dropPath'
 import { seriesOf } from '~/utils/series'
 import { shown, weightText } from '~/utils/units'
-import { restWords } from '~/utils/words'
+import { DOUBT_SHORT, restWords } from '~/utils/words'
 
 /** Every rig at the moment shown in the tank, how it comes to lie, and what can be tried on it. */
 const props = defineProps<{ lanes: readonly Lane[], outcomes: ReadonlyMap<string, LaneOutcome>, time: number }>()
@@ -23,6 +23,7 @@ const rows = computed(() => props.lanes.map((lane) => {
     lane,
     down: `${fall.timeS.value.toFixed(1)} s`,
     range: `${fall.timeS.low.toFixed(1)}–${fall.timeS.high.toFixed(1)}`,
+    doubt: DOUBT_SHORT[fall.mainDoubt],
     depth: shown(Math.max(0, -m.z), { ...settings.units.depth, decimals: 2 }),
     speed: m.landed ? '0' : shown(series.speed[i < 0 ? series.speed.length - 1 : i]!, { ...settings.units.speed, decimals: 2 }),
     pitch: `${Math.round(radToDeg(pitchOf(m.q)))}°`,
@@ -47,7 +48,7 @@ const heavier = (lane: Lane, by: 1 | -1): void => edit(lane.letter, { weightKg: 
     <table>
       <thead>
         <tr>
-          <th scope="col">Rig</th><th scope="col">Down in</th><th scope="col">Depth, {{ settings.units.depth.label }}</th><th scope="col">Speed, {{ settings.units.speed.label }}</th>
+          <th scope="col">Rig</th><th scope="col">Down in; range, least certain</th><th scope="col">Depth, {{ settings.units.depth.label }}</th><th scope="col">Speed, {{ settings.units.speed.label }}</th>
           <th scope="col">Pitch</th><th scope="col">Roll</th><th scope="col">Away</th><th scope="col">Aside</th><th scope="col">Turns per m</th><th scope="col" class="words">On the bottom</th><th scope="col" class="words">Try</th>
         </tr>
       </thead>
@@ -56,7 +57,7 @@ const heavier = (lane: Lane, by: 1 | -1): void => edit(lane.letter, { weightKg: 
           <th scope="row"><LaneChip :letter="row.lane.letter" /> {{ FAMILIES[row.lane.family].shortName }}</th>
           <td v-if="row.message" colspan="9" class="words">{{ row.message }}</td>
           <template v-else>
-            <td><b>{{ row.down }}</b> <small>{{ row.range }}</small></td><td>{{ row.depth }}</td><td>{{ row.speed }}</td><td>{{ row.pitch }}</td><td>{{ row.roll }}</td>
+            <td class="down"><b>{{ row.down }}</b> <small>{{ row.range }}<br>{{ row.doubt }}</small></td><td>{{ row.depth }}</td><td>{{ row.speed }}</td><td>{{ row.pitch }}</td><td>{{ row.roll }}</td>
             <td>{{ row.away }}</td><td>{{ row.aside }}</td><td>{{ row.turns }}</td><td class="words">{{ row.rest }}</td>
           </template>
           <td class="try">
@@ -81,6 +82,8 @@ tbody th { text-align: left; font-weight: 600; white-space: nowrap; padding: 0 8
 td { text-align: right; padding: 0 8px; height: 36px; white-space: nowrap; font-family: var(--font-figure); font-stretch: 88%; font-variant-numeric: tabular-nums; }
 tbody tr { border-bottom: 1px solid var(--hair); }
 small { color: var(--ink-soft); }
+.down { text-align: left; line-height: 1.1; }
+.down small { display: inline-block; vertical-align: middle; font-size: 12px; margin-left: 4px; }
 td.words { font-family: var(--font-sans); white-space: normal; min-width: 130px; line-height: 1.15; }
 .try { display: flex; gap: 12px; align-items: center; }
 .peg { height: 26px; padding: 0 8px; border: var(--line-weight) solid var(--hair-strong); border-radius: 2px; font-family: var(--font-sans); font-size: 13px; }

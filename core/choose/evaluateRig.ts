@@ -5,7 +5,7 @@ import type { LineHold } from '../fall/linePull'
 import { tailBeatHz } from '../fall/wobble'
 import type { TetheredWeight } from '../fall/tether'
 import { BULLET_DRAG } from '../fall/compactDrag'
-import { WEIGHT_MATERIALS, weightSize } from '../tackle/weights'
+import { weightSize } from '../tackle/weights'
 import type { Stream } from '../water/stream'
 import { retrievePosture } from '../fall/retrieve'
 import { evaluateFit, type FitResult } from '../fit/evaluateFit'
@@ -90,7 +90,7 @@ export function evaluateRig(
 function secondOf(rig: AssembledRig, water: Water): { readonly weight?: TetheredWeight } {
   const { second } = rig.parts
   if (!second) return {}
-  const densityKgM3 = WEIGHT_MATERIALS[second.material].densityKgM3
+  const { densityKgM3 } = second
   return {
     weight: {
       massKg: second.massKg,

@@ -99,7 +99,7 @@ function secondDrawn({ second, tie }: FamilyParts): Compact[] {
   if (!second) return []
   const away = Math.min(second.tetherM, DRAWN_AHEAD_M)
   const at = second.lineOnWeight ? { s: tie.s - away, z: tie.z } : { s: tie.s, z: tie.z - away }
-  return [weightCompact(second.shape, second.massKg, second.material, at, false)]
+  return [weightCompact(second.shape, second.massKg, second.densityKgM3, at, false)]
 }
 
 function round(x: number, z: number, rx: number, rz: number): Float64Array {

@@ -1,9 +1,10 @@
 import { HOOK_STEEL_KGM3 } from '../constants'
 import type { Vec3 } from '../numerics/quaternion'
-import { WEIGHT_MATERIALS, weightSize, type WeightMaterial, type WeightShape, type WeightSize } from '../tackle/weights'
+import { WEIGHT_MATERIALS, weightSize, type WeightShape, type WeightSize } from '../tackle/weights'
 import { STATION_COUNT, type BaitShape } from './bait'
 import type { Compact, CompactKind, Strip } from './geometry'
 import type { HookPath, PlanePoint } from './hookPath'
+import type { RigSpec } from './spec'
 
 /** Frame change: s metres behind the nose becomes x = -s. */
 export const inFrame = (p: PlanePoint): Vec3 => [-p.s, 0, p.z]
@@ -98,11 +99,12 @@ export function wireStrips(path: HookPath, bait: BaitShape): Strip[] {
 const inside = (p: PlanePoint, bait: BaitShape): boolean =>
   p.s > 0 && p.s < bait.bodyM && p.z < bait.topAt(p.s) && p.z > bait.bottomAt(p.s)
 
+/** Density of a rig's weight: as given, or its material's. kg/m³ */
+export const weightDensity = (spec: Pick<RigSpec, 'weightMaterial' | 'weightDensityKgM3'>): number =>
+  spec.weightDensityKgM3 ?? WEIGHT_MATERIALS[spec.weightMaterial].densityKgM3
+
 /** A compact weight with its middle at a place in the pitch plane. */
-export function weightCompact(
-  shape: WeightShape, massKg: number, material: WeightMaterial, at: PlanePoint, joined: boolean,
-): Compact {
-  const densityKgM3 = WEIGHT_MATERIALS[material].densityKgM3
+export function weightCompact(shape: WeightShape, massKg: number, densityKgM3: number, at: PlanePoint, joined: boolean): Compact {
   const size = weightSize(shape, massKg, densityKgM3)
   return { kind: shape as CompactKind, at: inFrame(at), size: extents(size), massKg, displacedM3: massKg / densityKgM3, joined }
 }

@@ -49,6 +49,7 @@ function weightProblems(rig: RigSpec, weighted: boolean): Problem[] {
     ...(rig.leaderM === undefined ? [] : within('rig.leaderM', 'Leader', rig.leaderM, LIMITS.leaderM, 1, 'm')),
     ...(rig.peg === undefined || rig.peg === 'pegged' || (rig.peg === 'free' && rig.family === 'L1') ? [] : [{ field: 'rig.peg', message: 'Only a bullet on the line can be pegged or free.' }]),
     ...(rig.bendM === undefined ? [] : within('rig.bendM', 'Bend', rig.bendM, LIMITS.bendM, 1000, 'mm')),
+    ...(rig.weightDensityKgM3 === undefined ? [] : within('rig.weightDensityKgM3', 'Density of the weight', rig.weightDensityKgM3, LIMITS.weightDensityKgM3, 0.001, 'g/cm³')),
     ...(rig.weightAtM === undefined ? [] : within('rig.weightAtM', 'Weight position', rig.weightAtM, LIMITS.weightAtM, 1000, 'mm')),
   ]
 }

@@ -45,6 +45,11 @@ describe('assembly', () => {
     }
   })
 
+  it('takes the density of the weight as given', () => {
+    const volume = (more: Partial<RigSpec>): number => assembleRig(bait, specOf('W1', more)).geometry.displacedM3
+    expect(volume({ weightDensityKgM3: 7000 }) - volume({ weightDensityKgM3: 14000 })).toBeCloseTo(0.0035 / 14000, 12)
+  })
+
   it('puts the weight where the family says: head in front of the nose, belly weight under the bait, bullet on the line', () => {
     const heaviest = (family: RigSpec['family']) => [...assembleRig(bait, specOf(family)).geometry.compacts].sort((a, b) => b.massKg - a.massKg)[0]!
     expect(heaviest('E1').at[0]).toBeGreaterThan(0)

@@ -1,4 +1,4 @@
-import { WEIGHT_MATERIALS, weightSize } from '../tackle/weights'
+import { weightSize } from '../tackle/weights'
 import type { AssembledRig } from './assemble'
 
 /** Numbers a station takes in `RigSolid.stations`: x, y and z of the section's middle, full width, full height; m, about the centre of gravity. */
@@ -35,6 +35,6 @@ export function solidOf({ bait, parts, geometry }: AssembledRig): RigSolid {
     lumps: geometry.compacts.filter(c => c.kind !== 'nose').map(c => ({ kind: c.kind, at: [c.at[0] - cx, c.at[1] - cy, c.at[2] - cz], size: c.size })),
     lengthM: geometry.lengthM,
     tie: [geometry.tie[0] - cx, geometry.tie[1] - cy, geometry.tie[2] - cz],
-    ...(parts.second ? { second: { diameterM: weightSize(parts.second.shape, parts.second.massKg, WEIGHT_MATERIALS[parts.second.material].densityKgM3).widthM, lineOnWeight: parts.second.lineOnWeight } } : {}),
+    ...(parts.second ? { second: { diameterM: weightSize(parts.second.shape, parts.second.massKg, parts.second.densityKgM3).widthM, lineOnWeight: parts.second.lineOnWeight } } : {}),
   }
 }

@@ -26,6 +26,7 @@ export interface RigSpec {
   /** kg; 0 for a family without a weight */ readonly weightKg: number
   readonly weightMaterial: WeightMaterial
   readonly pointRest: PointRest
+  /** kg/m³, replaces the weight material's typical density */ readonly weightDensityKgM3?: number
   /** own measurements, replacing the typical ones; metres */ readonly hook?: Partial<HookDims>
   /** m from the bait's nose to the middle of the weight, positive toward the tail; replaces the usual place */
   readonly weightAtM?: number
@@ -43,5 +44,6 @@ export const LIMITS = {
   densityKgM3: [500, 3000],
   weightAtM: [-0.1, 0.4],
   bendM: [-0.03, 0.03],
+  weightDensityKgM3: [2000, 23000],
   leaderM: [0.03, 1.5],
 } as const

@@ -17,6 +17,7 @@ const rigSchema = z.strictObject({
   weightKg: field.weightKg,
   weightMaterial: field.weightMaterial.default('lead'),
   pointRest: field.pointRest,
+  weightDensityKgM3: positive('Density of the weight', 'kg/m³').optional(),
   weightAtM: z.number({ error: 'Weight position: expected a number in m.' }).optional(),
   bendM: field.bendM.optional(),
   peg: field.peg.optional(),

@@ -1,7 +1,7 @@
 import { typicalHook } from '../../tackle/hooks'
-import { WEIGHT_MATERIALS, weightSize } from '../../tackle/weights'
+import { weightSize } from '../../tackle/weights'
 import { jigPath } from '../hookPath'
-import { weightCompact } from '../parts'
+import { weightCompact, weightDensity } from '../parts'
 import { layPoint } from '../placement'
 import type { BaitShape } from '../bait'
 import type { RigSpec } from '../spec'
@@ -11,13 +11,13 @@ import type { Family, FamilyParts } from './family'
 function headAtNose(shape: 'ball' | 'mushroom') {
   return (bait: BaitShape, spec: RigSpec): FamilyParts => {
     const dims = { ...typicalHook('jig', spec.hookSize), ...spec.hook }
-    const { lengthM, heightM } = weightSize(shape, spec.weightKg, WEIGHT_MATERIALS[spec.weightMaterial].densityKgM3)
+    const { lengthM, heightM } = weightSize(shape, spec.weightKg, weightDensity(spec))
     const middle = { s: spec.weightAtM ?? -lengthM / 2, z: 0 }
     const eye = { s: middle.s, z: heightM / 2 + 1.5 * dims.wireM }
     return {
       dims,
       placement: layPoint(jigPath(dims, eye, middle), bait, 'open'),
-      compacts: [weightCompact(shape, spec.weightKg, spec.weightMaterial, middle, true)],
+      compacts: [weightCompact(shape, spec.weightKg, weightDensity(spec), middle, true)],
       noseCovered: heightM >= bait.heightAt(0.05 * bait.lengthM),
       tie: eye,
     }

@@ -1,6 +1,6 @@
 import { typicalHook } from '../../tackle/hooks'
 import { offsetPath, type HookPath, type PlanePoint } from '../hookPath'
-import { weightCompact } from '../parts'
+import { weightCompact, weightDensity } from '../parts'
 import { layPoint } from '../placement'
 import type { Family } from './family'
 
@@ -24,7 +24,7 @@ export const bellyWeighted: Family = {
     return {
       dims,
       placement,
-      compacts: [weightCompact('belly', spec.weightKg, spec.weightMaterial, at, true)],
+      compacts: [weightCompact('belly', spec.weightKg, weightDensity(spec), at, true)],
       noseCovered: false,
       tie: eye,
     }

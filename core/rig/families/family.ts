@@ -1,5 +1,5 @@
 import type { HookDims, HookStyle } from '../../tackle/hooks'
-import type { WeightMaterial, WeightShape } from '../../tackle/weights'
+import type { WeightShape } from '../../tackle/weights'
 import type { BaitShape } from '../bait'
 import type { Compact } from '../geometry'
 import type { PlanePoint } from '../hookPath'
@@ -10,7 +10,7 @@ import type { FamilyId, PointRest, RigSpec } from '../spec'
 export interface SecondWeight {
   readonly shape: WeightShape
   readonly massKg: number
-  readonly material: WeightMaterial
+  readonly densityKgM3: number
   /** tie point to the middle of the weight, m; Infinity when it is free to slide away */ readonly tetherM: number
   /** the line to the rod is tied to, or runs through, the weight */ readonly lineOnWeight: boolean
 }

@@ -1,7 +1,7 @@
 import { typicalHook } from '../../tackle/hooks'
-import { WEIGHT_MATERIALS, weightSize } from '../../tackle/weights'
+import { weightSize } from '../../tackle/weights'
 import { jigPath, topPath } from '../hookPath'
-import { weightCompact } from '../parts'
+import { weightCompact, weightDensity } from '../parts'
 import { layPoint } from '../placement'
 import type { Compact } from '../geometry'
 import type { PlanePoint } from '../hookPath'
@@ -10,7 +10,7 @@ import type { Family } from './family'
 
 /** A weight wrapped in plastic: it has weight and volume, and meets no water of its own. */
 const hidden = (spec: RigSpec, at: PlanePoint): Compact =>
-  ({ ...weightCompact('ball', spec.weightKg, spec.weightMaterial, at, true), kind: 'inside' })
+  ({ ...weightCompact('ball', spec.weightKg, weightDensity(spec), at, true), kind: 'inside' })
 
 /** Usual place of a head inside a tube: pushed up to the nose, share of length to its middle. */
 const IN_TUBE = 0.12
@@ -27,7 +27,7 @@ export const headInTube: Family = {
   place(bait, spec) {
     const dims = { ...typicalHook('jig', spec.hookSize), ...spec.hook }
     const middle = { s: spec.weightAtM ?? IN_TUBE * bait.lengthM, z: 0 }
-    const radius = weightSize('ball', spec.weightKg, WEIGHT_MATERIALS[spec.weightMaterial].densityKgM3).widthM / 2
+    const radius = weightSize('ball', spec.weightKg, weightDensity(spec)).widthM / 2
     const eye = { s: middle.s, z: Math.max(bait.topAt(middle.s), radius) + 1.5 * dims.wireM }
     return {
       dims, placement: layPoint(jigPath(dims, eye, middle, middle.s), bait, 'open'), compacts: [hidden(spec, middle)], noseCovered: false, tie: eye,

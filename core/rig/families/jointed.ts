@@ -1,6 +1,7 @@
 import { typicalHook } from '../../tackle/hooks'
-import { WEIGHT_MATERIALS, weightSize } from '../../tackle/weights'
+import { weightSize } from '../../tackle/weights'
 import { offsetPath } from '../hookPath'
+import { weightDensity } from '../parts'
 import { layPoint } from '../placement'
 import type { BaitShape } from '../bait'
 import type { RigSpec } from '../spec'
@@ -13,12 +14,12 @@ const CLIP_M = 0.004
 export const USUAL_LEADER_M = 0.4
 export const USUAL_DROPPER_M = 0.3
 
-function withSecond(bait: BaitShape, spec: RigSpec, second: Omit<SecondWeight, 'massKg' | 'material'>): FamilyParts {
+function withSecond(bait: BaitShape, spec: RigSpec, second: Omit<SecondWeight, 'massKg' | 'densityKgM3'>): FamilyParts {
   const dims = { ...typicalHook('wideGap', spec.hookSize), ...spec.hook }
   const eye = { s: 0, z: 0 }
   return {
     dims, placement: layPoint(offsetPath(dims, eye), bait, spec.pointRest), compacts: [], noseCovered: false, tie: eye,
-    second: { ...second, massKg: spec.weightKg, material: spec.weightMaterial },
+    second: { ...second, massKg: spec.weightKg, densityKgM3: weightDensity(spec) },
   }
 }
 
@@ -32,7 +33,7 @@ export const hingedBall: Family = {
   shortName: 'hinged ball',
   place: (bait, spec) => withSecond(bait, spec, {
     shape: 'ball', lineOnWeight: true,
-    tetherM: CLIP_M + weightSize('ball', spec.weightKg, WEIGHT_MATERIALS[spec.weightMaterial].densityKgM3).widthM / 2,
+    tetherM: CLIP_M + weightSize('ball', spec.weightKg, weightDensity(spec)).widthM / 2,
   }),
 }
 

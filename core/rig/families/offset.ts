@@ -1,7 +1,7 @@
 import { typicalHook } from '../../tackle/hooks'
 import type { BaitShape } from '../bait'
 import { offsetPath } from '../hookPath'
-import { weightCompact } from '../parts'
+import { weightCompact, weightDensity } from '../parts'
 import { layPoint } from '../placement'
 import type { RigSpec } from '../spec'
 import type { Family, FamilyParts } from './family'
@@ -36,9 +36,9 @@ export const peggedBullet: Family = {
   place(bait, spec) {
     const hook = placeOffset(bait, spec)
     if (spec.peg === 'free') {
-      return { ...hook, second: { shape: 'bullet', massKg: spec.weightKg, material: spec.weightMaterial, tetherM: Infinity, lineOnWeight: true } }
+      return { ...hook, second: { shape: 'bullet', massKg: spec.weightKg, densityKgM3: weightDensity(spec), tetherM: Infinity, lineOnWeight: true } }
     }
-    const bullet = weightCompact('bullet', spec.weightKg, spec.weightMaterial, { s: 0, z: 0 }, true)
+    const bullet = weightCompact('bullet', spec.weightKg, weightDensity(spec), { s: 0, z: 0 }, true)
     const half = bullet.size[0] / 2
     const at = spec.weightAtM ?? -half
     return {

@@ -40,6 +40,7 @@ useHead({ title: () => `${spread.name} · Dunecrest` })
       :saving="keeping.saving.value" :view="view" @save="keeping.save()" @rename="name => keeping.rename(name)" @discard="spread.discard()"
       @spreads="showing.spreads = true" @fresh="startNew" @palette="showing.palette = true" @keys="showing.keys = true"
     />
+    <p class="print-only figure title">Dunecrest: {{ spread.name }}</p>
     <section v-if="missing" class="missing">
       <h2>{{ missing }}</h2>
       <p><NuxtLink to="/">Go to a fresh sheet</NuxtLink> or <button type="button" @click="showing.spreads = true">see the saved spreads</button>.</p>
@@ -55,6 +56,7 @@ useHead({ title: () => `${spread.name} · Dunecrest` })
 
 <style scoped>
 .sheet { min-height: 100dvh; display: flex; flex-direction: column; }
+.title { font-size: 20px; padding: 6px 12px; }
 .missing { padding: 48px 24px; max-width: 60ch; font-size: 16px; }
 .missing h2 { font-size: 20px; margin-bottom: 8px; }
 .missing :is(a, button) { text-decoration: underline; text-underline-offset: 3px; }

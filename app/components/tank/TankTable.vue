@@ -76,16 +76,16 @@ const heavier = (lane: Lane, by: 1 | -1): void => edit(lane.letter, { weightKg: 
 <style scoped>
 .scroll { overflow-x: auto; border-top: var(--line-weight) solid var(--ink); }
 table { width: 100%; border-collapse: collapse; font-size: 14px; }
-thead th { font: 400 12px var(--font-figure); font-stretch: 86%; color: var(--ink-soft); text-align: right; padding: 3px 8px 2px; white-space: nowrap; border-bottom: 1px solid var(--hair-strong); }
+thead th { font: 400 12px var(--font-figure); font-stretch: 86%; color: var(--ink-soft); text-align: right; padding: 3px 6px 2px; white-space: nowrap; border-bottom: 1px solid var(--hair-strong); }
 thead th:first-child, .words { text-align: left !important; }
 tbody th { text-align: left; font-weight: 600; white-space: nowrap; padding: 0 8px; position: sticky; left: 0; background: var(--paper); }
-td { text-align: right; padding: 0 8px; height: 36px; white-space: nowrap; font-family: var(--font-figure); font-stretch: 88%; font-variant-numeric: tabular-nums; }
+td { text-align: right; padding: 0 6px; height: 36px; white-space: nowrap; font-family: var(--font-figure); font-stretch: 88%; font-variant-numeric: tabular-nums; }
 tbody tr { border-bottom: 1px solid var(--hair); }
 small { color: var(--ink-soft); }
 .down { text-align: left; line-height: 1.1; }
 .down small { display: inline-block; vertical-align: middle; font-size: 12px; margin-left: 4px; }
 td.words { font-family: var(--font-sans); white-space: normal; min-width: 130px; line-height: 1.15; }
-.try { display: flex; gap: 12px; align-items: center; }
+.try { display: flex; gap: 8px; align-items: center; }
 .peg { height: 26px; padding: 0 8px; border: var(--line-weight) solid var(--hair-strong); border-radius: 2px; font-family: var(--font-sans); font-size: 13px; }
 .peg:hover { background: var(--ink); color: var(--paper); }
 </style>

@@ -41,6 +41,16 @@ test('everything of three lanes and the verdict is on a 1280 x 800 screen withou
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1280)
 })
 
+test('a printed sheet carries its name, figures and verdict, and nothing to press', async ({ sheet, page }) => {
+  await sheet.open()
+  await sheet.type('Name of this spread', 'For the tackle box')
+  await page.emulateMedia({ media: 'print' })
+  await expect(page.getByText('Dunecrest: For the tackle box')).toBeVisible()
+  await expect(sheet.row('A', 'fall')).toBeVisible()
+  await expect(sheet.verdict).toBeVisible()
+  for (const name of ['Save', 'Add a rig', 'weight up']) await expect(page.getByRole('button', { name }).first()).toBeHidden()
+})
+
 test.describe('on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true })
   test('nothing runs off the side, and a tap on the strip comes to its lane', async ({ sheet, page }) => {

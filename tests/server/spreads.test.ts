@@ -27,6 +27,19 @@ describe('saving and reopening', () => {
     expect((body.spreads as unknown[])[0]).toMatchObject({ id: made.id, place: content().water.place, rigs: 3 })
   })
 
+  it('keeps a current, a held line, and what was tried on a rig', async () => {
+    const full = content()
+    full.water.stream = { surfaceMS: 0.4, towardRad: 1.5 }
+    full.line.hold = { mode: 'tight', rodDistanceM: 18 }
+    full.lanes[0] = { ...full.lanes[0]!, bendM: 0.004, weightAtM: 0.02 }
+    full.lanes[1] = { letter: 'B', family: 'L1', hookSize: '4/0', weightKg: 0.007, weightMaterial: 'tungsten', pointRest: 'skin', peg: 'free' }
+    full.lanes[2] = { letter: 'C', family: 'L3', hookSize: '4/0', weightKg: 0.007, weightMaterial: 'lead', pointRest: 'skin', leaderM: 0.6 }
+    const { status, body } = await call(api(), 'POST', { name: 'older still', content: full })
+    expect(status).toBe(201)
+    expect((await call(api(`/${body.id as string}`), 'GET')).body.content).toEqual(full)
+    expect((await call(api(`/${body.id as string}`), 'DELETE')).status).toBe(204)
+  })
+
   it('renames and changes on the newest revision only', async () => {
     const made = await create('first name')
     const changed = { ...content(), water: { ...content().water, depthM: 3.5 } }
@@ -64,6 +77,8 @@ describe('refusals', () => {
     ['a hook longer than the bait', (d: SpreadContent): void => void (d.lanes[0]!.hookSize = '12/0'), 'content.lanes[0].hookSize', /longer than the bait/],
     ['two rigs of one letter', (d: SpreadContent): void => void (d.lanes[1]!.letter = 'A'), 'content.lanes[1].letter', /letter A/],
     ['an open point on a weedless hook', (d: SpreadContent): void => void (d.lanes[0]!.pointRest = 'open'), 'content.lanes[0].pointRest', /rests/],
+    ['a peg on a hook without a bullet', (d: SpreadContent): void => void (d.lanes[0]!.peg = 'free'), 'content.lanes[0].peg', /Only a bullet/],
+    ['a current of ten knots', (d: SpreadContent): void => void (d.water.stream = { surfaceMS: 5, towardRad: 0 }), 'content.water.stream.surfaceMS', /at most 2 m/],
     ['no rigs', (d: SpreadContent): void => void (d.lanes = []), 'content.lanes', /at least one rig/],
   ] as const)('%s is told at its field', async (_, change, path, message) => {
     expect(await fields(change)).toContainEqual({ path, message: expect.stringMatching(message) as string })

@@ -5,16 +5,6 @@ import { join } from 'node:path'
 import { DEFAULT_FACTORS, dropRig, STEP_S, type HydroBody, type Line } from '#core'
 import { best } from './best'
 
-/** Every strip in the general form, as the C++ program takes them. */
-const allStrips = ({ strips, straight }: HydroBody): number[] => {
-  const all = Array.from(strips)
-  for (let i = 0; i < straight.length; i += 7) {
-    const [x, z, ...drag] = straight.subarray(i, i + 7) as unknown as [number, number, ...number[]]
-    all.push(x, 0, z, 1, 0, 0, 0, 1, 0, 0, 0, 1, ...drag)
-  }
-  return all
-}
-
 /**
  * The same single-body drop by a plain C++ program and by the core, side by side in one run.
  * @returns the core's best time over the native one; undefined where there is no g++
@@ -33,7 +23,7 @@ export function nativeRatio(body: HydroBody, line: Line, depthM: number, start: 
     const input = [
       60, ...Array.from(start), water.densityKgM3, water.viscosityPaS, geometry.massKg, body.displacedKg, body.lengthM, ...body.buoyancyAt, ...body.tieAt,
       ...body.inverse, ...body.added, line.diameterM, DEFAULT_FACTORS.lineBow, DEFAULT_FACTORS.crossDrag, DEFAULT_FACTORS.axialDrag, DEFAULT_FACTORS.eta,
-      DEFAULT_FACTORS.etaRoll, depthM, STEP_S, ...list(allStrips(body)), ...list(body.compacts), ...list(outline),
+      DEFAULT_FACTORS.etaRoll, depthM, STEP_S, ...list(body.strips), ...list(body.straight), ...list(body.compacts), ...list(outline),
     ]
     const [time, native] = spawnSync(program, { input: input.join('\n'), encoding: 'utf8' }).stdout.trim().split(' ').map(Number) as [number, number]
     const own = dropRig(body, { depthM, line })

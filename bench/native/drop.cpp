@@ -7,7 +7,7 @@
 
 struct Body {
   double rho, mu, mass, displaced, length, cb[3], tie[3], inertia[36], inverse[36], added[36];
-  std::vector<double> strips, compacts, outline;
+  std::vector<double> strips, straight, compacts, outline;
   double lineDiameter, lineBow, crossDrag, axialDrag, eta, etaRoll, depth, step;
 };
 static Body B;
@@ -42,6 +42,16 @@ static void loads(const double *v, const double *up, double tieDepth, double *ou
     }
     double fa = friction * s[16] * along;
     addAt(out, x, y, z, fa * s[3] + fs * s[6] + fr * s[9], fa * s[4] + fs * s[7] + fr * s[10], fa * s[5] + fs * s[8] + fr * s[11]);
+  }
+  for (size_t i = 0; i < B.straight.size(); i += 7) {
+    const double *s = &B.straight[i];
+    double x = s[0], z = s[1], side = v[1] + v[5] * x - v[3] * z, rise = v[2] - v[4] * x;
+    double side2 = side * side, rise2 = rise * rise, fx = friction * s[6] * (v[0] + v[4] * z), fy = 0, fz = 0;
+    if (side2 + rise2 > 1e-18) {
+      double drag = -cross * (1 + 10 / std::cbrt(std::fmax(perV * perV * (s[4] * side2 + s[5] * rise2), 1e-6))) * std::sqrt(side2 + rise2);
+      fy = drag * s[2] * side; fz = drag * s[3] * rise;
+    }
+    addAt(out, x, 0, z, fx, fy, fz);
   }
   for (size_t i = 0; i < B.compacts.size(); i += 9) {
     const double *c = &B.compacts[i];
@@ -125,7 +135,7 @@ int main() {
   fill(B.cb, 3); fill(B.tie, 3); fill(B.inverse, 36); fill(B.added, 36);
   B.lineDiameter = number(); B.lineBow = number(); B.crossDrag = number(); B.axialDrag = number(); B.eta = number(); B.etaRoll = number();
   B.depth = number(); B.step = number();
-  B.strips = list(); B.compacts = list(); B.outline = list();
+  B.strips = list(); B.straight = list(); B.compacts = list(); B.outline = list();
   double best = 1e9, time = 0;
   for (int i = 0; i < repeats; i++) {
     auto begun = std::chrono::steady_clock::now();

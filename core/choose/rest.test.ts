@@ -25,7 +25,7 @@ describe('rest on the bottom', () => {
     expect(r.posture).toBe('lies')
     expect(Math.abs(radToDeg(r.pitchRad))).toBeLessThan(3)
   })
-  it('lies lower in energy than it came: no rest is steeper than the touch for a bait that sinks', () => {
+  it('a bait that sinks comes to lie, whatever holds its weight at the nose', () => {
     for (const family of ['E1', 'L1', 'J4'] as const) expect(rest(family, 'salted', 7).posture).toBe('lies')
   })
   it('floating plastic behind a hinge stands up; the same rig in salted plastic lies down', () => {

@@ -53,60 +53,11 @@ export function makeLoads(body: HydroBody, options: LoadOptions): Loads {
     out[4] = lift * (cb[2] * upX - cb[0] * upZ)
     out[5] = lift * (cb[0] * upY - cb[1] * upX)
     if (!options.viscous) return
-    straightLoads(v, out)
     stripLoads(v, out)
     compactLoads(v, out)
     momentCorrection(v, out)
     if (line) lineLoad(line, v, tieDepthM, out)
     if (options.tow) towLoad(options.tow, v, axes, out)
-  }
-
-  /** The same as `stripLoads` for strips whose axes are the body's own. */
-  function straightLoads(v: Float64Array, out: Float64Array): void {
-    const u0 = v[0]!
-    const v0 = v[1]!
-    const w0 = v[2]!
-    const p = v[3]!
-    const q = v[4]!
-    const r = v[5]!
-    const speed = Math.sqrt(u0 * u0 + v0 * v0 + w0 * w0)
-    const friction = -0.5 * rho * factors.axialDrag * frictionCf(perViscosity * speed * body.lengthM) * speed
-    const cross = -0.5 * rho * factors.crossDrag
-    const square = perViscosity * perViscosity
-    let sumX = 0
-    let sumY = 0
-    let sumZ = 0
-    let turnX = 0
-    let turnY = 0
-    let turnZ = 0
-    for (let i = 0; i < straight.length; i += STRAIGHT_STRIDE) {
-      const x = straight[i]!
-      const z = straight[i + 1]!
-      const side = v0 + r * x - p * z
-      const rise = w0 - q * x
-      const side2 = side * side
-      const rise2 = rise * rise
-      const fx = friction * straight[i + 6]! * (u0 + q * z)
-      let fy = 0
-      let fz = 0
-      if (side2 + rise2 > 1e-18) {
-        const drag = cross * cylinderCdOfSquare(square * (straight[i + 4]! * side2 + straight[i + 5]! * rise2)) * Math.sqrt(side2 + rise2)
-        fy = drag * straight[i + 2]! * side
-        fz = drag * straight[i + 3]! * rise
-      }
-      sumX += fx
-      sumY += fy
-      sumZ += fz
-      turnX -= z * fy
-      turnY += z * fx - x * fz
-      turnZ += x * fy
-    }
-    out[0]! += sumX
-    out[1]! += sumY
-    out[2]! += sumZ
-    out[3]! += turnX
-    out[4]! += turnY
-    out[5]! += turnZ
   }
 
   function stripLoads(v: Float64Array, out: Float64Array): void {
@@ -119,12 +70,36 @@ export function makeLoads(body: HydroBody, options: LoadOptions): Loads {
     const speed = Math.sqrt(u0 * u0 + v0 * v0 + w0 * w0)
     const friction = -0.5 * rho * factors.axialDrag * frictionCf(perViscosity * speed * body.lengthM) * speed
     const cross = 0.5 * rho * factors.crossDrag
+    const square = perViscosity * perViscosity
     let sumX = 0
     let sumY = 0
     let sumZ = 0
     let turnX = 0
     let turnY = 0
     let turnZ = 0
+    // straight strips first: their axes are the body's own, which spares most of the work
+    for (let i = 0; i < straight.length; i += STRAIGHT_STRIDE) {
+      const x = straight[i]!
+      const z = straight[i + 1]!
+      const side = v0 + r * x - p * z
+      const rise = w0 - q * x
+      const side2 = side * side
+      const rise2 = rise * rise
+      const fx = friction * straight[i + 6]! * (u0 + q * z)
+      let fy = 0
+      let fz = 0
+      if (side2 + rise2 > 1e-18) {
+        const drag = -cross * cylinderCdOfSquare(square * (straight[i + 4]! * side2 + straight[i + 5]! * rise2)) * Math.sqrt(side2 + rise2)
+        fy = drag * straight[i + 2]! * side
+        fz = drag * straight[i + 3]! * rise
+      }
+      sumX += fx
+      sumY += fy
+      sumZ += fz
+      turnX -= z * fy
+      turnY += z * fx - x * fz
+      turnZ += x * fy
+    }
     for (let i = 0; i < strips.length; i += STRIP_STRIDE) {
       const x = strips[i]!
       const y = strips[i + 1]!
@@ -139,7 +114,7 @@ export function makeLoads(body: HydroBody, options: LoadOptions): Loads {
       let fSide = 0
       let fRise = 0
       if (across2 > 1e-18) {
-        const reSquared = perViscosity * perViscosity * (strips[i + 14]! * side * side + strips[i + 15]! * rise * rise)
+        const reSquared = square * (strips[i + 14]! * side * side + strips[i + 15]! * rise * rise)
         const drag = -cross * cylinderCdOfSquare(reSquared) * Math.sqrt(across2)
         fSide = drag * strips[i + 12]! * side
         fRise = drag * strips[i + 13]! * rise

@@ -15,7 +15,7 @@ async function stop(child: ChildProcess, signal: NodeJS.Signals): Promise<void> 
 }
 
 export const test = base.extend<{ sheet: Sheet }, { app: App }>({
-  app: [async ({}, use, info) => { // eslint-disable-line no-empty-pattern
+  app: [async ({ playwright: _playwright }, use, info) => {
     const folder = mkdtempSync(join(tmpdir(), 'dunecrest-e2e-'))
     const options = { port: await freePort(4600 + 10 * info.workerIndex), folder: join(folder, 'data'), demo: true, stdio: 'ignore' as const }
     let { url, child } = await startServer(options)

@@ -23,7 +23,7 @@ export function nativeRatio(body: HydroBody, line: Line, depthM: number, start: 
     const input = [
       60, ...Array.from(start), water.densityKgM3, water.viscosityPaS, geometry.massKg, body.displacedKg, body.lengthM, ...body.buoyancyAt, ...body.tieAt,
       ...body.inverse, ...body.added, line.diameterM, DEFAULT_FACTORS.lineBow, DEFAULT_FACTORS.crossDrag, DEFAULT_FACTORS.axialDrag, DEFAULT_FACTORS.eta,
-      DEFAULT_FACTORS.etaRoll, depthM, STEP_S, ...list(body.strips), ...list(body.straight), ...list(body.compacts), ...list(outline),
+      DEFAULT_FACTORS.etaRoll, DEFAULT_FACTORS.tailLift, DEFAULT_FACTORS.vortexSide * body.lopsided, body.noseX, depthM, STEP_S, ...list(body.strips), ...list(body.straight), ...list(body.compacts), ...list(outline),
     ]
     const [time, native] = spawnSync(program, { input: input.join('\n'), encoding: 'utf8' }).stdout.trim().split(' ').map(Number) as [number, number]
     const own = dropRig(body, { depthM, line })

@@ -11,7 +11,7 @@ export const DEMO_SPREADS: readonly NamedSpread[] = [
   {
     name: 'Mussel edge, first of the flood',
     content: {
-      water: { ...lagoon, place: 'Marrowgrass Lagoon, mussel edge', depthM: 3, cover: 'open', bottom: 'shell' },
+      water: { ...lagoon, place: 'Marrowgrass Lagoon, mussel edge', depthM: 3, cover: 'open', bottom: 'shell', zone: { fromM: 2, toM: 3 } },
       line: { kind: 'braid', strengthN: lbfToN(15) },
       bait: { form: 'deepShad', lengthM: 0.1, material: 'plain' },
       lanes: [

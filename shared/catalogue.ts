@@ -5,6 +5,6 @@ export {
   stepWeight, STREAM_RANGE_MS, TEMPERATURE_RANGE_C, WEIGHT_MATERIALS,
 } from '#core'
 export {
-  cToF, degToRad, fToC, ftToM, gToKg, inToM, kgToG, kgToOz, lbfToN, mmToM, mToFt, mToIn, mToMm, nToLbf, ozToKg, pitchOf, radToDeg, rollOf, rotate,
+  cToF, degToRad, fToC, fromHeadingPitchRoll, ftToM, gToKg, inToM, kgToG, kgToOz, lbfToN, mmToM, mToFt, mToIn, mToMm, nToLbf, ozToKg, pitchOf, radToDeg, rollOf, rotate,
 } from '#core'
 export { csvLine, dropRows, dropsCsv } from './dropRecord'

@@ -13,9 +13,12 @@ export interface ChartSpec {
   /** what is written at the left edge, and where */ readonly marks: readonly { readonly at: number, readonly text: string }[]
 }
 
-/** One series of every rig against seconds, with the moment shown in the tank marked; older drops dotted behind. */
-export function drawChart(ctx: CanvasRenderingContext2D, divers: readonly Diver[], ghosts: readonly Diver[], spec: ChartSpec, box: Box, t: number): void {
-  const longest = Math.max(1, ...[...divers, ...ghosts].map(d => d.drop.timeS))
+/** Seconds along the whole of a chart's axis. */
+export const spanOf = (divers: readonly Diver[], ghosts: readonly Diver[]): number => Math.max(1, ...[...divers, ...ghosts].map(d => d.drop.timeS))
+
+/** One series of every rig against seconds; older drops dotted behind; with `t` the moment shown in the tank marked. */
+export function drawChart(ctx: CanvasRenderingContext2D, divers: readonly Diver[], ghosts: readonly Diver[], spec: ChartSpec, box: Box, t?: number): void {
+  const longest = spanOf(divers, ghosts)
   const x = (s: number): number => box.left + ((box.right - box.left) * s) / longest
   const y = (value: number): number => box.top + ((box.bottom - box.top) * (value - spec.top)) / (spec.bottom - spec.top)
   frame(ctx, spec, box, longest, x, y)
@@ -26,6 +29,7 @@ export function drawChart(ctx: CanvasRenderingContext2D, divers: readonly Diver[
   for (const { drop } of ghosts) curve(ctx, drop, spec.id, x, y, token('ink-soft'), 1.2, [1, 4])
   for (const { letter, drop } of divers) curve(ctx, drop, spec.id, x, y, laneColour(letter), 2, PATTERNS[letter])
   ctx.restore()
+  if (t === undefined) return
   ctx.strokeStyle = token('float')
   ctx.lineWidth = 1.5
   segment(ctx, x(Math.min(t, longest)), box.top, x(Math.min(t, longest)), box.bottom)

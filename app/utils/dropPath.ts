@@ -1,10 +1,36 @@
-import { SAMPLE_STRIDE } from '#catalogue'
-import type { Drop, Quaternion, TetheredDrop } from '#core'
+import { fromHeadingPitchRoll, rotate, SAMPLE_STRIDE } from '#catalogue'
+import type { Drop, Quaternion, Rest, TetheredDrop } from '#core'
 
-/** Place (m, world) and attitude of a drop at a time; the last state once it lies on the bottom. */
-export interface Moment { readonly x: number, readonly y: number, readonly z: number, readonly q: Quaternion, readonly landed: boolean }
+/** Place (m, world) and attitude of a drop at a time, and how far its lowest part has sunk into the bottom, m. */
+export interface Moment { readonly x: number, readonly y: number, readonly z: number, readonly q: Quaternion, readonly landed: boolean, readonly sunkM: number }
 
-export function momentAt({ samples, timeS }: Drop, t: number): Moment {
+/** A rig is shown to come to rest within this time after the touch, s. How long it truly takes is not worked out. */
+export const SETTLE_S = 0.6
+
+/** @param rest how the rig comes to lie; without it, or where it hangs above the bottom, it stays as it touched */
+export function momentAt(drop: Drop, t: number, rest?: Rest): Moment {
+  const touched = inFall(drop, t)
+  if (t <= drop.timeS || rest?.centreM === undefined) return touched
+  const part = Math.min(1, (t - drop.timeS) / SETTLE_S)
+  const eased = part * part * (3 - 2 * part)
+  const nose = rotate(touched.q, [1, 0, 0])
+  return {
+    ...touched,
+    z: touched.z + eased * (rest.centreM - drop.depthM - touched.z),
+    q: between(touched.q, fromHeadingPitchRoll(Math.atan2(nose[1], nose[0]), rest.pitchRad, rest.rollRad), eased),
+    sunkM: eased * rest.sunkM,
+  }
+}
+
+/** From one attitude to another the short way round (normalised linear interpolation). */
+function between(from: Quaternion, to: Quaternion, part: number): Quaternion {
+  const same = from[0] * to[0] + from[1] * to[1] + from[2] * to[2] + from[3] * to[3] < 0 ? -1 : 1
+  const q = from.map((v, i) => (1 - part) * v + part * same * to[i]!)
+  const size = Math.hypot(...q)
+  return q.map(v => v / size) as unknown as Quaternion
+}
+
+function inFall({ samples, timeS }: Drop, t: number): Moment {
   const low = firstFrom(samples, t)
   const b = low * SAMPLE_STRIDE
   const a = Math.max(0, low - 1) * SAMPLE_STRIDE
@@ -13,7 +39,7 @@ export function momentAt({ samples, timeS }: Drop, t: number): Moment {
   const mix = (k: number): number => samples[a + k]! + f * (samples[b + k]! - samples[a + k]!)
   const q = [mix(4), mix(5), mix(6), mix(7)]
   const size = Math.hypot(...q)
-  return { x: mix(1), y: mix(2), z: mix(3), q: q.map(v => v / size) as unknown as Quaternion, landed: t >= timeS }
+  return { x: mix(1), y: mix(2), z: mix(3), q: q.map(v => v / size) as unknown as Quaternion, landed: t >= timeS, sunkM: 0 }
 }
 
 /** Least and greatest X of a drop, m. */

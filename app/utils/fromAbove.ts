@@ -17,7 +17,7 @@ export function drawFromAbove(ctx: CanvasRenderingContext2D, frame: TankFrame, s
   ctx.lineTo(frame.width, middle)
   ctx.stroke()
   ctx.setLineDash([])
-  frame.divers.forEach(({ letter, drop, solid }, i) => {
+  frame.divers.forEach(({ letter, drop, solid, rest }, i) => {
     const start = scale.starts[i]!
     const s = drop.samples
     const place = (x: number, y: number): [number, number] => [start - x * scale.perM, middle + y * scale.perM]
@@ -28,7 +28,7 @@ export function drawFromAbove(ctx: CanvasRenderingContext2D, frame: TankFrame, s
     for (let k = 0; k < s.length && s[k]! <= t; k += SAMPLE_STRIDE) ctx.lineTo(...place(s[k + 1]!, s[k + 2]!))
     ctx.stroke()
     ctx.setLineDash([])
-    const m = momentAt(drop, t)
+    const m = momentAt(drop, t, rest)
     const nose = rotate(m.q, [1, 0, 0])
     const half = (solid.lengthM / 2) * scale.perM * scale.magnified
     const [x, y] = place(m.x, m.y)

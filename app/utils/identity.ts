@@ -5,8 +5,24 @@ export const PATTERNS: Readonly<Record<Letter, readonly number[]>> = {
   A: [], B: [9, 4], C: [2, 3], D: [10, 3, 2, 3], E: [16, 5],
 }
 
-/** The lane's colour as it stands in the theme of the page. */
-export const laneColour = (letter: string): string =>
-  getComputedStyle(document.documentElement).getPropertyValue(`--lane-${letter.toLowerCase()}`).trim()
+/** Values asked for since the theme last changed: reading a style makes the browser work out the whole page, which no frame can afford. */
+const known = new Map<string, string>()
+let theme: string | undefined
 
-export const token = (name: string): string => getComputedStyle(document.documentElement).getPropertyValue(`--${name}`).trim()
+/** A colour token as it stands in the theme of the page. */
+export function token(name: string): string {
+  const root = document.documentElement
+  if (root.dataset.theme !== theme) {
+    known.clear()
+    theme = root.dataset.theme
+  }
+  let value = known.get(name)
+  if (value === undefined) {
+    value = getComputedStyle(root).getPropertyValue(`--${name}`).trim()
+    if (value !== '') known.set(name, value)
+  }
+  return value
+}
+
+/** The lane's colour in the theme of the page. */
+export const laneColour = (letter: string): string => token(`lane-${letter.toLowerCase()}`)

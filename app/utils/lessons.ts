@@ -1,5 +1,6 @@
 import { lbfToN, ozToKg } from '#catalogue'
 import type { Lane, SpreadContent } from '#schemas/spread'
+import { setDepth } from './zone'
 
 /** Set pieces for the tank: what anglers argue about, laid out so that one look settles it. Each changes the sheet in one step that can be undone. */
 export interface Lesson {
@@ -12,7 +13,7 @@ const lane = (letter: Lane['letter'], family: Lane['family'], hookSize: Lane['ho
   ({ letter, family, hookSize, weightKg, weightMaterial: 'lead', pointRest: family === 'E1' || family === 'E7' || family === 'L7' || family === 'E3' ? 'open' : 'skin', ...more })
 
 const still = (draft: SpreadContent): void => {
-  draft.water = { ...draft.water, depthM: 2 }
+  setDepth(draft, 2)
   delete draft.water.stream
   draft.line = { kind: 'fluorocarbon', strengthN: lbfToN(10) }
 }
@@ -62,7 +63,7 @@ export const LESSONS: readonly Lesson[] = [
     title: 'Thin line and thick', look: 'Now make the line 40 lb: the dotted trace is the thin one.',
     apply: (draft) => {
       still(draft)
-      draft.water.depthM = 6
+      setDepth(draft, 6)
       draft.line = { kind: 'mono', strengthN: lbfToN(4) }
       draft.bait = { form: 'slimShad', lengthM: 0.09, material: 'plain' }
       draft.lanes = [lane('A', 'E1', '3/0', ozToKg(1 / 16)), lane('B', 'W1', '4/0', ozToKg(1 / 16))]

@@ -1,7 +1,7 @@
 import { rotate, SAMPLE_STRIDE } from '#catalogue'
 import type { Letter } from '#schemas/spread'
 import { momentAt, reachOf, weightAt, type Moment } from './dropPath'
-import type { Diver, TankFrame } from './diver'
+import type { Diver, TankFrame, Zone } from './diver'
 import { drawChart } from './chart'
 import { laneColour, PATTERNS, token } from './identity'
 import { sideView } from './projection'
@@ -55,6 +55,7 @@ export function drawTank(ctx: CanvasRenderingContext2D, frame: TankFrame, scale:
   const spare = height - scale.floor - BED
   ctx.fillRect(0, scale.floor, width, spare > CHART - BED && !frame.bare ? BED : height - scale.floor)
   if (spare > CHART - BED && !frame.bare) drawChart(ctx, frame.divers, frame.ghosts ?? [], { id: 'depth', title: 'depth by seconds', top: 0, bottom: depthM, marks: [] }, { left: 30, right: width - 10, top: scale.floor + BED + 20, bottom: height - 22 }, t)
+  if (frame.zone) feedingZone(ctx, frame.zone, scale, width, frame.bare === true)
   ruler(ctx, depthM, scale)
   for (const ghost of frame.ghosts ?? []) {
     const i = frame.divers.findIndex(d => d.letter === ghost.letter)
@@ -62,6 +63,25 @@ export function drawTank(ctx: CanvasRenderingContext2D, frame: TankFrame, scale:
   }
   frame.divers.forEach((diver, i) => path(ctx, diver, scale, scale.starts[i]!, t))
   frame.divers.forEach((diver, i) => rig(ctx, diver, scale, scale.starts[i]!, t, frame.rodDistanceM))
+}
+
+/** The band the fish feed in: lighter water between two dashed lines, and a bar along the ruler. */
+function feedingZone(ctx: CanvasRenderingContext2D, { fromM, toM }: Zone, { perM, top }: TankScale, width: number, named: boolean): void {
+  const [y, high] = [top + fromM * perM, (toM - fromM) * perM]
+  ctx.fillStyle = mix(token('raised'), 0.3)
+  ctx.fillRect(0, y, width, high)
+  ctx.fillStyle = ctx.strokeStyle = token('float')
+  ctx.fillRect(0, y, 4, high)
+  ctx.lineWidth = 1
+  ctx.setLineDash([6, 5])
+  line(ctx, 0, y, width, y)
+  line(ctx, 0, y + high, width, y + high)
+  ctx.setLineDash([])
+  if (!named) return
+  ctx.font = '12px "Archivo Variable", sans-serif'
+  ctx.textAlign = 'right'
+  ctx.fillText('feeding zone', width - 6, y + 13)
+  ctx.textAlign = 'left'
 }
 
 const mix = (hex: string, alpha: number): string => hex.startsWith('#') ? `${hex}${Math.round(alpha * 255).toString(16).padStart(2, '0')}` : hex
@@ -105,7 +125,13 @@ function path(ctx: CanvasRenderingContext2D, { letter, drop }: Diver, scale: Tan
   const at = (i: number): [number, number] => [start - s[i + 1]! * scale.perM, scale.top - s[i + 3]! * scale.perM]
   const stroke = (until: number): void => {
     ctx.beginPath()
-    for (let i = 0; i < s.length && s[i]! <= until; i += SAMPLE_STRIDE) ctx.lineTo(...at(i))
+    let [px, py] = at(0)
+    ctx.moveTo(px, py)
+    for (let i = SAMPLE_STRIDE; i < s.length && s[i]! <= until; i += SAMPLE_STRIDE) {
+      const [x, y] = at(i)
+      if (Math.abs(x - px) + Math.abs(y - py) < 1.5) continue
+      ctx.lineTo(px = x, py = y)
+    }
     ctx.stroke()
   }
   ctx.strokeStyle = laneColour(letter)
@@ -125,12 +151,12 @@ function path(ctx: CanvasRenderingContext2D, { letter, drop }: Diver, scale: Tan
   }
 }
 
-function rig(ctx: CanvasRenderingContext2D, { letter, drop, solid }: Diver, scale: TankScale, start: number, t: number, rodDistanceM?: number): void {
-  const m = momentAt(drop, t)
+function rig(ctx: CanvasRenderingContext2D, { letter, drop, solid, rest }: Diver, scale: TankScale, start: number, t: number, rodDistanceM?: number): void {
+  const m = momentAt(drop, t, rest)
   const view = sideView(solid, m.q)
   const k = scale.perM * scale.magnified
   const x = start - m.x * scale.perM
-  const y = Math.min(scale.top - m.z * scale.perM, scale.floor + view.lowest * k)
+  const y = Math.min(scale.top - m.z * scale.perM, scale.floor + (view.lowest + m.sunkM) * k)
   const trace = (points: readonly number[], close: boolean): void => {
     ctx.beginPath()
     for (let i = 0; i < points.length; i += 2) ctx.lineTo(x - points[i]! * k, y - points[i + 1]! * k)

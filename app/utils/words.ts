@@ -1,7 +1,9 @@
-import { radToDeg } from '#catalogue'
+import { mToMm, radToDeg } from '#catalogue'
 import type { LossId, Measure, Rest, RigReport } from '#core'
 import type { Letter } from '#schemas/spread'
 import type { LaneOutcome } from '~/workers/protocol'
+import type { Zone } from './diver'
+import { secondsIn } from './zone'
 
 /** Plain words for what the core computes. */
 export const LOSS_WORDS: Readonly<Record<LossId, string>> = {
@@ -10,12 +12,14 @@ export const LOSS_WORDS: Readonly<Record<LossId, string>> = {
 
 export const DOUBT_WORDS = {
   crossDrag: 'drag across the body', axialDrag: 'drag along the body', eta: 'the turning moment of the flow', etaRoll: 'the rolling moment of the flow',
-  lineBow: 'bow in the line', density: 'density of the plastic',
+  tailLift: 'lift of the tail', vortexSide: 'lopsided shedding on a crooked bait', lineBow: 'bow in the line', density: 'density of the plastic',
+  hookPlace: 'where the hook is laid, within 2 mm',
 } as const
 
 /** The same in a word or two, for tables. */
 export const DOUBT_SHORT: Readonly<Record<keyof typeof DOUBT_WORDS, string>> = {
-  crossDrag: 'cross drag', axialDrag: 'axial drag', eta: 'turning moment', etaRoll: 'rolling moment', lineBow: 'bow in the line', density: 'density',
+  crossDrag: 'cross drag', axialDrag: 'axial drag', eta: 'turning moment', etaRoll: 'rolling moment', tailLift: 'tail lift', vortexSide: 'lopsided flow',
+  lineBow: 'bow in the line', density: 'density', hookPlace: 'hook place',
 }
 
 export const POINT_WORDS = { open: 'open', flush: 'flush on the back', skin: 'skin-hooked', buried: 'buried' } as const
@@ -45,15 +49,17 @@ export function oddsText(chance: Measure): { readonly value: string, readonly un
 export const percentText = (share: number): string => `${Math.round(100 * share)} %`
 
 /** "stands, point to the side": how a rig comes to lie on the bottom. */
-export function restWords({ posture, point, pitchRad }: Rest): string {
+export function restWords({ posture, point, pitchRad, sunkM }: Rest): string {
   const end = posture === 'stands' || posture === 'hangs' ? (pitchRad < 0 ? ', tail up' : ', nose up') : ''
-  return `${posture}${end}, point ${point === 'side' ? 'to the side' : point}`
+  const sunk = sunkM >= 0.003 ? `, ${Math.round(mToMm(sunkM))} mm into the mud` : ''
+  return `${posture}${end}, point ${point === 'side' ? 'to the side' : point}${sunk}`
 }
 
 /** Each drop in a sentence, for those who cannot see it. */
-export const summaryOf = (order: readonly Letter[], outcomes: ReadonlyMap<string, LaneOutcome>): string => order.map((letter) => {
+export const summaryOf = (order: readonly Letter[], outcomes: ReadonlyMap<string, LaneOutcome>, zone?: Zone): string => order.map((letter) => {
   const outcome = outcomes.get(letter)
   if (outcome?.kind !== 'done') return `${letter}: ${outcome?.kind === 'failed' ? outcome.message : 'not dropped.'}`
-  const { timeS, glide, rest } = outcome.report.fall
-  return `${letter}: down in ${timeS.value.toFixed(1)} seconds, ${postureWords(outcome.report)}, ${glide.value.toFixed(2)} metres sideways per metre; then ${restWords(rest)}.`
+  const { timeS, glide, rest, drop } = outcome.report.fall
+  const inZone = zone ? `, ${secondsIn(drop, zone).toFixed(1)} of them in the feeding zone` : ''
+  return `${letter}: down in ${timeS.value.toFixed(1)} seconds${inZone}, ${postureWords(outcome.report)}, ${glide.value.toFixed(2)} metres sideways per metre; then ${restWords(rest)}.`
 }).join(' ')

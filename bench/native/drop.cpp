@@ -8,7 +8,7 @@
 struct Body {
   double rho, mu, mass, displaced, length, cb[3], tie[3], inertia[36], inverse[36], added[36];
   std::vector<double> strips, straight, compacts, outline;
-  double lineDiameter, lineBow, crossDrag, axialDrag, eta, etaRoll, depth, step;
+  double lineDiameter, lineBow, crossDrag, axialDrag, eta, etaRoll, tailLift, lopsided, noseX, depth, step;
 };
 static Body B;
 static const double G = 9.80665;
@@ -39,6 +39,11 @@ static void loads(const double *v, const double *up, double tieDepth, double *ou
       double re2 = perV * perV * (s[14] * side * side + s[15] * rise * rise);
       double drag = -cross * (1 + 10 / std::cbrt(std::fmax(re2, 1e-6))) * std::sqrt(across2);
       fs = drag * s[12] * side; fr = drag * s[13] * rise;
+      if (B.lopsided != 0) {
+        double both = 2 * along * std::sqrt(across2) / (along * along + across2), keep = fs;
+        double turned = B.lopsided * both * both * both * both * std::fmax(0, 1 + (x - B.noseX) / B.length);
+        fs -= turned * fr; fr += turned * keep;
+      }
     }
     double fa = friction * s[16] * along;
     addAt(out, x, y, z, fa * s[3] + fs * s[6] + fr * s[9], fa * s[4] + fs * s[7] + fr * s[10], fa * s[5] + fs * s[8] + fr * s[11]);
@@ -53,15 +58,16 @@ static void loads(const double *v, const double *up, double tieDepth, double *ou
     }
     addAt(out, x, 0, z, fx, fy, fz);
   }
-  for (size_t i = 0; i < B.compacts.size(); i += 9) {
+  for (size_t i = 0; i < B.compacts.size(); i += 11) {
     const double *c = &B.compacts[i];
     double x = c[0], y = c[1], z = c[2];
     double lx = v[0] + v[4] * z - v[5] * y, ly = v[1] + v[5] * x - v[3] * z, lz = v[2] + v[3] * y - v[4] * x;
     double s = std::sqrt(lx * lx + ly * ly + lz * lz);
     if (!(s > 1e-9)) continue;
     double drag = -0.5 * B.rho * (c[6] > 0 ? sphereCd(perV * s * c[6]) : 1) * s, across = drag * B.crossDrag;
-    double fx = drag * B.axialDrag * c[3] * (c[7] * lx + c[8] * ly), fy = across * c[4] * (c[7] * ly - c[8] * lx);
-    addAt(out, x, y, z, c[7] * fx - c[8] * fy, c[8] * fx + c[7] * fy, across * c[5] * lz);
+    double along = c[7] * lx + c[8] * ly, aside = c[7] * ly - c[8] * lx, lift = -B.rho * B.tailLift * std::fabs(along);
+    double fx = drag * B.axialDrag * c[3] * along, fy = (across * c[4] + lift * c[9]) * aside;
+    addAt(out, x, y, z, c[7] * fx - c[8] * fy, c[8] * fx + c[7] * fy, (across * c[5] + lift * c[10]) * lz);
   }
   double p[3] = {0, 0, 0};
   for (int r = 0; r < 3; r++) for (int k = 0; k < 6; k++) p[r] += B.added[6 * r + k] * v[k];
@@ -134,6 +140,7 @@ int main() {
   B.rho = number(); B.mu = number(); B.mass = number(); B.displaced = number(); B.length = number();
   fill(B.cb, 3); fill(B.tie, 3); fill(B.inverse, 36); fill(B.added, 36);
   B.lineDiameter = number(); B.lineBow = number(); B.crossDrag = number(); B.axialDrag = number(); B.eta = number(); B.etaRoll = number();
+  B.tailLift = number(); B.lopsided = number(); B.noseX = number();
   B.depth = number(); B.step = number();
   B.strips = list(); B.straight = list(); B.compacts = list(); B.outline = list();
   double best = 1e9, time = 0;

@@ -12,7 +12,7 @@ import { evaluateFit, type FitResult } from '../fit/evaluateFit'
 import { rollOf } from '../numerics/quaternion'
 import { seededRandom } from '../numerics/random'
 import { measure, success, type Measure, type Outcome } from '../outcome'
-import { assembleRig, type AssembledRig } from '../rig/assemble'
+import { assembleRig, hookMoved, type AssembledRig } from '../rig/assemble'
 import type { BaitSpec, RigSpec } from '../rig/spec'
 import { obstaclesOf, type BottomId, type CoverId } from '../snag/cover'
 import { evaluateSnag, type SnagResult } from '../snag/evaluateSnag'
@@ -21,6 +21,7 @@ import { strikeRig, USUAL_TACKLE } from '../strike/bite'
 import { evaluateStrike, type StrikeResult } from '../strike/evaluateStrike'
 import { PLASTICS } from '../tackle/materials'
 import { lineOf, type LineKind } from '../tackle/lines'
+import { SOFT_BEDS } from '../water/bed'
 import { waterOf, type Water } from '../water/water'
 
 /** The water and the line, as the angler states them. SI but for temperature (°C) and salinity (g/kg). */
@@ -69,6 +70,7 @@ export function evaluateRig(
     depthM, line,
     ...(stream ? { stream: { ...stream, depthM } } : {}),
     ...(hold ? { hold } : {}),
+    ...(SOFT_BEDS[conditions.bottom] ? { bed: SOFT_BEDS[conditions.bottom] } : {}),
   })
   if (!fall.ok) return fall
   const postures = { retrieveRollRad: retrievePosture(bodies.typical).rollRad, fallRollRad: fallRolls(fall.value.drop) }
@@ -103,13 +105,17 @@ function secondOf(rig: AssembledRig, water: Water): { readonly weight?: Tethered
   }
 }
 
-/** The rig packed for a water, and again with its plastic at both ends of the material's density, unless the density is given. */
+/** A hand meets a mark on the bait within this, m. *Assumed.* */
+const LAID_WITHIN_M = 0.002
+
+/** The rig packed for a water; again with its hook laid forward and back; and with its plastic at both ends of the material's density, unless the density is given. */
 function bodiesOf(rig: AssembledRig, water: Water): FallBodies {
   const typical = hydroBody(rig.geometry, water)
-  if (rig.baitSpec.densityKgM3 !== undefined) return { typical }
+  const placed = { forward: hydroBody(hookMoved(rig, -LAID_WITHIN_M), water), back: hydroBody(hookMoved(rig, LAID_WITHIN_M), water) }
+  if (rig.baitSpec.densityKgM3 !== undefined) return { typical, ...placed }
   const at = (densityKgM3: number): HydroBody => hydroBody(assembleRig({ ...rig.baitSpec, densityKgM3 }, rig.spec).geometry, water)
   const { low, high } = PLASTICS[rig.baitSpec.material].density
-  return { typical, light: at(low), dense: at(high) }
+  return { typical, light: at(low), dense: at(high), ...placed }
 }
 
 /** The tail's beat at the speed of the fall through the water. */

@@ -1,8 +1,8 @@
 import type { Vec3 } from '../numerics/quaternion'
 import type { Compact } from '../rig/geometry'
 
-/** Drag of a lump: areas along x, y, z already multiplied by shape, and the diameter for the sphere curve (0: constant coefficient). */
-export interface CompactDrag { readonly areas: Vec3, readonly diameterM: number }
+/** Drag of a lump: areas along x, y, z already multiplied by shape, and the diameter for the sphere curve (0: constant coefficient), and lift areas along y and z of a thin fin that lies along the flow. */
+export interface CompactDrag { readonly areas: Vec3, readonly diameterM: number, readonly lifts: readonly [number, number] }
 
 /** Share of axial drag left to a head or weight whose wake is filled by plastic. *Assumed* from bodies with afterbody in Hoerner ch. 3. */
 const FILLED_WAKE = 0.75
@@ -30,6 +30,14 @@ const PLATE_CD = 1.17
  * cylinder, 0.65 on length times width against the sphere's 0.41. belly: an ellipsoid half hidden under the bait, 0.7.
  */
 export function compactDrag(c: Compact): CompactDrag {
+  const [, y, z] = c.size
+  return { ...dragOf(c), lifts: c.kind === 'fork' ? [FIN_LIFT * z * z, FIN_LIFT * y * y] : [0, 0] }
+}
+
+/** Slender wing: lift over rho·U·w is pi/4 of the span squared (Jones, NACA TR-835, 1946). */
+const FIN_LIFT = Math.PI / 4
+
+function dragOf(c: Compact): Omit<CompactDrag, 'lifts'> {
   const [x, y, z] = c.size
   const front = (Math.PI / 4) * y * z
   const filled = c.joined ? FILLED_WAKE : 1

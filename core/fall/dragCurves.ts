@@ -10,7 +10,7 @@ const RE_FLOOR = 1e-3
  */
 export function sphereCd(re: number): number {
   const r = Math.max(re, RE_FLOOR)
-  return (24 / r) * (1 + 0.15 * r ** 0.681) + 0.407 / (1 + 8710 / r)
+  return (24 / r) * (1 + 0.15 * Math.exp(0.681 * Math.log(r))) + 0.407 / (1 + 8710 / r)
 }
 
 /**
@@ -21,6 +21,21 @@ export const cylinderCd = (re: number): number => cylinderCdOfSquare(re * re)
 
 /** The same from the square of Re, which saves a root where the square is at hand. */
 export const cylinderCdOfSquare = (reSquared: number): number => 1 + 10 / Math.cbrt(Math.max(reSquared, RE_FLOOR * RE_FLOOR))
+
+/**
+ * x^(-1/3) from a value known to be near it, such as that of the slice before: two steps of a fourth-order Householder iteration, within
+ * 2e-12 relative, at half the cost of Math.cbrt; from Math.cbrt where `near` is more than about a twelfth off.
+ */
+export function inverseCubeRoot(x: number, near: number): number {
+  const h = 1 - x * near * near * near
+  if (!(h > -0.25 && h < 0.25)) return 1 / Math.cbrt(x)
+  const y = near + near * h * (1 / 3 + h * (2 / 9 + h * (14 / 81)))
+  const g = 1 - x * y * y * y
+  return y + y * g * (1 / 3 + g * (2 / 9 + g * (14 / 81)))
+}
+
+/** Least square of Re that the curves are asked for. */
+export const LEAST_RE_SQUARED = RE_FLOOR * RE_FLOOR
 
 /**
  * Ellipse across the flow relative to a circle of the same breadth. Hoerner, Fluid-Dynamic Drag (1965), p. 3-11:

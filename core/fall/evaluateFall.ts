@@ -2,12 +2,14 @@ import { spreadMeasure, success, type Measure, type Outcome } from '../outcome'
 import type { Line } from '../tackle/lines'
 import type { Stream } from '../water/stream'
 import type { LineHold } from './linePull'
+import { ballSinksM, type Bed } from '../water/bed'
 import { restOf, type Rest } from './rest'
 import type { TetheredWeight } from './tether'
 import { dropTethered, type TetheredDrop } from './dropTethered'
 import { dropRig, LIMIT_S, SAMPLE_STRIDE, USUAL_START, type Drop, type DropFailure, type DropOptions, type Start } from './drop'
 import { DEFAULT_FACTORS, FALL_FACTORS, type FallFactors } from './factors'
-import type { HydroBody } from './hydroBody'
+import { COMPACT_STRIDE, type HydroBody } from './hydroBody'
+import { STANDARD_GRAVITY } from './loads'
 import { summarize, type FallSummary } from './summary'
 import { trimFall, type Trim } from './trim'
 
@@ -20,20 +22,22 @@ export interface FallResult {
   /** roll away from back-up, 0..pi */ readonly rollRad: Measure
   /** sideways metres per metre fallen */ readonly glide: Measure
   readonly turnsPerM: number
-  /** scatter of the landing place over a set of starts, m per m fallen: how little a fall can be repeated; not worked out for rigs of two bodies */ readonly scatter?: number
-  /** how it comes to lie on a hard bottom */ readonly rest: Rest
+  /** scatter of the landing place over a set of starts, m per m fallen: how little a fall can be repeated */ readonly scatter: number
+  /** how it comes to lie on the bottom */ readonly rest: Rest
   readonly summary: FallSummary
   /** the input whose doubt moves the fall time most */ readonly mainDoubt: DoubtId
   /** true where the lightest plastic of the range would float */ readonly mayFloat: boolean
 }
 
-export type DoubtId = keyof FallFactors | 'density'
+export type DoubtId = keyof FallFactors | 'density' | 'hookPlace'
 
-/** Bodies of the same rig with the plastic at its typical, least and greatest density. */
+/** Bodies of the same rig: as meant, with the plastic at its least and greatest density, and with the hook laid a little forward and back. */
 export interface FallBodies {
   readonly typical: HydroBody
   readonly light?: HydroBody
   readonly dense?: HydroBody
+  readonly forward?: HydroBody
+  readonly back?: HydroBody
   /** a weight that hangs on its own */ readonly weight?: TetheredWeight
 }
 
@@ -43,6 +47,7 @@ export interface FallConditions {
   readonly factors?: FallFactors
   readonly stream?: Stream
   readonly hold?: LineHold
+  /** a soft bottom; hard when left out */ readonly bed?: Bed
 }
 
 /** Splash to bottom: of the bait, or of its weight where the bait hangs above it, s. */
@@ -100,22 +105,23 @@ export function evaluateFall(bodies: FallBodies, conditions: FallConditions): Ou
     rollRad: ranged(summary.rollRad, reach.roll, 0, Math.PI),
     glide: ranged(summary.glide, reach.glide, 0, Infinity),
     turnsPerM: summary.turnsPerM,
-    ...(weight ? {} : { scatter: landingScatter(bodies.typical, conditions, factors) }),
-    rest: restAfter(bodies, dropped.value),
+    scatter: landingScatter(bodies.typical, conditions, factors, weight),
+    rest: restAfter(bodies, dropped.value, conditions.bed),
     mainDoubt,
     mayFloat,
   })
 }
 
 /** Rest from the last state of a drop. A weight on a short joint holds the bait's nose; on a longer tether the bait lies by itself. */
-function restAfter({ typical, weight }: FallBodies, drop: Drop | TetheredDrop): Rest {
+function restAfter({ typical, weight }: FallBodies, drop: Drop | TetheredDrop, bed: Bed | undefined): Rest {
   const s = drop.samples.subarray(drop.samples.length - SAMPLE_STRIDE)
   const from = [s[4]!, s[5]!, s[6]!, s[7]!] as const
   const hinged = weight !== undefined && weight.tetherM < JOINT_M
   return restOf(typical, {
     from,
     hangs: 'ending' in drop && drop.ending === 'hovers' && !hinged,
-    ...(hinged ? { hingeM: weight.diameterM / 2 + weight.tetherM } : {}),
+    ...(bed ? { bed } : {}),
+    ...(hinged ? { hingeM: weight.diameterM / 2 + weight.tetherM - (bed ? ballSinksM(bed, (weight.massKg - weight.displacedKg) * STANDARD_GRAVITY, weight.diameterM) : 0) } : {}),
   })
 }
 
@@ -162,16 +168,22 @@ function vary(bodies: FallBodies, conditions: FallConditions, factors: FallFacto
   const found: { id: DoubtId, at: Steady | undefined }[] = []
   const near = base.trim ?? 'unsteady'
   for (const id of Object.keys(FALL_FACTORS) as (keyof FallFactors)[]) {
-    if (id === 'lineBow' && !conditions.line) continue
+    if ((id === 'lineBow' && !conditions.line) || (id === 'vortexSide' && bodies.typical.lopsided === 0) || (id === 'tailLift' && !finned(bodies.typical))) continue
     const { value, low, high } = FALL_FACTORS[id]
     for (const end of [low, high]) {
       found.push({ id, at: steady(bodies.typical, bodies.weight, conditions, { ...factors, [id]: factors[id] * end / value }, near) })
     }
   }
-  for (const body of [bodies.light, bodies.dense]) {
-    if (body) found.push({ id: 'density', at: steady(body, bodies.weight, conditions, factors, near) })
+  for (const [id, body] of [['density', bodies.light], ['density', bodies.dense], ['hookPlace', bodies.forward], ['hookPlace', bodies.back]] as const) {
+    if (body) found.push({ id, at: steady(body, bodies.weight, conditions, factors, near) })
   }
   return found
+}
+
+/** Whether a body carries a thin fin. */
+function finned({ compacts }: HydroBody): boolean {
+  for (let i = 9; i < compacts.length; i += COMPACT_STRIDE) if (compacts[i]! > 0 || compacts[i + 1]! > 0) return true
+  return false
 }
 
 /** Starts a hand might give: nose down or up by 30°, leaning to either side, besides the usual. */
@@ -191,13 +203,13 @@ export const STIR_MS = 0.02
  * over `STARTS`, per metre fallen, within the first 1.2 metres; and, in quadrature, how far the stir of still water
  * carries it, which is the stir over the sinking speed (a steady stream carries everything with it).
  */
-export function landingScatter(body: HydroBody, conditions: FallConditions, factors = DEFAULT_FACTORS): number {
+export function landingScatter(body: HydroBody, conditions: FallConditions, factors = DEFAULT_FACTORS, weight?: TetheredWeight): number {
   const depthM = Math.min(conditions.depthM, SCATTER_DEPTH_M)
   const line = conditions.line
   const drifts: [number, number][] = []
   let seconds = 0
   for (const start of STARTS) {
-    const drop = dropRig(body, { depthM, factors, start, stepS: COARSE_S, ...(line ? { line } : {}) })
+    const drop = dropAny(body, weight, { depthM, factors, start, stepS: weight ? TETHER_COARSE_S : COARSE_S, untilWeight: true, ...(line ? { line } : {}) })
     if (!drop.ok) continue
     drifts.push(lateDrift(drop.value))
     seconds += drop.value.timeS

@@ -7,6 +7,8 @@ export interface FallFactors {
   /** multiplies axial drag, tails and heads included */ readonly axialDrag: number
   /** share of the potential-flow body moment that real, separated flow delivers */ readonly eta: number
   /** the same for the part of that moment that rolls the bait about its long axis */ readonly etaRoll: number
+  /** share of a thin fin's lift that a soft tail delivers */ readonly tailLift: number
+  /** side force of lopsided shedding on a crooked bait, as a share of its cross-flow drag at the nose */ readonly vortexSide: number
   /** share of the sunken line that is dragged broadside rather than along itself */ readonly lineBow: number
 }
 
@@ -16,6 +18,10 @@ export interface FallFactors {
  * round a thin ellipse; bait sections are thick (breadth over chord 0.5–0.9) and separate early, which leaves less of it
  * than of the slender-body moment. With the same factor a deep bait could never be kept upright by a belly weight, which
  * is against what is seen.
+ * tailLift: Jones's slender wing (NACA TR-835, 1946), pi/4·rho·span²·U²·angle; a soft fin bends away and keeps 0.5 (0.2–1) of it, *assumed*.
+ * vortexSide: bodies at 25–65° to the flow shed their vortices lopsidedly and feel a side force of up to the normal force itself, its side set by
+ * the least flaw of the nose (Lamont & Hunt, J. Fluid Mech. 76, 1976; Ericsson & Reding, AIAA 1981-0040). How much of that a soft, blunt bait gets
+ * is not known: 0.6 (0–1), *assumed*, and taken to the side to which the bend already turns the bait.
  * crossDrag: scatter of finite-cylinder data in Hoerner, about ±15 %. axialDrag: ±30 %, *assumed*, since tails are soft.
  * lineBow: *assumed*; a line following its own track would give 0, one pulled sideways 1.
  */
@@ -24,6 +30,8 @@ export const FALL_FACTORS: Readonly<Record<keyof FallFactors, { readonly value: 
   axialDrag: { value: 1, low: 0.7, high: 1.3 },
   eta: { value: 0.6, low: 0.3, high: 1 },
   etaRoll: { value: 0.1, low: 0.02, high: 0.4 },
+  tailLift: { value: 0.5, low: 0.2, high: 1 },
+  vortexSide: { value: 0.6, low: 0, high: 1 },
   lineBow: { value: 0.03, low: 0.01, high: 0.06 },
 }
 
@@ -32,5 +40,7 @@ export const DEFAULT_FACTORS: FallFactors = {
   axialDrag: FALL_FACTORS.axialDrag.value,
   eta: FALL_FACTORS.eta.value,
   etaRoll: FALL_FACTORS.etaRoll.value,
+  tailLift: FALL_FACTORS.tailLift.value,
+  vortexSide: FALL_FACTORS.vortexSide.value,
   lineBow: FALL_FACTORS.lineBow.value,
 }

@@ -10,8 +10,8 @@ import { ellipseFactor, finiteLengthFactor, formFactor } from './dragCurves'
 export const STRIP_STRIDE = 17
 /** Numbers a straight strip takes in `HydroBody.straight`: place x z, areas across `side` and `up`, squared height and width, wetted area. */
 export const STRAIGHT_STRIDE = 7
-/** Numbers a lump takes in `HydroBody.compacts`: place x y z, drag areas along its own axes (m²), diameter (m, 0 for constant drag), cosine and sine of its turn about z. */
-export const COMPACT_STRIDE = 9
+/** Numbers a lump takes in `HydroBody.compacts`: place x y z, drag areas along its own axes (m²), diameter (m, 0 for constant drag), cosine and sine of its turn about z, lift areas of a fin along y and z (m²). */
+export const COMPACT_STRIDE = 11
 
 /** A rig packed for one water: everything the loads need, about the centre of gravity. */
 export interface HydroBody {
@@ -31,7 +31,12 @@ export interface HydroBody {
   readonly strips: Float64Array
   /** strips that lie along the body's axis in its plane of symmetry: most of a straight bait, at a third of the cost */ readonly straight: Float64Array
   readonly compacts: Float64Array
+  /** which side vortices leave first, -1..1: 0 on a straight bait */ readonly lopsided: number
+  /** x of the nose about the centre of gravity, m */ readonly noseX: number
 }
+
+/** Crookedness, tail's offset over length, at which three quarters of the lopsided shedding are there. *Assumed.* */
+const FULLY_LOPSIDED = 0.02
 
 /** Packs a rig for a given water. */
 export function hydroBody(geometry: RigGeometry, water: Water): HydroBody {
@@ -54,6 +59,8 @@ export function hydroBody(geometry: RigGeometry, water: Water): HydroBody {
     added,
     ...packStrips(geometry, about),
     compacts: packCompacts(geometry, about),
+    lopsided: Math.tanh((geometry.crookedShare ?? 0) / FULLY_LOPSIDED),
+    noseX: -geometry.centre[0],
   }
 }
 
@@ -88,7 +95,7 @@ function packCompacts(rig: RigGeometry, about: (p: Vec3) => Vec3): Float64Array 
   rig.compacts.forEach((c, i) => {
     const drag = compactDrag(c)
     const yaw = c.yawRad ?? 0
-    packed.set([...about(c.at), ...drag.areas, drag.diameterM, Math.cos(yaw), Math.sin(yaw)], i * COMPACT_STRIDE)
+    packed.set([...about(c.at), ...drag.areas, drag.diameterM, Math.cos(yaw), Math.sin(yaw), ...drag.lifts], i * COMPACT_STRIDE)
   })
   return packed
 }

@@ -1,7 +1,7 @@
 import { GRAVITY_MS2 } from '../constants'
 import type { Line } from '../tackle/lines'
 import { addAt } from './addAt'
-import { cylinderCdOfSquare, frictionCf, sphereCd } from './dragCurves'
+import { frictionCf, inverseCubeRoot, LEAST_RE_SQUARED, sphereCd } from './dragCurves'
 import type { FallFactors } from './factors'
 import { COMPACT_STRIDE, STRAIGHT_STRIDE, STRIP_STRIDE, type HydroBody } from './hydroBody'
 import { lineDragPerSpeed } from './lineDrag'
@@ -71,12 +71,15 @@ export function makeLoads(body: HydroBody, options: LoadOptions): Loads {
     const friction = -0.5 * rho * factors.axialDrag * frictionCf(perViscosity * speed * body.lengthM) * speed
     const cross = 0.5 * rho * factors.crossDrag
     const square = perViscosity * perViscosity
+    const lopsided = factors.vortexSide * body.lopsided
     let sumX = 0
     let sumY = 0
     let sumZ = 0
     let turnX = 0
     let turnY = 0
     let turnZ = 0
+    // neighbours meet nearly the same flow, so each cube root of the drag curve starts from the last
+    let root = 0
     // straight strips first: their axes are the body's own, which spares most of the work
     for (let i = 0; i < straight.length; i += STRAIGHT_STRIDE) {
       const x = straight[i]!
@@ -89,7 +92,8 @@ export function makeLoads(body: HydroBody, options: LoadOptions): Loads {
       let fy = 0
       let fz = 0
       if (side2 + rise2 > 1e-18) {
-        const drag = -cross * cylinderCdOfSquare(square * (straight[i + 4]! * side2 + straight[i + 5]! * rise2)) * Math.sqrt(side2 + rise2)
+        root = inverseCubeRoot(Math.max(LEAST_RE_SQUARED, square * (straight[i + 4]! * side2 + straight[i + 5]! * rise2)), root)
+        const drag = -cross * (1 + 10 * root) * Math.sqrt(side2 + rise2)
         fy = drag * straight[i + 2]! * side
         fz = drag * straight[i + 3]! * rise
       }
@@ -114,10 +118,18 @@ export function makeLoads(body: HydroBody, options: LoadOptions): Loads {
       let fSide = 0
       let fRise = 0
       if (across2 > 1e-18) {
-        const reSquared = square * (strips[i + 14]! * side * side + strips[i + 15]! * rise * rise)
-        const drag = -cross * cylinderCdOfSquare(reSquared) * Math.sqrt(across2)
+        root = inverseCubeRoot(Math.max(LEAST_RE_SQUARED, square * (strips[i + 14]! * side * side + strips[i + 15]! * rise * rise)), root)
+        const drag = -cross * (1 + 10 * root) * Math.sqrt(across2)
         fSide = drag * strips[i + 12]! * side
         fRise = drag * strips[i + 13]! * rise
+        if (lopsided !== 0) {
+          // strongest at 45° to the flow and at the nose, gone broadside, end on and at the tail
+          const both = 2 * along * Math.sqrt(across2) / (along * along + across2)
+          const turned = lopsided * both * both * both * both * Math.max(0, 1 + (x - body.noseX) / body.lengthM)
+          const keep = fSide
+          fSide -= turned * fRise
+          fRise += turned * keep
+        }
       }
       const fAlong = friction * strips[i + 16]! * along
       const fx = fAlong * strips[i + 3]! + fSide * strips[i + 6]! + fRise * strips[i + 9]!
@@ -153,9 +165,12 @@ export function makeLoads(body: HydroBody, options: LoadOptions): Loads {
       const across = drag * factors.crossDrag
       const cos = compacts[i + 7]!
       const sin = compacts[i + 8]!
-      const fx = drag * factors.axialDrag * compacts[i + 3]! * (cos * lx + sin * ly)
-      const fy = across * compacts[i + 4]! * (cos * ly - sin * lx)
-      addAt(out, x, y, z, cos * fx - sin * fy, sin * fx + cos * fy, across * compacts[i + 5]! * lz)
+      const along = cos * lx + sin * ly
+      const aside = cos * ly - sin * lx
+      const lift = -rho * factors.tailLift * Math.abs(along)
+      const fx = drag * factors.axialDrag * compacts[i + 3]! * along
+      const fy = (across * compacts[i + 4]! + lift * compacts[i + 9]!) * aside
+      addAt(out, x, y, z, cos * fx - sin * fy, sin * fx + cos * fy, (across * compacts[i + 5]! + lift * compacts[i + 10]!) * lz)
     }
   }
 

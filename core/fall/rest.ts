@@ -1,4 +1,6 @@
 import { upInBody, type Quaternion, type Vec3 } from '../numerics/quaternion'
+import { bearingPa, bearingWork, type Bed } from '../water/bed'
+import { STANDARD_GRAVITY } from './loads'
 import type { HydroBody } from './hydroBody'
 
 /** How a rig comes to lie. Angles in radians. */
@@ -8,11 +10,14 @@ export interface Rest {
   readonly posture: 'lies' | 'leans' | 'stands' | 'hangs'
   /** where the hook's point looks */ readonly point: 'up' | 'side' | 'down'
   /** height of the tail, or of the nose where that is higher, over the bottom, m */ readonly highestM: number
+  /** height of the centre of gravity over the bottom, m; undefined for a rig that hangs */ readonly centreM?: number
+  /** how far the lowest part has sunk into a soft bottom, m */ readonly sunkM: number
 }
 
 export interface RestOptions {
   /** attitude at the touch */ readonly from: Quaternion
   /** a hinge at the tie point holds it this high over the bottom, m (a weight on the bottom and its joint) */ readonly hingeM?: number
+  /** a soft bottom; hard when left out */ readonly bed?: Bed
   /** attitude is fixed by the water: the bait hangs above the bottom and touches nothing */ readonly hangs?: boolean
 }
 
@@ -21,12 +26,15 @@ const STANDS_RAD = 1.05
 const LEANS_RAD = 0.35
 
 /**
- * Rest on a hard, level, smooth bottom: from the attitude at the touch the rig rolls and tips downhill in its potential energy
+ * Rest on a level bottom, hard and smooth unless a soft bed is given: from the attitude at the touch the rig rolls and tips downhill in its potential energy
  * (weight through the centre of gravity, buoyancy through its own centre) over the points of its outline, until nothing lowers it. With a
- * hinge the tie point stays at the hinge's height and the bait turns about it.
+ * hinge the tie point stays at the hinge's height and the bait turns about it. In a soft bed every point presses in until the bed bears it; the
+ * work of pressing in counts with the energy.
  */
-export function restOf(body: HydroBody, { from, hingeM, hangs = false }: RestOptions): Rest {
-  const up = hangs ? upInBody(from) : settle(upInBody(from), u => energy(body, u, hingeM))
+export function restOf(body: HydroBody, { from, hingeM, bed, hangs = false }: RestOptions): Rest {
+  const up = hangs ? upInBody(from) : settle(upInBody(from), u => energy(body, u, hingeM, bed))
+  const lowest = reach(body, up, -1)
+  const centreM = hinged(body, up, hingeM) ?? restingHeight(body, up, lowest, bed)
   const pitch = Math.asin(Math.max(-1, Math.min(1, up[0])))
   const steep = Math.abs(pitch)
   return {
@@ -34,7 +42,9 @@ export function restOf(body: HydroBody, { from, hingeM, hangs = false }: RestOpt
     rollRad: Math.atan2(up[1], up[2]),
     posture: hangs ? 'hangs' : steep >= STANDS_RAD ? 'stands' : steep >= LEANS_RAD ? 'leans' : 'lies',
     point: up[2] > 0.5 ? 'up' : up[2] < -0.5 ? 'down' : 'side',
-    highestM: reach(body, up, 1) - reach(body, up, -1) + (hingeM ?? 0),
+    highestM: hangs ? reach(body, up, 1) - lowest : Math.max(0, centreM + reach(body, up, 1)),
+    ...(hangs ? {} : { centreM }),
+    sunkM: hangs ? 0 : Math.max(0, -(centreM + lowest)),
   }
 }
 
@@ -48,16 +58,45 @@ function reach({ geometry: { outline, centre } }: HydroBody, up: Vec3, way: 1 | 
 }
 
 /** Potential energy over gravity, kg·m, of an attitude given by the up direction in body axes; a bait pressed below the bottom counts as steeply uphill. */
-function energy(body: HydroBody, up: Vec3, hingeM: number | undefined): number {
+function energy(body: HydroBody, up: Vec3, hingeM: number | undefined, bed: Bed | undefined): number {
   const heavy = body.geometry.massKg - body.displacedKg
   const [bx, by, bz] = body.buoyancyAt
   const lifted = body.displacedKg * (up[0] * bx + up[1] * by + up[2] * bz)
   const lowest = reach(body, up, -1)
-  if (hingeM === undefined) return -heavy * lowest - lifted
-  const [tx, ty, tz] = body.tieAt
-  const centre = hingeM - (up[0] * tx + up[1] * ty + up[2] * tz)
-  const sunk = Math.max(0, -(centre + lowest))
-  return heavy * centre - lifted + 10 * body.geometry.massKg * sunk
+  const centre = hinged(body, up, hingeM) ?? restingHeight(body, up, lowest, bed)
+  const pressed = bed ? overPoints(body, up, centre, d => bearingWork(bed, d)) / STANDARD_GRAVITY : 10 * body.geometry.massKg * Math.max(0, -(centre + lowest))
+  return heavy * centre - lifted + pressed
+}
+
+function hinged({ tieAt: [tx, ty, tz] }: HydroBody, up: Vec3, hingeM: number | undefined): number | undefined {
+  return hingeM === undefined ? undefined : hingeM - (up[0] * tx + up[1] * ty + up[2] * tz)
+}
+
+/** Deepest a rig is taken to sink, m. */
+const DEEPEST_M = 0.5
+
+/** Height of the centre of gravity at which the bottom bears the rig, m: touching on a hard bottom, pressed in on a soft one (bisection). */
+function restingHeight(body: HydroBody, up: Vec3, lowest: number, bed: Bed | undefined): number {
+  if (!bed) return -lowest
+  const load = (body.geometry.massKg - body.displacedKg) * STANDARD_GRAVITY
+  let borne = -lowest - DEEPEST_M
+  let above = -lowest
+  for (let i = 0; i < 18; i++) {
+    const middle = (borne + above) / 2
+    if (overPoints(body, up, middle, d => bearingPa(bed, d)) >= load) borne = middle
+    else above = middle
+  }
+  return borne
+}
+
+/** Sum over the points below the bottom of their area times a function of their depth. */
+function overPoints({ geometry: { outline, outlineAreas, centre } }: HydroBody, up: Vec3, heightM: number, per: (depthM: number) => number): number {
+  let sum = 0
+  for (let i = 0; i < outlineAreas.length; i++) {
+    const depth = -(heightM + up[0] * (outline[3 * i]! - centre[0]) + up[1] * (outline[3 * i + 1]! - centre[1]) + up[2] * (outline[3 * i + 2]! - centre[2]))
+    if (depth > 0) sum += outlineAreas[i]! * per(depth)
+  }
+  return sum
 }
 
 /** Pattern search downhill over directions: steps shrink from a third of a radian to a thousandth. */

@@ -2,6 +2,7 @@ import type { BaitShape } from './bait'
 import { shapeBait } from './bait'
 import { FAMILIES } from './families'
 import type { FamilyParts } from './families/family'
+import type { Vec3 } from '../numerics/quaternion'
 import { sumParts, type RigGeometry, type Strip } from './geometry'
 import { inFrame, plasticCompacts, plasticStrips, wireStrips } from './parts'
 import { problemsOf, problemsOfBait } from './problems'
@@ -27,7 +28,18 @@ export function assembleRig(baitSpec: BaitSpec, spec: RigSpec): AssembledRig {
   const parts = FAMILIES[spec.family].place(bait, spec)
   const strips: Strip[] = [...plasticStrips(bait), ...wireStrips(parts.placement.path, bait)]
   const compacts = [...plasticCompacts(bait, parts.noseCovered ? 'covered' : 'bare'), ...parts.compacts]
-  return { bait, baitSpec, spec, parts, geometry: sumParts(strips, compacts, inFrame(parts.tie)) }
+  return { bait, baitSpec, spec, parts, geometry: { ...sumParts(strips, compacts, inFrame(parts.tie)), crookedShare: (spec.bendM ?? 0) / bait.lengthM } }
+}
+
+/** The same rig with hook, weight and tie point laid `byM` farther back in the same bait, m. */
+export function hookMoved({ geometry: g, parts }: AssembledRig, byM: number): RigGeometry {
+  const back = <T extends { readonly at: Vec3 }>(part: T): T => ({ ...part, at: [part.at[0] - byM, part.at[1], part.at[2]] })
+  const own = parts.compacts.length
+  const compacts = g.compacts.map((c, i) => i >= g.compacts.length - own ? back(c) : c)
+  return {
+    ...sumParts(g.strips.map(s => s.part === 'wire' ? back(s) : s), compacts, [g.tie[0] - byM, g.tie[1], g.tie[2]]),
+    ...(g.crookedShare === undefined ? {} : { crookedShare: g.crookedShare }),
+  }
 }
 
 /** A bait with nothing in it, as for a bucket test. @throws RangeError when the bait cannot be built */

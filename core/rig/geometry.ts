@@ -43,7 +43,9 @@ export interface RigGeometry {
   readonly buoyancyCentre: Vec3
   /** about the centre of gravity, row-major 3x3, kg·m² */ readonly inertia: Float64Array
   /** longest extent, m */ readonly lengthM: number
+  /** how far the tail stands off to the left, share of the bait's length */ readonly crookedShare?: number
   /** outermost points, x y z triples, for contact with the bottom */ readonly outline: Float64Array
+  /** face each of these points presses on a soft bottom with, m² */ readonly outlineAreas: Float64Array
 }
 
 /**
@@ -83,7 +85,7 @@ export function sumParts(strips: readonly Strip[], compacts: readonly Compact[],
     addOwn(inertia, [0, 0, 1], c.massKg * (x + y) / 5)
     addOffset(inertia, c.massKg, c.at, centre)
   }
-  const outline = outlineOf(strips, compacts)
+  const { outline, outlineAreas } = outlineOf(strips, compacts)
   return {
     strips,
     compacts,
@@ -95,6 +97,7 @@ export function sumParts(strips: readonly Strip[], compacts: readonly Compact[],
     inertia,
     lengthM: extentAlongX(outline),
     outline,
+    outlineAreas,
   }
 }
 
@@ -110,29 +113,41 @@ function addOffset(inertia: Float64Array, mass: number, at: Vec3, centre: Vec3):
   }
 }
 
-function outlineOf(strips: readonly Strip[], compacts: readonly Compact[]): Float64Array {
+function outlineOf(strips: readonly Strip[], compacts: readonly Compact[]): Pick<RigGeometry, 'outline' | 'outlineAreas'> {
   const points: number[] = []
-  const put = (at: Vec3, direction: Vec3, distance: number): void => {
-    for (const sign of [-1, 1]) points.push(...at.map((v, k) => v + sign * distance * direction[k]!))
+  const areas: number[] = []
+  const put = (at: Vec3, direction: Vec3, distance: number, area: number): void => {
+    for (const sign of [-1, 1]) {
+      points.push(...at.map((v, k) => v + sign * distance * direction[k]!))
+      areas.push(area)
+    }
   }
   strips.forEach((s) => {
     if (!s.wet) return
-    put(s.at, s.up, s.heightM / 2)
-    put(s.at, s.side, s.widthM / 2)
+    put(s.at, s.up, s.heightM / 2, s.widthM * s.lengthM)
+    put(s.at, s.side, s.widthM / 2, s.heightM * s.lengthM)
   })
-  for (const c of compacts) {
-    if (c.kind === 'mushroom') points.push(...flatFace(c))
-    put(c.at, [1, 0, 0], c.size[0] / 2)
-    put(c.at, [0, 1, 0], c.size[1] / 2)
-    put(c.at, [0, 0, 1], c.size[2] / 2)
+  for (const { kind, at, size } of compacts) {
+    const [x, y, z] = size
+    const face = Math.PI / 4
+    if (FLAT_FACED.has(kind)) {
+      points.push(...flatFace(at, size))
+      areas.push(...Array<number>(RIM).fill((face * y * z) / RIM))
+    }
+    put(at, [1, 0, 0], x / 2, face * y * z)
+    put(at, [0, 1, 0], y / 2, face * x * z)
+    put(at, [0, 0, 1], z / 2, face * x * y)
   }
-  return Float64Array.from(points)
+  return { outline: Float64Array.from(points), outlineAreas: Float64Array.from(areas) }
 }
 
-/** Rim of the flat front face of a mushroom head, on which it stands. */
-function flatFace({ at, size }: Compact): number[] {
-  return Array.from({ length: 12 }, (_, i) => {
-    const angle = (2 * Math.PI * i) / 12
+/** Heads with a flat face in front, on which they stand, and the points its rim is taken as. */
+const FLAT_FACED: ReadonlySet<CompactKind> = new Set<CompactKind>(['mushroom'])
+const RIM = 12
+
+function flatFace(at: Vec3, size: Vec3): number[] {
+  return Array.from({ length: RIM }, (_, i) => {
+    const angle = (2 * Math.PI * i) / RIM
     return [at[0] + size[0] / 2, at[1] + (size[1] / 2) * Math.cos(angle), at[2] + (size[2] / 2) * Math.sin(angle)]
   }).flat()
 }

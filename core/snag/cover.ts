@@ -1,11 +1,12 @@
+import type { BottomId } from '../water/bed'
+
 /**
  * Cover as distributions of what a point can meet. Diameters, strengths and meeting rates are orders of magnitude from
  * field descriptions of such places, so *assumed*; the meeting rate carries a factor 1.6 either way in the range shown.
  */
 export type CoverId = 'open' | 'sparseWeed' | 'thickWeed' | 'reeds' | 'wood'
 
-/** What lies underneath. Soft mud holds nothing; the harder the bottom, the more edges. */
-export type BottomId = 'mud' | 'sand' | 'gravel' | 'rock' | 'shell'
+export type { BottomId } from '../water/bed'
 
 /** One kind of thing in a cover. */
 export interface Obstacle {

@@ -21,6 +21,7 @@ export const ROD_DISTANCE_RANGE_M = [3, 60] as const
 export const LINE_RANGE_N = [5, 500] as const
 
 export const depthM = number('Depth', DEPTH_RANGE_M, 'm')
+export const zoneM = number('Feeding zone', [0, DEPTH_RANGE_M[1]], 'm')
 export const temperatureC = number('Temperature', TEMPERATURE_RANGE_C, '°C')
 export const salinityGKg = number('Salinity', SALINITY_RANGE_GKG, 'g/kg')
 export const cover = oneOf<CoverId>(COVER_IDS, 'Cover')

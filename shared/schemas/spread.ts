@@ -30,6 +30,8 @@ export const waterSchema = z.strictObject({
   bottom: field.bottom,
   /** a current at the surface, and where it sets; still water when left out */
   stream: streamSchema.optional(),
+  /** depths the fish feed between, from the surface; anywhere when left out */
+  zone: z.strictObject({ fromM: field.zoneM, toM: field.zoneM }).optional(),
 })
 /** How the line is held in the fall; slack when left out. */
 const holdSchema = z.discriminatedUnion('mode', [
@@ -50,6 +52,9 @@ export type SpreadContent = z.infer<typeof contentShape>
 
 /** A content whose rigs can all be built and whose letters are all different. */
 export const contentSchema = contentShape.superRefine((content, context) => {
+  const { zone, depthM } = content.water
+  if (zone && !(zone.fromM < zone.toM)) context.addIssue({ code: 'custom', path: ['water', 'zone', 'toM'], message: 'The feeding zone must end below where it begins.' })
+  if (zone && zone.toM > depthM) context.addIssue({ code: 'custom', path: ['water', 'zone', 'toM'], message: 'The feeding zone cannot reach below the bottom.' })
   const seen = new Set<string>()
   content.lanes.forEach((lane, i) => {
     if (seen.has(lane.letter)) context.addIssue({ code: 'custom', path: ['lanes', i, 'letter'], message: `Two rigs carry the letter ${lane.letter}.` })

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { DEPTH_RANGE_M } from '#schemas/fields'
+import { setDepth } from '~/utils/zone'
 
 /** The depth of the water, wherever it is set. */
 const spread = useSpread()
@@ -8,5 +9,5 @@ const step = computed(() => settings.units.depth.to(settings.units.depth.label =
 </script>
 
 <template>
-  <NumberField label="depth" :model-value="spread.content.water.depthM" :unit="settings.units.depth" :range="DEPTH_RANGE_M" :step="step" @update:model-value="value => spread.edit(draft => void (draft.water.depthM = value))" />
+  <NumberField label="depth" :model-value="spread.content.water.depthM" :unit="settings.units.depth" :range="DEPTH_RANGE_M" :step="step" @update:model-value="value => spread.edit(draft => setDepth(draft, value))" />
 </template>

@@ -4,11 +4,11 @@ import { TANK_SPEEDS } from '~/composables/useDropClock'
 import type { LaneOutcome } from '~/workers/protocol'
 import { summaryOf } from '~/utils/words'
 import { fitted } from '~/utils/canvas'
-import { diversOf } from '~/utils/diver'
+import { diversOf, type Zone } from '~/utils/diver'
 import { drawTank, tankScale } from '~/utils/tankDrawing'
 
 /** The rigs let go together, from the simulated motion. */
-const props = defineProps<{ outcomes: ReadonlyMap<string, LaneOutcome>, order: readonly Letter[], depthM: number }>()
+const props = defineProps<{ outcomes: ReadonlyMap<string, LaneOutcome>, order: readonly Letter[], depthM: number, zone?: Zone }>()
 
 const settings = useSettings()
 const canvas = useTemplateRef('canvas')
@@ -19,7 +19,7 @@ const divers = computed(() => diversOf(props.order, props.outcomes))
 const end = computed(() => Math.max(0, ...divers.value.map(d => d.drop.timeS)))
 const clock = useDropClock(() => end.value)
 const { time, playing, rate } = clock
-const frame = computed(() => ({ width: width.value, height: height.value, depthM: props.depthM, divers: divers.value }))
+const frame = computed(() => ({ width: width.value, height: height.value, depthM: props.depthM, divers: divers.value, ...(props.zone === undefined ? {} : { zone: props.zone }) }))
 const scale = computed(() => tankScale(frame.value))
 
 watch([frame, time, () => settings.theme], () => {
@@ -27,7 +27,7 @@ watch([frame, time, () => settings.theme], () => {
   if (ctx) drawTank(ctx, frame.value, scale.value, time.value)
 }, { flush: 'post' })
 
-const summary = computed(() => summaryOf(props.order, props.outcomes))
+const summary = computed(() => summaryOf(props.order, props.outcomes, props.zone))
 defineExpose({ toggle: clock.toggle, restart: () => (clock.seek(0), clock.play()), stepBy: (s: number) => clock.seek(time.value + s) })
 </script>
 

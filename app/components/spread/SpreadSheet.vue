@@ -45,7 +45,7 @@ const addMenu = computed(() => FAMILY_IDS.map(id => ({ label: FAMILIES[id].name,
     </BaitRow>
     <LaneStrip class="in-small" :lanes="spread.content.lanes" :outcomes="outcomes" :verdict="verdict" @go="goTo" />
     <div class="field">
-      <SmallTank ref="tank" class="tank" :outcomes="outcomes" :order="order" :depth-m="spread.content.water.depthM" />
+      <SmallTank ref="tank" class="tank" :outcomes="outcomes" :order="order" :depth-m="spread.content.water.depthM" :zone="spread.content.water.zone" />
       <div ref="lanesHost" class="lanes-host">
         <VueDraggable :model-value="spread.content.lanes" class="lanes" :class="{ many: order.length > 3 }" handle=".grip" :animation="120" :style="{ '--count': order.length }" @update:model-value="reorder">
           <LaneColumn

@@ -45,7 +45,7 @@ const saltHint = computed(() => `${shown(water.value.salinityGKg, { label: 'g/kg
 
 <template>
   <section ref="host" class="strip" aria-label="Water">
-    <WaterSection v-if="width > 0" class="picture" :depth-m="water.depthM" :cover="water.cover" :bottom="water.bottom" :width="width" :height="HEIGHT" :top="SKY" :bed="BED" />
+    <WaterSection v-if="width > 0" class="picture" :depth-m="water.depthM" :cover="water.cover" :bottom="water.bottom" :width="width" :height="HEIGHT" :top="SKY" :bed="BED" v-bind="water.zone ? { zone: water.zone } : {}" />
     <svg v-if="width > 0" class="scale" width="60" :height="HEIGHT" aria-hidden="true">
       <g v-for="tick in ticks" :key="tick.value">
         <line x1="0" x2="9" :y1="tick.y" :y2="tick.y" stroke="var(--ink)" />
@@ -63,6 +63,7 @@ const saltHint = computed(() => `${shown(water.value.salinityGKg, { label: 'g/kg
       <ChoiceField label="cover" :model-value="water.cover" :items="covers" @update:model-value="value => set('cover', value)" />
       <ChoiceField label="bottom" :model-value="water.bottom" :items="bottoms" @update:model-value="value => set('bottom', value)" />
       <NumberField label="current" :model-value="water.stream?.surfaceMS ?? 0" :unit="settings.units.speed" :range="STREAM_RANGE_MS" :step="0.1" @update:model-value="setCurrent" />
+      <ZoneField />
       <span class="label scope">as met along {{ Math.round(settings.units.depth.from(CAST_M)) }} {{ settings.units.depth.label }} of a cast</span>
     </div>
   </section>

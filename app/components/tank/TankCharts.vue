@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Diver } from '~/utils/diver'
 import { fitted } from '~/utils/canvas'
-import { drawChart, type ChartSpec } from '~/utils/chart'
+import { drawChart, spanOf, type ChartSpec } from '~/utils/chart'
 import { seriesOf } from '~/utils/series'
 
 /** Depth, pitch and speed of every rig against the same seconds. */
@@ -23,19 +23,29 @@ const specs = computed<ChartSpec[]>(() => {
   ]
 })
 
-watch([specs, width, height, () => props.time, () => props.divers, () => props.ghosts, () => settings.theme], () => {
+const LEFT = 38
+const RIGHT = 12
+
+/** Curves are drawn when they change; only the mark of the moment moves with the clock. */
+watch([specs, width, height, () => props.divers, () => props.ghosts, () => settings.theme], () => {
   const ctx = fitted(canvas.value, width.value, height.value)
   if (!ctx) return
   const each = height.value / specs.value.length
-  specs.value.forEach((spec, i) => drawChart(ctx, props.divers, props.ghosts, spec, { left: 38, right: width.value - 12, top: i * each + 22, bottom: (i + 1) * each - 20 }, props.time))
+  specs.value.forEach((spec, i) => drawChart(ctx, props.divers, props.ghosts, spec, { left: LEFT, right: width.value - RIGHT, top: i * each + 22, bottom: (i + 1) * each - 20 }))
 }, { flush: 'post', immediate: true })
+
+const moment = computed(() => {
+  const span = spanOf(props.divers, props.ghosts)
+  return LEFT + (width.value - LEFT - RIGHT) * Math.min(props.time, span) / span
+})
 </script>
 
 <template>
-  <div ref="host" class="charts"><canvas ref="canvas" role="img" aria-label="Depth, pitch and sinking speed against seconds; the table below holds the figures" /></div>
+  <div ref="host" class="charts"><canvas ref="canvas" role="img" aria-label="Depth, pitch and sinking speed against seconds; the table below holds the figures" /><i class="moment" :style="{ transform: `translateX(${moment}px)` }" aria-hidden="true" /></div>
 </template>
 
 <style scoped>
 .charts { position: relative; min-height: 360px; min-width: 0; }
 canvas { position: absolute; inset: 0; width: 100%; height: 100%; }
+.moment { position: absolute; left: -0.75px; top: 20px; bottom: 18px; width: 1.5px; background: var(--float); will-change: transform; }
 </style>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import type { Diver } from '~/utils/diver'
+import type { Diver, Zone } from '~/utils/diver'
 import { fitted } from '~/utils/canvas'
 import { drawFromAbove } from '~/utils/fromAbove'
 import { drawTank, tankScale } from '~/utils/tankDrawing'
 
 /** The rigs in the water, from the side and from above, at one scale. */
-const props = defineProps<{ divers: readonly Diver[], ghosts: readonly Diver[], depthM: number, time: number, described: string, rodDistanceM?: number }>()
+const props = defineProps<{ divers: readonly Diver[], ghosts: readonly Diver[], depthM: number, time: number, described: string, zone?: Zone, rodDistanceM?: number }>()
 const settings = useSettings()
 const side = useTemplateRef('side')
 const above = useTemplateRef('above')
@@ -15,6 +15,7 @@ const { width, height } = useElementSize(sideHost)
 const { height: aboveHeight } = useElementSize(aboveHost)
 const frame = computed(() => ({
   width: width.value, height: height.value, depthM: props.depthM, divers: props.divers, ghosts: props.ghosts, bare: true,
+  ...(props.zone === undefined ? {} : { zone: props.zone }),
   ...(props.rodDistanceM === undefined ? {} : { rodDistanceM: props.rodDistanceM }),
 }))
 const scale = computed(() => tankScale(frame.value))

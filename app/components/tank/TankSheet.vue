@@ -2,6 +2,7 @@
 import { dropRows, dropsCsv, PLASTIC_IDS, PLASTICS } from '#catalogue'
 import { TANK_SPEEDS } from '~/composables/useDropClock'
 import { diversOf, type Diver } from '~/utils/diver'
+import { SETTLE_S } from '~/utils/dropPath'
 import { LESSONS } from '~/utils/lessons'
 import { summaryOf } from '~/utils/words'
 
@@ -13,7 +14,8 @@ const reduced = usePreferredReducedMotion()
 const order = computed(() => spread.content.lanes.map(l => l.letter))
 const depthM = computed(() => spread.content.water.depthM)
 const divers = computed(() => diversOf(order.value, outcomes.value))
-const end = computed(() => Math.max(0, ...divers.value.map(d => d.drop.timeS)))
+const zone = computed(() => spread.content.water.zone)
+const end = computed(() => divers.value.length === 0 ? 0 : SETTLE_S + Math.max(...divers.value.map(d => d.drop.timeS)))
 const clock = useDropClock(() => end.value)
 const { time, playing, rate } = clock
 const plastics = PLASTIC_IDS.map(value => ({ value, label: PLASTICS[value].name }))
@@ -64,7 +66,7 @@ const exports = (['csv', 'json'] as const).map(kind => ({ label: `These drops as
 
 /** One frame of a film at thirty a second. */
 const FRAME_S = 1 / 30
-const described = computed(() => summaryOf(order.value, outcomes.value))
+const described = computed(() => summaryOf(order.value, outcomes.value, zone.value))
 useEventListener(window, 'keydown', (event: KeyboardEvent) => {
   if ((event.target as HTMLElement).closest('input, select, [role=dialog], [role=listbox]')) return
   if (event.key === 'ArrowRight') clock.seek(time.value + (event.shiftKey ? 1 : FRAME_S))
@@ -81,6 +83,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
       <NumberFieldDepth />
       <ChoiceField label="material" :model-value="spread.content.bait.material" :items="plastics" @update:model-value="value => spread.edit(draft => void (draft.bait.material = value))" />
       <TankConditions />
+      <ZoneField />
       <LineField />
       <span v-if="looking" class="look">{{ looking }}</span>
       <span class="grow" />
@@ -90,7 +93,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
     </section>
     <p v-if="error" class="error" role="alert">The figures could not be worked out: {{ error }} <button type="button" @click="retry()">Try again</button></p>
     <div class="body" :aria-busy="working">
-      <TankGlass :divers="divers" :ghosts="ghosts" :depth-m="depthM" :time="time" :described="described" v-bind="rod" />
+      <TankGlass :divers="divers" :ghosts="ghosts" :depth-m="depthM" :time="time" :described="described" :zone="zone" v-bind="rod" />
       <TankCharts :divers="divers" :ghosts="ghosts" :depth-m="depthM" :time="time" />
     </div>
     <section class="controls no-print" aria-label="Tank">
@@ -104,7 +107,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
       </select>
       <span class="label">Space drops, ← → step a frame, Shift a second. ◇ All figures here are computed by the model.</span>
     </section>
-    <TankTable :lanes="spread.content.lanes" :outcomes="outcomes" :time="time" />
+    <TankTable :lanes="spread.content.lanes" :outcomes="outcomes" :time="time" :zone="zone" />
     <p class="visually-hidden" aria-live="polite">{{ working ? '' : described }}</p>
   </SheetFrame>
 </template>

@@ -36,7 +36,7 @@ export async function pageFigures() {
   }
 }
 
-/** Five rigs in the tank: from leaving the spread to the first drop running, and the time between frames while they fall and are scrubbed. */
+/** Five rigs in the tank: from leaving the spread to the first drop running, and the time between frames while they fall, are scrubbed, and are changed twice a second. */
 async function tankFigures(browser, url) {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
   await page.goto(url)
@@ -54,8 +54,10 @@ async function tankFigures(browser, url) {
     const slider = document.querySelector('.controls input[type=range]')
     const gaps = []
     let last = await new Promise(requestAnimationFrame)
-    for (let i = 0; i < 240; i++) {
-      if (i >= 120) {
+    const heavier = document.querySelector('[aria-label="weight up"]')
+    for (let i = 0; i < 360; i++) {
+      if (i >= 240 && i % 30 === 0) heavier.click()
+      if (i >= 120 && i < 240) {
         slider.value = String((i - 120) / 30)
         slider.dispatchEvent(new Event('input', { bubbles: true }))
       }

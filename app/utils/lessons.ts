@@ -36,6 +36,15 @@ export const LESSONS: readonly Lesson[] = [
     },
   },
   {
+    title: 'A gliding tube circles', look: 'From above: a small bend is enough to make a tube that glides come round.',
+    apply: (draft) => {
+      still(draft)
+      setDepth(draft, 4)
+      draft.bait = { form: 'tube', lengthM: 0.09, material: 'plain' }
+      draft.lanes = ([[0, 'A'], [0.002, 'B'], [0.006, 'C']] as const).map(([bendM, letter]) => lane(letter, 'E7', '1/0', ozToKg(1 / 8), { weightMaterial: 'tungsten', weightAtM: 0.036, bendM }))
+    },
+  },
+  {
     title: 'Weight pegged or free', look: 'The free weight is down first and draws the line after it; the bait follows in its own time.',
     apply: (draft) => {
       still(draft)
@@ -49,6 +58,15 @@ export const LESSONS: readonly Lesson[] = [
       still(draft)
       draft.bait = { form: 'stick', lengthM: 0.1, material: 'floating' }
       draft.lanes = [lane('A', 'J4', '2/0', ozToKg(3 / 16)), lane('B', 'E3', '1/0', ozToKg(1 / 8)), lane('C', 'W1', '2/0', ozToKg(1 / 8))]
+    },
+  },
+  {
+    title: 'A hinge over mud', look: 'The ball sinks in and holds the nose down; set the bottom to sand and the same bait lies flat.',
+    apply: (draft) => {
+      still(draft)
+      draft.water.bottom = 'mud'
+      draft.bait = { form: 'stick', lengthM: 0.1, material: 'salted' }
+      draft.lanes = [lane('A', 'J4', '2/0', ozToKg(1 / 4)), lane('B', 'E1', '1/0', ozToKg(1 / 4))]
     },
   },
   {

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { pitchOf, rollOf } from '#catalogue'
 import { assembleRig, dropRig, hydroBody, ozToKg, solidOf, waterOf } from '#core'
 import { momentAt, reachOf } from './dropPath'
 import { sideView } from './projection'
@@ -51,6 +52,18 @@ describe('a drop on the screen', () => {
     expect(end.landed).toBe(true)
     expect(end.z).toBeLessThan(-1.9)
     expect(momentAt(drop, drop.timeS / 2).z).toBeGreaterThan(end.z)
+  })
+  it('comes to lie as it was worked out, and stays there', () => {
+    const rest = { pitchRad: -1.2, rollRad: 0.4, posture: 'stands', point: 'up', highestM: 0.08, centreM: 0.03, sunkM: 0.01 } as const
+    const settled = momentAt(drop, drop.timeS + 3, rest)
+    expect(pitchOf(settled.q)).toBeCloseTo(-1.2, 9)
+    expect(rollOf(settled.q)).toBeCloseTo(0.4, 9)
+    expect(settled.z).toBeCloseTo(0.03 - drop.depthM, 9)
+    expect(settled.sunkM).toBe(0.01)
+    expect(momentAt(drop, drop.timeS, rest)).toEqual(momentAt(drop, drop.timeS))
+    const half = momentAt(drop, drop.timeS + 0.3, rest)
+    expect(Math.hypot(...half.q)).toBeCloseTo(1, 12)
+    expect(half.sunkM).toBeCloseTo(0.005, 9)
   })
   it('keeps attitude of unit length between samples', () => expect(Math.hypot(...momentAt(drop, 0.913).q)).toBeCloseTo(1, 12))
   it('fits the glass at one scale for depth and drift', () => {

@@ -10,10 +10,10 @@ import { restOf, type Rest } from '../fall/rest'
 import { FRESH } from '../fall/testing'
 
 const conditions: Conditions = { depthM: 1.5, temperatureC: 15, salinityGKg: 0, cover: 'open', bottom: 'sand', lineKind: 'braid', lineStrengthN: lbfToN(15) }
-function rest(family: FamilyId, material: PlasticId, grams: number, form: 'stick' | 'slimShad' = 'stick'): Rest {
+function rest(family: FamilyId, material: PlasticId, grams: number, form: 'stick' | 'slimShad' = 'stick', bottom: 'sand' | 'mud' = 'sand'): Rest {
   const outcome = evaluateRig({ form, lengthM: form === 'stick' ? 0.125 : 0.09, material }, {
     family, hookSize: '3/0', weightKg: grams / 1000, weightMaterial: 'lead', pointRest: family === 'E1' || family === 'E3' ? 'open' : 'skin',
-  }, conditions)
+  }, { ...conditions, bottom })
   if (!outcome.ok) throw new Error(outcome.message)
   return outcome.value.fall.rest
 }
@@ -41,6 +41,23 @@ describe('rest on the bottom', () => {
   it('a belly-weighted bait lies with its point up', () => expect(rest('W1', 'plain', 3.5, 'slimShad')).toMatchObject({ posture: 'lies', point: 'up' }))
   it('a bait over a leader hangs in the attitude the water gives it', () => {
     expect(rest('L3', 'floating', 10)).toMatchObject({ posture: 'hangs' })
+  })
+})
+
+describe('on soft mud', () => {
+  it('a heavy head sinks in, a light one stays on top, and on sand neither sinks', () => {
+    expect(rest('E1', 'plain', 14, 'stick', 'mud').sunkM).toBeGreaterThan(rest('E1', 'plain', 5, 'stick', 'mud').sunkM)
+    expect(rest('E1', 'plain', 1.8, 'stick', 'mud').sunkM).toBeLessThan(0.003)
+    expect(rest('E1', 'plain', 14).sunkM).toBe(0)
+  })
+  it('a salted bait behind a hinge, which lies on sand, is held nose down by its sunk weight', () => {
+    expect(Math.abs(rest('J4', 'salted', 7).pitchRad)).toBeLessThan(0.35)
+    expect(rest('J4', 'salted', 7, 'stick', 'mud').pitchRad).toBeLessThan(-0.35)
+  })
+  it('a head that lies on its weight keeps its centre over the bottom by what the outline says', () => {
+    const r = rest('W1', 'plain', 3.5, 'slimShad')
+    expect(r.centreM).toBeGreaterThan(0.002)
+    expect(r.centreM).toBeLessThan(0.012)
   })
 })
 

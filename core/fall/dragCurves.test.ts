@@ -1,8 +1,20 @@
 import { describe, expect, it } from 'vitest'
 import { lineFromLb } from '../tackle/lines'
 import { waterOf } from '../water/water'
-import { cylinderCd, ellipseFactor, finiteLengthFactor, formFactor, frictionCf, sphereCd } from './dragCurves'
+import { cylinderCd, ellipseFactor, finiteLengthFactor, formFactor, frictionCf, sphereCd, inverseCubeRoot } from './dragCurves'
 import { lineDragPerSpeed } from './lineDrag'
+
+describe('inverseCubeRoot', () => {
+  it('is x to the power of minus a third, from a neighbour or from far off', () => {
+    // 2e-12: two fourth-order steps from at most a twelfth away; double precision does the rest
+    for (const x of [1e-6, 0.3, 7, 2.5e4, 8e9]) {
+      for (const near of [0, 0.93, 0.97, 1, 1.04, 1.07, 3]) {
+        const value = inverseCubeRoot(x, near * x ** (-1 / 3))
+        expect(Math.abs(value * Math.cbrt(x) - 1)).toBeLessThan(2e-12)
+      }
+    }
+  })
+})
 
 describe('drag curves against published values', () => {
   // Clift, Grace & Weber, Bubbles, Drops and Particles (1978), the standard drag curve of the sphere, whose sources scatter by some 5 %

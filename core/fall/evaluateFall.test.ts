@@ -25,6 +25,12 @@ describe('ranges', () => {
     expect(wider.timeS.value).toBe(plain.timeS.value)
     expect(wider.timeS.high - wider.timeS.low).toBeGreaterThan(plain.timeS.high - plain.timeS.low)
   })
+  it('name the place of the hook where that alone is in doubt to speak of', () => {
+    const laid = (weightAtM: number) => bodyOf({ family: 'W1', weightAtM })
+    const wide = evaluate({ typical: laid(0.022), forward: laid(0.002), back: laid(0.042) })
+    expect(wide.mainDoubt).toBe('hookPlace')
+    expect(wide.pitchRad.low).toBeLessThan(evaluate({ typical: laid(0.022) }).pitchRad.low)
+  })
   it('name the input that moves the fall most: the plastic, where it nearly floats', () => {
     const bare = (densityKgM3: number) => bodyOf({ family: 'O2', densityKgM3 })
     const nearly = evaluate({ typical: bare(1030), light: bare(980), dense: bare(1080) })
@@ -56,5 +62,10 @@ describe('scatter', () => {
   it('is never less than what stirred water does to a rig that falls so slowly', () => {
     const body = bodyOf({ family: 'W1' })
     expect(landingScatter(body, { depthM: 2, line })).toBeGreaterThan(0.02 / 0.6)
+  })
+  it('is worked out for a bait and its weight together', () => {
+    const weight = { massKg: 0.007, displacedKg: 0.0006, diameterM: 0.01, dragFactor: 1, tetherM: 0.01, lineOnWeight: true }
+    const bait = bodyOf({ family: 'O2', form: 'stick', lengthM: 0.125, size: '3/0', densityKgM3: 1200 })
+    expect(landingScatter(bait, { depthM: 2, line }, DEFAULT_FACTORS, weight)).toBeLessThan(landingScatter(bait, { depthM: 2, line }))
   })
 })

@@ -71,12 +71,13 @@ test('what-ifs change the drop and leave the old trace as a ghost', async ({ she
 
 test('a current carries the rigs, a tight line swings them in', async ({ sheet }) => {
   await openTank(sheet)
-  const away = async (): Promise<number> => Number(await row(sheet, 'A').locator('td').nth(5).innerText())
+  const travelled = async (which: 0 | 1): Promise<number> => Number((await row(sheet, 'A').locator('td').nth(5).innerText()).split(', ')[which])
+  const away = (): Promise<number> => travelled(0)
   const still = await away()
   await sheet.type('current', '0.5')
   await expect.poll(away).toBeGreaterThan(still + 0.5)
   await sheet.choose('setting', 'across, to the left')
-  await expect.poll(async () => Number(await row(sheet, 'A').locator('td').nth(6).innerText())).toBeGreaterThan(0.5)
+  await expect.poll(() => travelled(1)).toBeGreaterThan(0.5)
   await sheet.type('current', '0')
   await sheet.choose('line held', 'tight')
   await expect.poll(away).toBeLessThan(still - 0.3)
@@ -103,6 +104,22 @@ test('set pieces: what is argued about can be seen', async ({ sheet, page }) => 
   const pitch = async (letter: string): Promise<number> => Number((await row(sheet, letter).locator('td').nth(3).innerText()).replace('°', ''))
   await page.getByLabel('Time of the drop').fill('1.5')
   expect(await pitch('A')).toBeLessThan(await pitch('D'))
+})
+
+test('a feeding zone is set, counted, told, and goes with undo', async ({ sheet, page }) => {
+  await openTank(sheet)
+  await page.getByRole('button', { name: 'set a feeding zone' }).click()
+  await expect(page.getByRole('columnheader', { name: 'In the zone' })).toBeVisible()
+  await sheet.type('fish feed from', '1')
+  const inZone = async (): Promise<number> => Number((await row(sheet, 'B').locator('td').nth(7).innerText()).replace(' s', ''))
+  await expect.poll(inZone).toBeGreaterThan(0.3 * await down(sheet, 'B'))
+  await expect(page.getByRole('img', { name: /From the side/ })).toHaveAttribute('aria-label', /in the feeding zone/)
+  await sheet.type('depth', '1.4')
+  await expect(page.getByLabel('to', { exact: true })).toHaveValue('1.4')
+  await page.getByRole('button', { name: 'Clear the feeding zone' }).click()
+  await expect(page.getByRole('columnheader', { name: 'In the zone' })).toHaveCount(0)
+  await page.keyboard.press('Control+z')
+  await expect(page.getByLabel('fish feed from')).toBeVisible()
 })
 
 test('the drops go out as CSV and JSON', async ({ sheet, page }) => {

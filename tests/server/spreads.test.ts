@@ -79,6 +79,8 @@ describe('refusals', () => {
     ['an open point on a weedless hook', (d: SpreadContent): void => void (d.lanes[0]!.pointRest = 'open'), 'content.lanes[0].pointRest', /rests/],
     ['a peg on a hook without a bullet', (d: SpreadContent): void => void (d.lanes[0]!.peg = 'free'), 'content.lanes[0].peg', /Only a bullet/],
     ['a current of ten knots', (d: SpreadContent): void => void (d.water.stream = { surfaceMS: 5, towardRad: 0 }), 'content.water.stream.surfaceMS', /at most 2 m/],
+    ['a feeding zone below the bottom', (d: SpreadContent): void => void (d.water.zone = { fromM: 1, toM: 9 }), 'content.water.zone.toM', /below the bottom/],
+    ['a feeding zone upside down', (d: SpreadContent): void => void (d.water.zone = { fromM: 1.5, toM: 1 }), 'content.water.zone.toM', /end below/],
     ['no rigs', (d: SpreadContent): void => void (d.lanes = []), 'content.lanes', /at least one rig/],
   ] as const)('%s is told at its field', async (_, change, path, message) => {
     expect(await fields(change)).toContainEqual({ path, message: expect.stringMatching(message) as string })

@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { DEFAULT_FACTORS, dropRig, STEP_S, type HydroBody, type Line } from '#core'
+import { DEFAULT_FACTORS, dropRig, type HydroBody, type Line } from '#core'
 import { best } from './best'
 
 /**
@@ -23,11 +23,11 @@ export function nativeRatio(body: HydroBody, line: Line, depthM: number, start: 
     const input = [
       60, ...Array.from(start), water.densityKgM3, water.viscosityPaS, geometry.massKg, body.displacedKg, body.lengthM, ...body.buoyancyAt, ...body.tieAt,
       ...body.inverse, ...body.added, line.diameterM, DEFAULT_FACTORS.lineBow, DEFAULT_FACTORS.crossDrag, DEFAULT_FACTORS.axialDrag, DEFAULT_FACTORS.eta,
-      DEFAULT_FACTORS.etaRoll, DEFAULT_FACTORS.tailLift, DEFAULT_FACTORS.vortexSide * body.lopsided, body.noseX, depthM, STEP_S, ...list(body.strips), ...list(body.straight), ...list(body.compacts), ...list(outline),
+      DEFAULT_FACTORS.etaRoll, DEFAULT_FACTORS.tailLift, DEFAULT_FACTORS.vortexSide * body.lopsided, body.noseX, depthM, body.stepS, ...list(body.strips), ...list(body.straight), ...list(body.compacts), ...list(outline),
     ]
     const [time, native] = spawnSync(program, { input: input.join('\n'), encoding: 'utf8' }).stdout.trim().split(' ').map(Number) as [number, number]
     const own = dropRig(body, { depthM, line })
-    if (!own.ok || Math.abs(own.value.timeS - time) > 2 * STEP_S) throw new Error(`nativeRatio: the two disagree: ${own.ok ? own.value.timeS : own.message} and ${time} s`)
+    if (!own.ok || Math.abs(own.value.timeS - time) > 2 * body.stepS) throw new Error(`nativeRatio: the two disagree: ${own.ok ? own.value.timeS : own.message} and ${time} s`)
     return best(() => dropRig(body, { depthM, line }), 60) / native
   }
   finally {

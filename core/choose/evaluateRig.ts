@@ -98,7 +98,7 @@ function secondOf(rig: AssembledRig, water: Water): { readonly weight?: Tethered
       massKg: second.massKg,
       displacedKg: (second.massKg / densityKgM3) * water.densityKgM3,
       diameterM: weightSize(second.shape, second.massKg, densityKgM3).widthM,
-      dragFactor: second.shape === 'bullet' ? BULLET_DRAG : 1,
+      dragFactor: second.dragFactor ?? (second.shape === 'bullet' ? BULLET_DRAG : 1),
       tetherM: second.tetherM,
       lineOnWeight: second.lineOnWeight,
     },
@@ -122,8 +122,8 @@ function bodiesOf(rig: AssembledRig, water: Water): FallBodies {
 function tailOf({ bait }: AssembledRig, { meanSpeedMS, glide }: FallResult): { readonly tailHz?: Measure } {
   const tail = bait.form.tail
   if (!tail || tail.kind === 'skirt') return {}
-  const across = tail.kind === 'paddle' ? tail.height : tail.width
-  return { tailHz: tailBeatHz(meanSpeedMS.value * Math.hypot(1, glide.value), across * bait.lengthM) }
+  const across = tail.kind === 'fork' ? tail.width : tail.height
+  return { tailHz: tailBeatHz(meanSpeedMS.value * Math.hypot(1, glide.value), across * bait.soldM) }
 }
 
 /** Roll through the second half of a recorded fall, rad. */

@@ -46,9 +46,13 @@ function addStrip(matrix: Float64Array, s: Strip, centre: Vec3, rho: number, axi
 
 function compactTensor(c: Compact, rho: number): Float64Array {
   const tensor = new Float64Array(9)
-  if (c.kind === 'nose' || c.kind === 'inside' || c.kind === 'skirt') return tensor
+  if (c.kind === 'nose' || c.kind === 'inside' || c.kind === 'skirt' || c.kind === 'blade') return tensor
   if (c.kind === 'paddle') outer(tensor, [Math.cos(c.yawRad ?? 0), Math.sin(c.yawRad ?? 0), 0], (8 / 3) * rho * (Math.sqrt(c.size[1] * c.size[2]) / 2) ** 3)
   else if (c.kind === 'fork') tensor[8] = rho * Math.PI * (c.size[1] / 2) ** 2 * c.size[0]
+  else if (c.kind === 'fin') tensor[4] = rho * Math.PI * (c.size[2] / 2) ** 2 * c.size[0]
+  else if (c.kind === 'curl') for (const k of [4, 8]) tensor[k] = rho * Math.PI * (c.size[2] / 2) ** 2 * c.size[0] * (k === 4 ? 1 : 0.6)
+  else if (c.kind === 'leg') for (const k of [4, 8]) tensor[k] = rho * Math.PI / 4 * c.size[1] * c.size[2] * c.size[0]
+  else if (c.kind === 'claw') tensor[8] = rho * Math.PI * (c.size[1] / 2) ** 2 * c.size[0]
   else for (let k = 0; k < 3; k++) tensor[4 * k] = 0.5 * rho * c.displacedM3
   return tensor
 }

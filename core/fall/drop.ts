@@ -31,12 +31,11 @@ export interface DropOptions {
   readonly gravityMS2?: number
 }
 
-/** 20 ms keeps the fall time of the catalogue's rigs within 0.02 % of a 1 ms step (tested). */
-export const STEP_S = 0.02
 /** On a tight line, whose stretch swings faster than the rig. */
 export const TIGHT_STEP_S = 0.005
 export const LIMIT_S = 180
 
+export { STEP_S } from './hydroBody'
 export { SAMPLE_STRIDE } from './recorder'
 
 export interface Drop {
@@ -53,7 +52,7 @@ export type DropFailure = 'floats' | 'timeLimit' | 'unstable'
  * @throws RangeError unless depth and step are positive
  */
 export function dropRig(body: HydroBody, options: DropOptions): Outcome<Drop, DropFailure> {
-  const { depthM, hold, stepS = hold?.mode === 'tight' ? TIGHT_STEP_S : STEP_S, limitS = LIMIT_S } = options
+  const { depthM, hold, stepS = hold?.mode === 'tight' ? Math.min(TIGHT_STEP_S, body.stepS) : body.stepS, limitS = LIMIT_S } = options
   if (!(depthM > 0 && stepS > 0)) throw new RangeError('dropRig: depthM and stepS must be positive')
   if (body.displacedKg >= body.geometry.massKg) {
     return failure('floats', 'It floats: it never sinks in this water.')

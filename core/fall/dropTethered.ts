@@ -29,7 +29,7 @@ export interface TetheredDrop extends Drop {
  * @throws RangeError unless depth and step are positive
  */
 export function dropTethered(body: HydroBody, weight: TetheredWeight, options: DropOptions & { readonly untilWeight?: boolean }): Outcome<TetheredDrop, DropFailure> {
-  const { depthM, stepS = TETHER_STEP_S, limitS = LIMIT_S, line, factors = DEFAULT_FACTORS, gravityMS2 = STANDARD_GRAVITY, viscous = true } = options
+  const { depthM, stepS = Math.min(TETHER_STEP_S, body.stepS), limitS = LIMIT_S, line, factors = DEFAULT_FACTORS, gravityMS2 = STANDARD_GRAVITY, viscous = true } = options
   if (!(depthM > 0 && stepS > 0)) throw new RangeError('dropTethered: depthM and stepS must be positive')
   const bodySinks = body.geometry.massKg - body.displacedKg
   const free = !Number.isFinite(weight.tetherM)

@@ -150,16 +150,17 @@ function steady(
     if (trim.ok && trim.value.stable) return { ...trim.value, trim: trim.value }
     if (!trim.ok && trim.code === 'floats') return undefined
   }
-  const stepS = weight || hold?.mode === 'tight' ? TETHER_COARSE_S : COARSE_S
-  const coarse = dropAny(body, weight, { depthM: Math.min(depthM, weight ? TETHER_DEPTH_M : COARSE_DEPTH_M), factors, stepS, untilWeight: true, ...(line ? { line } : {}), ...(hold ? { hold } : {}) })
-  if (!coarse.ok) return undefined
-  const s = summarize(coarse.value)
-  return { sinkMS: coarse.value.depthM / downAfter(coarse.value), pitchRad: s.pitchRad, rollRad: s.rollRad, glide: s.glide }
+  const stepS = coarse(body, weight !== undefined || hold?.mode === 'tight')
+  const rough = dropAny(body, weight, { depthM: Math.min(depthM, weight ? TETHER_DEPTH_M : COARSE_DEPTH_M), factors, stepS, untilWeight: true, ...(line ? { line } : {}), ...(hold ? { hold } : {}) })
+  if (!rough.ok) return undefined
+  const s = summarize(rough.value)
+  return { sinkMS: rough.value.depthM / downAfter(rough.value), pitchRad: s.pitchRad, rollRad: s.rollRad, glide: s.glide }
 }
 
 /** Step and depth of the coarse drops that only serve ranges: most rigs have settled within two metres. */
-const COARSE_S = 0.04
+const COARSE = 2
 const TETHER_COARSE_S = 0.01
+const coarse = (body: HydroBody, tied: boolean): number => tied ? Math.min(TETHER_COARSE_S, COARSE * body.stepS) : COARSE * body.stepS
 const TETHER_DEPTH_M = 1.2
 const COARSE_DEPTH_M = 2
 const SCATTER_DEPTH_M = 1.2
@@ -209,7 +210,7 @@ export function landingScatter(body: HydroBody, conditions: FallConditions, fact
   const drifts: [number, number][] = []
   let seconds = 0
   for (const start of STARTS) {
-    const drop = dropAny(body, weight, { depthM, factors, start, stepS: weight ? TETHER_COARSE_S : COARSE_S, untilWeight: true, ...(line ? { line } : {}) })
+    const drop = dropAny(body, weight, { depthM, factors, start, stepS: coarse(body, weight !== undefined), untilWeight: true, ...(line ? { line } : {}) })
     if (!drop.ok) continue
     drifts.push(lateDrift(drop.value))
     seconds += drop.value.timeS

@@ -32,6 +32,7 @@ export interface HydroBody {
   /** strips that lie along the body's axis in its plane of symmetry: most of a straight bait, at a third of the cost */ readonly straight: Float64Array
   readonly compacts: Float64Array
   /** which side vortices leave first, -1..1: 0 on a straight bait */ readonly lopsided: number
+  /** step that follows this body's motion, s */ readonly stepS: number
   /** x of the nose about the centre of gravity, m */ readonly noseX: number
 }
 
@@ -47,6 +48,7 @@ export function hydroBody(geometry: RigGeometry, water: Water): HydroBody {
     for (let j = 0; j < 3; j++) inertia[6 * (i + 3) + j + 3]! += geometry.inertia[3 * i + j]!
   }
   const about = (p: Vec3): Vec3 => [p[0] - geometry.centre[0], p[1] - geometry.centre[1], p[2] - geometry.centre[2]]
+  const packed = { ...packStrips(geometry, about), compacts: packCompacts(geometry, about) }
   return {
     geometry,
     water,
@@ -57,8 +59,8 @@ export function hydroBody(geometry: RigGeometry, water: Water): HydroBody {
     inertia,
     inverse: invert(inertia, 6),
     added,
-    ...packStrips(geometry, about),
-    compacts: packCompacts(geometry, about),
+    ...packed,
+    stepS: stepFor(packed, inertia, geometry, water),
     lopsided: Math.tanh((geometry.crookedShare ?? 0) / FULLY_LOPSIDED),
     noseX: -geometry.centre[0],
   }
@@ -88,6 +90,33 @@ function packStrips(rig: RigGeometry, about: (p: Vec3) => Vec3): Pick<HydroBody,
     else strips.push(...at, ...s.axis, ...s.side, ...s.up, ...drag)
   }
   return { strips: Float64Array.from(strips), straight: Float64Array.from(straight) }
+}
+
+/** Integration step of a body that nothing hurries, s: 20 ms keeps the fall time of the catalogue's rigs within 0.02 % of a 1 ms step (tested). */
+export const STEP_S = 0.02
+
+/** Cross-flow drag coefficient and speed, over that of a broadside fall, at which the stiffest motion is judged; and steps in its time constant. */
+const STIFF = { cd: 1.3, speed: 2, perTime: 1 } as const
+
+/**
+ * Step for a body: drag of thin, light baits brings them up within milliseconds, and the classical Runge–Kutta step is stable only below 2.8 of
+ * that time. Time constants of heave and pitch from the drag's slope over the inertia.
+ */
+function stepFor({ strips, straight, compacts }: Pick<HydroBody, 'strips' | 'straight' | 'compacts'>, inertia: Float64Array, geometry: RigGeometry, water: Water): number {
+  let area = 0
+  let turning = 0
+  const add = (x: number, a: number): void => {
+    area += a
+    turning += a * x * x
+  }
+  for (let i = 0; i < strips.length; i += STRIP_STRIDE) add(strips[i]!, strips[i + 13]!)
+  for (let i = 0; i < straight.length; i += STRAIGHT_STRIDE) add(straight[i]!, straight[i + 3]!)
+  for (let i = 0; i < compacts.length; i += COMPACT_STRIDE) add(compacts[i]!, compacts[i + 5]!)
+  const load = Math.abs(geometry.massKg - water.densityKgM3 * geometry.displacedM3) * 9.81
+  const speed = STIFF.speed * Math.sqrt((2 * load) / (water.densityKgM3 * STIFF.cd * area))
+  const slope = water.densityKgM3 * STIFF.cd * speed
+  const fastest = Math.max((slope * area) / inertia[14]!, (slope * turning) / inertia[28]!)
+  return Math.min(STEP_S, STIFF.perTime / fastest)
 }
 
 function packCompacts(rig: RigGeometry, about: (p: Vec3) => Vec3): Float64Array {

@@ -1,7 +1,7 @@
 import type { Line } from '../tackle/lines'
 import type { FamilyId, PointRest } from '../rig/spec'
-import type { FormId } from '../tackle/forms'
-import type { HookSize } from '../tackle/hooks'
+import { BAIT_FORMS, type FormId } from '../tackle/forms'
+import { HOOK_SIZES, typicalHook, type HookSize } from '../tackle/hooks'
 import { assembleRig } from '../rig/assemble'
 import { FAMILIES } from '../rig/families'
 import { ozToKg } from '../units'
@@ -11,6 +11,10 @@ import { hydroBody, type HydroBody } from './hydroBody'
 import { summarize, type FallSummary } from './summary'
 
 /** Short ways to build the bodies that the tests of this folder drop. */
+/** A length in which each form is sold, and a hook to go with it: about half of it. */
+export const usualLength = (form: FormId): number => form === 'stick' ? 0.125 : form === 'ribbonWorm' ? 0.2 : Math.min(BAIT_FORMS[form].lengthRangeM[1], Math.max(BAIT_FORMS[form].lengthRangeM[0], 0.09))
+export const usualSize = (lengthM: number): HookSize => HOOK_SIZES.reduce((best, size) => Math.abs(typicalHook('wideGap', size).lengthM - 0.5 * Math.min(lengthM, 0.1)) < Math.abs(typicalHook('wideGap', best).lengthM - 0.5 * Math.min(lengthM, 0.1)) ? size : best)
+
 export const FRESH: Water = waterOf(16, 0)
 export const SALT: Water = waterOf(16, 35)
 

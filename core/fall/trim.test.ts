@@ -5,7 +5,7 @@ import { radToDeg } from '../units'
 import { rollOf } from '../numerics/quaternion'
 import { SAMPLE_STRIDE, type Drop } from './drop'
 import { summarize } from './summary'
-import { bodyOf, mustDrop } from './testing'
+import { bodyOf, mustDrop, usualLength, usualSize } from './testing'
 import { trimFall } from './trim'
 
 const line = lineFromLb('braid', 10)
@@ -24,7 +24,7 @@ function lateRollSpan({ samples }: Drop): number {
 describe('trimFall', () => {
   for (const form of FORM_IDS) {
     it.each(['E1', 'W1', 'O2'] as const)(`${form} on %s agrees with the integrated motion where both are steady`, (family) => {
-      const body = bodyOf({ form, family, lengthM: form === 'stick' ? 0.125 : 0.09 })
+      const body = bodyOf({ form, family, lengthM: usualLength(form), size: usualSize(usualLength(form)) })
       const trim = trimFall(body, { depthM: 1 })
       const fallen = mustDrop(body, { depthM: 12 })
       const drop = summarize(fallen)

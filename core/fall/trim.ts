@@ -36,8 +36,8 @@ export interface TrimOptions {
 /**
  * Steady fall of a rig by Newton's method on six unknowns (velocity u v w in body axes, pitch, roll, turning rate
  * about the vertical): the six rates of momentum must vanish. Stability from the eigenvalues of the linearised motion.
- * Tried first near `near`, or with the back up and then on its side; where none is stable, from where a released rig
- * has come after RELAX_S, so that of several steady falls the one is found that the rig gets to by itself.
+ * Tried first near `near`, or with the back up and then on its side. A stable fall with the back up and less than steep is taken for the only one; where there is
+ * none, from where a released rig has come after RELAX_S, so that of several steady falls the one is found that the rig gets to by itself.
  */
 export function trimFall(body: HydroBody, options: TrimOptions): Outcome<Trim, TrimFailure> {
   if (body.displacedKg >= body.geometry.massKg) return failure('floats', 'It floats: it never sinks in this water.')
@@ -48,25 +48,30 @@ export function trimFall(body: HydroBody, options: TrimOptions): Outcome<Trim, T
   const starts = near
     ? [() => near.state]
     : [() => guess(body, -0.3, 0.02), () => guess(body, -0.8, 1.5), () => relaxed(body, loads, depthM)]
-  for (const start of starts) {
+  for (const [i, start] of starts.entries()) {
     const x = newton(rates, start())
     if (!x) continue
     const trim = describe(body, loads, depthM, x)
     if (!(trim.sinkMS > 0)) continue
-    if (trim.stable) return success(trim)
-    spare ??= trim
+    if (trim.stable && (near !== undefined || i === starts.length - 1 || alone(trim))) return success(trim)
+    if (!spare || (trim.stable && !spare.stable)) spare = trim
   }
   return spare ? success(spare) : failure('noSteadyFall', 'It never settles into a steady fall.')
 }
 
-/** Simulated time after which a released rig is near its steady fall, s, and the coarse step used, s. */
-const RELAX_S = 8
-const RELAX_STEP_S = 0.04
+/** Simulated time after which a released rig is near its steady fall, s, and the coarse step used, in the body's own steps. */
+const RELAX_S = 14
+
+/** Back up and not steep, a stable fall is the one that a rig released level comes to; others may be come to or not. */
+const LONE_RAD = { roll: 0.5, pitch: 1 } as const
+const alone = (trim: Trim): boolean => Math.abs(trim.rollRad) < LONE_RAD.roll && Math.abs(trim.pitchRad) < LONE_RAD.pitch
+const RELAX_STEPS = 2
 
 function relaxed(body: HydroBody, loads: Loads, depthM: number): Unknowns {
   const y = startState(body, USUAL_START)
   const advance = stepper(body, (v, up, _depth, out) => loads(v, up, depthM, out))
-  for (let t = 0; t < RELAX_S; t += RELAX_STEP_S) advance(y, RELAX_STEP_S)
+  const step = RELAX_STEPS * body.stepS
+  for (let t = 0; t < RELAX_S; t += step) advance(y, step)
   const v = new Float64Array(6)
   velocity(body, y, v)
   const up = upInBody([y[3]!, y[4]!, y[5]!, y[6]!])

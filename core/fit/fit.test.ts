@@ -1,10 +1,13 @@
 import { describe, expect, it } from 'vitest'
 import { assembleRig } from '../rig/assemble'
 import type { BaitSpec, RigSpec } from '../rig/spec'
-import { lineFromLb } from '../tackle/lines'
+import { FAMILIES, FAMILY_IDS } from '../rig/families'
+import { lineFromLb, lineOf } from '../tackle/lines'
 import { HOOK_SIZES, typicalHook, type HookSize } from '../tackle/hooks'
 import { evaluateFit } from './evaluateFit'
 import type { RuleId } from './rules'
+import { findSize } from './findSize'
+import { riggingGuide } from './guide'
 import { squeezeShare } from './squeeze'
 import { openingLoadN } from './wireStrength'
 
@@ -69,6 +72,89 @@ describe('fit', () => {
         if (rule.verdict === 'fail') expect(rule.margin, rule.id).toBeLessThan(0)
         expect(rule.sentence).not.toBe('')
       }
+    }
+  })
+})
+
+describe('what happens on the bench, without special cases', () => {
+  const line = lineFromLb('braid', 15)
+  const rules = (b: BaitSpec, family: RigSpec['family'], size: HookSize, more: Partial<RigSpec> = {}, l = line) => {
+    const fit = evaluateFit(rigOf(family, size, b, more), l)
+    return { verdict: fit.verdict, of: (id: RuleId) => fit.rules.find(r => r.id === id) }
+  }
+
+  it('a 2/0 of wide-gap kind in a 60 mm slim bait fails on free tail, and small light-wire hooks are proposed', () => {
+    const slim = { ...bait, lengthM: 0.06 }
+    expect(rules(slim, 'O2', '2/0').of('freeTail')?.verdict).toBe('fail')
+    const answer = findSize(slim, rigOf('O2', '2/0', slim).spec, line)
+    expect(HOOK_SIZES.indexOf(answer.best?.size ?? '12/0')).toBeLessThan(HOOK_SIZES.indexOf('2/0'))
+    expect(answer.instead[0]).toMatchObject({ family: 'O4' })
+    expect(answer.sentence).toMatch(/Use instead: screw-lock hook, unweighted, light wire/)
+  })
+
+  it('a thick 120 mm bait on a shallow hook fails clearance, passes after a belly slit, and passes on a deep-belly hook', () => {
+    const thick: BaitSpec = { form: 'deepShad', lengthM: 0.12, material: 'plain' }
+    expect(rules(thick, 'W1', '6/0').of('clearance')?.verdict).toBe('fail')
+    expect(rules(thick, 'W1', '6/0').of('clearance')?.sentence).toMatch(/slit/)
+    expect(rules(thick, 'W1', '6/0', { slit: true }).verdict).toBe('pass')
+    expect(rules(thick, 'W1', '6/0', { gap: 'deep' }).verdict).toBe('pass')
+  })
+
+  it('an 80 mm tube refuses the large internal head and a 100 mm one takes it', () => {
+    const inside = (lengthM: number) => rules({ form: 'tube', lengthM, material: 'plain' }, 'J5', '2/0', { weightKg: 0.0071, pointRest: 'flush' }).of('inside')
+    expect(inside(0.08)?.verdict).toBe('fail')
+    expect(inside(0.1)?.verdict).toBe('pass')
+    expect(rules(bait, 'J5', '2/0', { weightKg: 0.0071, pointRest: 'flush' }).of('inside')?.sentence).toMatch(/solid/)
+  })
+
+  it('fine wire with 22 kg braid is told to open before the line breaks', () => {
+    const wire = rules(bait, 'O2', '4/0', { wire: 'fine' }, lineOf('braid', 22 * 9.80665)).of('wire')
+    expect(wire?.verdict).not.toBe('pass')
+    expect(wire?.sentence).toMatch(/opens before the line breaks at 22.0 kg/)
+  })
+
+  it('the point brought out ahead of or behind its mark stretches or bunches the bait, and bows it in the fall', () => {
+    const exit = evaluateFit(rigOf('O2', '4/0')).exitM!
+    const tight = rigOf('O2', '4/0', bait, { exitAtM: exit - 0.006 })
+    const loose = rigOf('O2', '4/0', bait, { exitAtM: exit + 0.006 })
+    expect(evaluateFit(tight).rules.find(r => r.id === 'bunching')).toMatchObject({ verdict: 'fail', sentence: expect.stringMatching(/^Stretched/) as string })
+    expect(evaluateFit(loose).rules.find(r => r.id === 'bunching')).toMatchObject({ verdict: 'fail', sentence: expect.stringMatching(/^Bunched/) as string })
+    expect(tight.bowM).toBeLessThan(-0.001)
+    expect(loose.bowM).toBeCloseTo(-tight.bowM, 6)
+    expect(rigOf('O2', '4/0').bowM).toBe(0)
+    const tail = loose.geometry.strips.filter(s => s.part === 'bait').at(-1)!
+    expect(tail.at[2]).toBeGreaterThan(0.8 * loose.bowM)
+  })
+
+  it('a bait cut down is shorter by the cut, and its hook must be smaller', () => {
+    const whole = findSize({ ...bait, lengthM: 0.12 }, rigOf('O2', '4/0').spec, line).best!
+    const cut = findSize({ ...bait, lengthM: 0.12 }, { ...rigOf('O2', '4/0').spec, trimM: 0.03 }, line).best!
+    expect(HOOK_SIZES.indexOf(cut.size)).toBeLessThan(HOOK_SIZES.indexOf(whole.size))
+    const rig = rigOf('O2', '2/0', { ...bait, lengthM: 0.12 }, { trimM: 0.03 })
+    expect(rig.bait.lengthM).toBeCloseTo(0.09, 12)
+    expect(rig.geometry.massKg).toBeLessThan(rigOf('O2', '2/0', { ...bait, lengthM: 0.12 }).geometry.massKg)
+  })
+
+  it('a screw holds better than a collar, tough plastic better than soft, and lasts more fish', () => {
+    const held = (keeper: RigSpec['keeper'], material: BaitSpec['material']) => evaluateFit(rigOf('E1', '4/0', { ...bait, material }, keeper ? { keeper } : {})).holding
+    expect(held('screw', 'plain').pullOutN.value).toBeGreaterThan(held('collar', 'plain').pullOutN.value)
+    expect(held('collar', 'floating').castsPerFix.value).toBeGreaterThan(held('collar', 'salted').castsPerFix.value)
+    expect(held('collar', 'floating').fishPerBait.value).toBeGreaterThan(9)
+    expect(held('collar', 'salted').fishPerBait.value).toBeLessThan(2)
+  })
+})
+
+describe('the rigging guide', () => {
+  it('has steps and marks for every family, in millimetres inside the bait', () => {
+    for (const family of FAMILY_IDS) {
+      const b: BaitSpec = FAMILIES[family].hollowOnly ? { ...bait, form: 'tube' } : bait
+      const rig = assembleRig(b, { family, hookSize: '2/0', weightKg: FAMILIES[family].weighted ? 0.0035 : 0, weightMaterial: 'lead', pointRest: FAMILIES[family].pointRests[0]! })
+      const guide = riggingGuide(rig, evaluateFit(rig), { withinM: 0.004, then: 'spins' })
+      expect(guide.steps.length, family).toBeGreaterThanOrEqual(2)
+      expect(guide.steps.at(-1)!.text).toMatch(/More than 4.0 mm off at the tail and it spins/)
+      for (const mark of guide.marks) expect(mark.atM > 0 && mark.atM < b.lengthM, `${family} ${mark.id}`).toBe(true)
+      for (const step of guide.steps) for (const id of step.marks) if (id === 'exit') expect(guide.marks.some(m => m.id === 'exit')).toBe(true)
+      expect(guide.wrong.length).toBeGreaterThan(0)
     }
   })
 })

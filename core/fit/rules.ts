@@ -1,16 +1,16 @@
 /** How a rule came out. */
 export type Verdict = 'pass' | 'near' | 'fail'
 
-export type RuleId = 'exit' | 'freeTail' | 'clearance' | 'pointRest' | 'length' | 'wire'
+export type RuleId = 'length' | 'exit' | 'freeTail' | 'clearance' | 'pointRest' | 'bunching' | 'inside' | 'throat' | 'trailing' | 'wire' | 'keeper'
 
-/** One fit rule with its number. `value` and `limit` in the unit of the rule: metres, a share of length, or newtons. */
+/** One fit rule with its number. `value` and `limit` in the unit of the rule: metres, a share of length, newtons, or a count. */
 export interface FitRule {
   readonly id: RuleId
   readonly name: string
   readonly value: number
   /** the value that must be reached (or not exceeded, see `wants`) */ readonly limit: number
   readonly wants: 'atLeast' | 'atMost'
-  readonly unit: 'm' | 'share' | 'N'
+  readonly unit: 'm' | 'share' | 'N' | 'count'
   /** value against limit, positive on the good side, same unit */ readonly margin: number
   readonly verdict: Verdict
   /** for the angler; lengths in millimetres, loads in kilograms, as on a bench */

@@ -1,5 +1,6 @@
 import type { BaitShape } from './bait'
 import { shapeBait } from './bait'
+import { bowOf } from './bow'
 import { FAMILIES } from './families'
 import type { FamilyParts } from './families/family'
 import type { Vec3 } from '../numerics/quaternion'
@@ -14,6 +15,7 @@ export interface AssembledRig {
   readonly baitSpec: BaitSpec
   readonly spec: RigSpec
   readonly parts: FamilyParts
+  /** how far the hook draws the tail up (+) or down, m */ readonly bowM: number
   readonly geometry: RigGeometry
 }
 
@@ -24,11 +26,15 @@ export interface AssembledRig {
 export function assembleRig(baitSpec: BaitSpec, spec: RigSpec): AssembledRig {
   const [problem] = problemsOf(baitSpec, spec)
   if (problem) throw new RangeError(`assembleRig: ${problem.field}: ${problem.message}`)
-  const bait = shapeBait(baitSpec, spec.bendM)
-  const parts = FAMILIES[spec.family].place(bait, spec)
-  const strips: Strip[] = [...plasticStrips(bait), ...wireStrips(parts.placement.path, bait)]
+  const bending = { bendM: spec.bendM, trimM: spec.trimM }
+  const straight = shapeBait(baitSpec, bending)
+  const first = FAMILIES[spec.family].place(straight, spec)
+  const bowM = bowOf(first.placement, straight, spec)
+  const bait = bowM === 0 ? straight : shapeBait(baitSpec, { ...bending, bowM })
+  const parts = bowM === 0 ? first : FAMILIES[spec.family].place(bait, spec)
+  const strips: Strip[] = [...plasticStrips(bait), ...wireStrips(parts.placement.path, bait), ...(parts.trailing ? wireStrips(parts.trailing, bait) : [])]
   const compacts = [...plasticCompacts(bait, parts.noseCovered ? 'covered' : 'bare'), ...parts.compacts]
-  return { bait, baitSpec, spec, parts, geometry: { ...sumParts(strips, compacts, inFrame(parts.tie)), crookedShare: (spec.bendM ?? 0) / bait.lengthM } }
+  return { bait, baitSpec, spec, parts, bowM, geometry: { ...sumParts(strips, compacts, inFrame(parts.tie)), crookedShare: (spec.bendM ?? 0) / bait.lengthM } }
 }
 
 /** The same rig with hook, weight and tie point laid `byM` farther back in the same bait, m. */

@@ -1,5 +1,5 @@
 import { monotoneCubic } from '../numerics/interpolate'
-import { BAIT_FORMS, type BaitForm } from '../tackle/forms'
+import { BAIT_FORMS, type BaitForm, type Limb } from '../tackle/forms'
 import { PLASTICS } from '../tackle/materials'
 import type { BaitSpec } from './spec'
 
@@ -9,50 +9,65 @@ export const STATION_COUNT = 32
 /** A bait at its true size: outlines as functions of s, the distance from the nose in metres (0..lengthM). */
 export interface BaitShape {
   readonly form: BaitForm
-  readonly lengthM: number
+  /** as fished: less than sold where a worn nose was cut off */ readonly lengthM: number
+  /** as sold */ readonly soldM: number
   readonly densityKgM3: number
   readonly widthAt: (s: number) => number
   readonly heightAt: (s: number) => number
   /** height of the section's middle above the nose–tail line */ readonly middleAt: (s: number) => number
   /** share of the section that is hollow and flooded */ readonly hollowAt: (s: number) => number
-  /** where the body ends and only tentacles follow, m from the nose */ readonly bodyM: number
+  /** where the body ends and only tail or limbs follow, m from the nose */ readonly bodyM: number
+  /** s of a share of the bait as sold */ readonly placeOf: (share: number) => number
+  /** tail and limbs that were not cut off with the nose */ readonly limbs: readonly Limb[]
   /** how far the middle stands off to the left, y; its slope toward the tail */ readonly offAt: (s: number) => number
   readonly offSlopeAt: (s: number) => number
+  /** how far the middle is bowed up from a straight bait's, z; its slope toward the tail */ readonly bowAt: (s: number) => number
+  readonly bowSlopeAt: (s: number) => number
   /** z of the back */ readonly topAt: (s: number) => number
   /** z of the belly */ readonly bottomAt: (s: number) => number
 }
 
-/**
- * Scales a form to its length. Lengths in metres.
- * @param bendM how far the tail stands off to the left; the middle line is a parabola, bent evenly as soft plastic bends
- */
-export function shapeBait(spec: BaitSpec, bendM = 0): BaitShape {
+/** How a bait is changed from what it is in the packet. Metres. */
+export interface Bending {
+  /** how far the tail stands off to the left; the middle line is a parabola, bent evenly as soft plastic bends */ readonly bendM?: number | undefined
+  /** how far the tail is drawn up (+) or down by a hook that does not lie to the bait, bent likewise */ readonly bowM?: number | undefined
+  /** cut off the nose of a worn bait */ readonly trimM?: number | undefined
+}
+
+/** Scales a form, or the angler's own outline of it, to its length. */
+export function shapeBait(spec: BaitSpec, { bendM = 0, bowM = 0, trimM = 0 }: Bending = {}): BaitShape {
   const form = BAIT_FORMS[spec.form]
-  const L = spec.lengthM
-  const scaled = (ys: readonly number[]): ((s: number) => number) => {
-    const f = monotoneCubic(form.at, ys)
-    return s => L * f(s / L)
+  const { at, width, height, rise } = { ...form, ...spec.own }
+  const soldM = spec.lengthM
+  const L = soldM - trimM
+  const along = (ys: readonly number[], scale: number): ((s: number) => number) => {
+    const f = monotoneCubic(at, ys)
+    return s => scale * f((s + trimM) / soldM)
   }
-  const widthAt = scaled(form.width)
-  const heightAt = scaled(form.height)
-  const middleAt = scaled(form.rise)
+  const widthAt = along(width, soldM)
+  const heightAt = along(height, soldM)
+  const straight = along(rise ?? at.map(() => 0), soldM)
+  const bowAt = (s: number): number => bowM * (s / L) ** 2
+  const middleAt = bowM === 0 ? straight : (s: number): number => straight(s) + bowAt(s)
+  const hollow = form.hollow && !spec.own ? along(form.hollow, 1) : () => 0
+  const placeOf = (share: number): number => share * soldM - trimM
   return {
     form,
     lengthM: L,
+    soldM,
     densityKgM3: spec.densityKgM3 ?? PLASTICS[spec.material].density.value,
     widthAt,
     heightAt,
     middleAt,
-    hollowAt: form.hollow ? scaledShare(form.at, form.hollow, L) : () => 0,
-    bodyM: L * form.at[form.at.length - 1]!,
+    hollowAt: hollow,
+    bodyM: placeOf(at[at.length - 1]!),
+    placeOf,
+    limbs: [...(form.tail ? [form.tail] : []), ...(form.limbs ?? [])].filter(limb => placeOf(limb.at) > 0),
     offAt: s => bendM * (s / L) ** 2,
     offSlopeAt: s => 2 * bendM * s / L ** 2,
+    bowAt,
+    bowSlopeAt: s => 2 * bowM * s / L ** 2,
     topAt: s => middleAt(s) + heightAt(s) / 2,
     bottomAt: s => middleAt(s) - heightAt(s) / 2,
   }
-}
-
-function scaledShare(at: readonly number[], shares: readonly number[], lengthM: number): (s: number) => number {
-  const f = monotoneCubic(at, shares)
-  return s => f(s / lengthM)
 }

@@ -1,11 +1,14 @@
+import type { Limb } from '../tackle/forms'
 import type { AssembledRig } from './assemble'
+import type { BaitShape } from './bait'
 import type { FamilyParts } from './families/family'
 import type { Compact } from './geometry'
+import type { HookPath } from './hookPath'
 import { weightCompact } from './parts'
 
 /** A closed or open outline in the pitch plane: x metres from the nose toward the tail, z metres up. */
 export interface DrawnShape {
-  readonly kind: 'body' | 'tail' | 'wire' | 'ball' | 'bullet' | 'belly' | 'eye' | 'slot'
+  readonly kind: 'body' | 'tail' | 'wire' | 'weight' | 'eye' | 'slot'
   /** x, z pairs */ readonly points: Float64Array
   readonly closed: boolean
   /** stroke width for wire, m */ readonly strokeM?: number
@@ -29,7 +32,7 @@ export function drawRig(rig: AssembledRig): RigDrawing {
 }
 
 function drawBait({ bait }: AssembledRig): DrawnShape[] {
-  const L = bait.lengthM
+  const L = bait.soldM
   const top: number[] = []
   const bottom: number[] = []
   for (let i = 0; i <= OUTLINE_STEPS; i++) {
@@ -38,23 +41,39 @@ function drawBait({ bait }: AssembledRig): DrawnShape[] {
     bottom.unshift(s, bait.bottomAt(s))
   }
   const shapes: DrawnShape[] = [{ kind: 'body', points: Float64Array.from([...top, ...bottom]), closed: true }]
-  const tail = bait.form.tail
-  if (tail) {
-    const half = tail.kind === 'fork' ? 0.045 * L : (tail.thickness * L) / 2
-    shapes.push({ kind: 'tail', points: round(tail.at * L, 0, half, (tail.height * L) / 2), closed: true })
+  for (const limb of bait.limbs) {
+    const s = bait.placeOf(limb.at)
+    shapes.push({ kind: 'tail', points: limbOutline(limb, s, bait), closed: true })
   }
   if (bait.form.slot) {
     const [from, to] = bait.form.slot
     const depth = (bait.form.slotDepth ?? 0) * L
-    const xs = [from, from + 0.02, to - 0.02, to].map(x => x * L)
+    const xs = [from, from + 0.02, to - 0.02, to].map(bait.placeOf)
     const points = xs.flatMap((x, i) => [x, bait.topAt(x) - (i === 1 || i === 2 ? depth : 0)])
-    shapes.push({ kind: 'slot', points: Float64Array.from(points), closed: false })
+    if (xs[0]! > 0) shapes.push({ kind: 'slot', points: Float64Array.from(points), closed: false })
   }
   return shapes
 }
 
-function drawHook({ bait, parts }: AssembledRig): DrawnShape[] {
-  const { path } = parts.placement
+/** A paddle, fin or claw as an oval; what streams as a tapering blade that curls a little. */
+function limbOutline(limb: Limb, s: number, bait: BaitShape): Float64Array {
+  const [half, high] = [(limb.thickness * bait.soldM) / 2, (limb.height * bait.soldM) / 2]
+  const z = bait.bowAt(s)
+  if (limb.kind !== 'curl') return round(s, z, half, high)
+  const points: number[] = []
+  for (const side of [1, -1]) {
+    for (let i = 0; i <= 12; i++) {
+      const t = side === 1 ? i / 12 : 1 - i / 12
+      const middle = high * (0.9 * Math.sin(2.6 * t) - 0.2 * t)
+      points.push(s - half + 2 * half * t, z - middle + side * high * 0.45 * (1 - t) * (0.4 + t) + side * 0.02 * high)
+    }
+  }
+  return Float64Array.from(points)
+}
+
+const drawHook = ({ bait, parts }: AssembledRig): DrawnShape[] => [parts.placement.path, ...(parts.trailing ? [parts.trailing] : [])].flatMap(path => drawWire(path, bait))
+
+function drawWire(path: HookPath, bait: BaitShape): DrawnShape[] {
   const within = (s: number, z: number): boolean => s > 0 && s < bait.bodyM && z < bait.topAt(s) && z > bait.bottomAt(s)
   const fine: number[] = []
   for (let i = 0; i < path.points.length - 1; i++) {
@@ -86,10 +105,23 @@ function drawWeights({ parts }: AssembledRig): DrawnShape[] {
       const nose = -x - length / 2
       const h = height / 2
       const points = [nose, z - 0.15 * h, nose, z + 0.15 * h, nose + 0.55 * length, z + 0.9 * h, nose + length, z + h, nose + length, z - h, nose + 0.55 * length, z - 0.9 * h]
-      return { kind: 'bullet', points: Float64Array.from(points), closed: true }
+      return { kind: 'weight', points: Float64Array.from(points), closed: true }
     }
-    return { kind: c.kind === 'ball' ? 'ball' : 'belly', points: round(-x, z, length / 2, height / 2), closed: true }
+    if (c.kind === 'mushroom' || c.kind === 'wedge' || c.kind === 'slab') return { kind: 'weight', points: flatHead(c), closed: true }
+    return { kind: 'weight', points: round(-x, z, length / 2, height / 2), closed: true }
   })
+}
+
+/** A head with a flat face: a half round, its flat side ahead, or tilted down by 45 degrees. */
+function flatHead({ kind, at: [x, , z], size: [length, , height] }: Compact): Float64Array {
+  const tilt = kind === 'wedge' ? -Math.PI / 4 : 0
+  const points: number[] = []
+  for (let i = 0; i <= 14; i++) {
+    const a = -Math.PI / 2 + (Math.PI * i) / 14
+    const [u, v] = [length * (Math.cos(a) - 0.5), (height / 2) * Math.sin(a)]
+    points.push(-x + u * Math.cos(tilt) - v * Math.sin(tilt), z + u * Math.sin(tilt) + v * Math.cos(tilt))
+  }
+  return Float64Array.from(points)
 }
 
 /** A weight on a long or free tether is drawn near its bait: what matters is its size. m ahead of the nose, or below it. */

@@ -1,4 +1,6 @@
 import type { Vec3 } from '../numerics/quaternion'
+import type { LimbKind } from '../tackle/forms'
+import type { WeightShape } from '../tackle/weights'
 
 /**
  * A slender piece: an elliptic slice of plastic or a length of wire. Axes are unit vectors of the rig frame
@@ -19,7 +21,8 @@ export interface Strip {
   readonly part: 'bait' | 'wire'
 }
 
-export type CompactKind = 'ball' | 'bullet' | 'belly' | 'mushroom' | 'inside' | 'nose' | 'paddle' | 'fork' | 'skirt'
+/** Weights by shape; `inside` is wrapped in plastic; `nose` the blunt front of a bait; the rest are tails and limbs, and thin metal. */
+export type CompactKind = WeightShape | 'inside' | 'nose' | LimbKind | 'blade'
 
 /** A lump: a weight, or the blunt parts of the bait that strips do not cover (their mass may be zero). Full extents along x, y, z. */
 export interface Compact {
@@ -130,8 +133,9 @@ function outlineOf(strips: readonly Strip[], compacts: readonly Compact[]): Pick
   for (const { kind, at, size } of compacts) {
     const [x, y, z] = size
     const face = Math.PI / 4
-    if (FLAT_FACED.has(kind)) {
-      points.push(...flatFace(at, size))
+    const down = FLAT_FACED.get(kind)
+    if (down !== undefined) {
+      points.push(...flatFace(at, size, down))
       areas.push(...Array<number>(RIM).fill((face * y * z) / RIM))
     }
     put(at, [1, 0, 0], x / 2, face * y * z)
@@ -141,14 +145,16 @@ function outlineOf(strips: readonly Strip[], compacts: readonly Compact[]): Pick
   return { outline: Float64Array.from(points), outlineAreas: Float64Array.from(areas) }
 }
 
-/** Heads with a flat face in front, on which they stand, and the points its rim is taken as. */
-const FLAT_FACED: ReadonlySet<CompactKind> = new Set<CompactKind>(['mushroom'])
+/** Heads with a flat face on which they stand, and how far it looks down from straight ahead, rad; and the points its rim is taken as. */
+const FLAT_FACED: ReadonlyMap<CompactKind, number> = new Map<CompactKind, number>([['mushroom', 0], ['wedge', Math.PI / 4]])
 const RIM = 12
 
-function flatFace(at: Vec3, size: Vec3): number[] {
+function flatFace(at: Vec3, size: Vec3, down: number): number[] {
+  const [cos, sin] = [Math.cos(down), Math.sin(down)]
   return Array.from({ length: RIM }, (_, i) => {
     const angle = (2 * Math.PI * i) / RIM
-    return [at[0] + size[0] / 2, at[1] + (size[1] / 2) * Math.cos(angle), at[2] + (size[2] / 2) * Math.sin(angle)]
+    const rise = (size[2] / 2) * Math.sin(angle)
+    return [at[0] + (size[0] / 2) * cos + rise * sin, at[1] + (size[1] / 2) * Math.cos(angle), at[2] - (size[0] / 2) * sin + rise * cos]
   }).flat()
 }
 

@@ -1,6 +1,7 @@
 import { HOOK_STEEL_KGM3 } from '../constants'
 import type { Vec3 } from '../numerics/quaternion'
 import { WEIGHT_MATERIALS, weightSize, type WeightShape, type WeightSize } from '../tackle/weights'
+import type { Limb, LimbKind } from '../tackle/forms'
 import { STATION_COUNT, type BaitShape } from './bait'
 import type { Compact, CompactKind, Strip } from './geometry'
 import type { HookPath, PlanePoint } from './hookPath'
@@ -19,13 +20,9 @@ export function plasticStrips(bait: BaitShape): Strip[] {
     const outerM3 = (Math.PI / 4) * widthM * heightM * ds
     const trappedM3 = outerM3 * bait.hollowAt(s)
     const displacedM3 = outerM3 - trappedM3
-    const slope = bait.offSlopeAt(s)
-    const stretch = Math.hypot(1, slope)
     return {
       at: [-s, bait.offAt(s), bait.middleAt(s)],
-      axis: [1 / stretch, -slope / stretch, 0],
-      side: [slope / stretch, 1 / stretch, 0],
-      up: [0, 0, 1],
+      ...axesAt(bait.offSlopeAt(s), bait.bowSlopeAt(s)),
       lengthM: ds,
       widthM,
       heightM,
@@ -38,6 +35,15 @@ export function plasticStrips(bait: BaitShape): Strip[] {
   })
 }
 
+/** Axis toward the nose, side and back of a slice of a bent bait, unit vectors; slopes of the middle line to the left and up, toward the tail. */
+function axesAt(aside: number, rise: number): Pick<Strip, 'axis' | 'side' | 'up'> {
+  const level = Math.hypot(1, aside)
+  const axisLength = Math.hypot(1, aside, rise)
+  const axis: Vec3 = [1 / axisLength, -aside / axisLength, -rise / axisLength]
+  const side: Vec3 = [aside / level, 1 / level, 0]
+  return { axis, side, up: [axis[1] * side[2] - axis[2] * side[1], axis[2] * side[0] - axis[0] * side[2], axis[0] * side[1] - axis[1] * side[0]] }
+}
+
 /** Lumps of plastic beyond the slices: the blunt nose (drag only) and the tail with its own mass. */
 export function plasticCompacts(bait: BaitShape, nose: 'bare' | 'covered'): Compact[] {
   const L = bait.lengthM
@@ -46,20 +52,24 @@ export function plasticCompacts(bait: BaitShape, nose: 'bare' | 'covered'): Comp
     const s = 0.1 * L
     parts.push({ kind: 'nose', at: [0, 0, 0], size: [s, bait.widthAt(s), bait.heightAt(s)], massKg: 0, displacedM3: 0, joined: true })
   }
-  const tail = bait.form.tail
-  if (tail) {
-    const size: Vec3 = [tail.thickness * L, tail.width * L, tail.height * L]
-    const extruded = tail.kind === 'fork' ? [0.09 * L, size[1], size[2]] as Vec3 : size
-    const displacedM3 = (tail.kind === 'skirt' ? SKIRT_FILL : 1) * (Math.PI / 4) * extruded[0] * extruded[1] * extruded[2]
-    parts.push({
-      kind: tail.kind, at: [-tail.at * L, bait.offAt(tail.at * L), 0], yawRad: -Math.atan(bait.offSlopeAt(tail.at * L)), size: extruded, massKg: displacedM3 * bait.densityKgM3, displacedM3, joined: true,
-    })
-  }
+  for (const limb of bait.limbs) parts.push(...limbCompacts(limb, bait))
   return parts
 }
 
-/** Share of a skirt's outline that its tentacles fill. *Assumed.* */
-const SKIRT_FILL = 0.25
+/** Share of the box round a tail or limb that plastic fills: discs and rods are elliptic; thin and tapering ones, and how full a skirt is, *assumed*. */
+const FILLED: Readonly<Record<LimbKind, number>> = {
+  paddle: Math.PI / 4, fork: Math.PI / 4, fin: 0.7, curl: 0.7, skirt: 0.25 * Math.PI / 4, claw: Math.PI / 6, leg: Math.PI / 4,
+}
+
+function limbCompacts({ kind, at, width, height, thickness, aside }: Limb, bait: BaitShape): Compact[] {
+  const L = bait.soldM
+  const size: Vec3 = [thickness * L, width * L, height * L]
+  const displacedM3 = FILLED[kind] * size[0] * size[1] * size[2]
+  const s = bait.placeOf(at)
+  return (aside === undefined ? [0] : [-aside * L, aside * L]).map(y => ({
+    kind, at: [-s, bait.offAt(s) + y, bait.bowAt(s)], yawRad: -Math.atan(bait.offSlopeAt(s)), size, massKg: displacedM3 * bait.densityKgM3, displacedM3, joined: true,
+  }))
+}
 
 const LONGEST_WIRE_PIECE_M = 0.01
 

@@ -16,25 +16,37 @@ export interface Placement {
 /** Depth of the point under the back for each way of resting it, m (open stands where the wire leaves it). Typical of hand rigging. */
 export const REST_DEPTH_M: Readonly<Record<Exclude<PointRest, 'open'>, number>> = { flush: 0, skin: 0.0012, buried: 0.0025 }
 
+/** For hooks whose point stands where the wire leaves it. */
+export const OPEN = { pointRest: 'open' } as const
+
 /** A hand-laid hook may be turned this far about its eye before the bait is bent out of shape. *Assumed.* */
 export const MOST_TURN_RAD = 0.3
 
 /**
  * Places a hook whose point goes back toward the bait: turns it about the eye until the tip lies at the rest asked for,
- * as far as the bait allows, the way it is laid by hand.
+ * as far as the bait allows, the way it is laid by hand. In a slit belly the shank sinks in, and the hook stays as it was turned.
  */
-export function layPoint(path: HookPath, bait: BaitShape, rest: PointRest): Placement {
+export function layPoint(path: HookPath, bait: BaitShape, { pointRest: rest, slit = false }: { readonly pointRest: PointRest, readonly slit?: boolean }): Placement {
   if (rest === 'open') return placed(path, path, bait, openingOf(path, bait) > 0)
   const wanted = -REST_DEPTH_M[rest]
+  const laid = turnedTo(path, bait, wanted)
+  const natural = slit && openingOf(path, bait) < THROUGH_M ? turnedTo(path, bait, THROUGH_M) : path
+  return placed(natural, laid, bait, Math.abs(openingOf(laid, bait) - wanted) < 5e-4)
+}
+
+/** A point that is pushed through before it is laid back stands so far off the back, m. Typical. */
+const THROUGH_M = 0.0015
+
+/** The hook turned about its eye until its tip stands as far off the back as wanted, or as far as it can be turned. */
+function turnedTo(path: HookPath, bait: BaitShape, wanted: number): HookPath {
   let laid = path
   let turned = 0
   for (let i = 0; i < 8; i++) {
     const lever = laid.tip.s - laid.eye.s
-    const step = clamp((wanted - openingOf(laid, bait)) / lever, -MOST_TURN_RAD - turned, MOST_TURN_RAD - turned)
-    turned += step
+    turned += clamp((wanted - openingOf(laid, bait)) / lever, -MOST_TURN_RAD - turned, MOST_TURN_RAD - turned)
     laid = turnAboutEye(path, turned)
   }
-  return placed(path, laid, bait, Math.abs(openingOf(laid, bait) - wanted) < 5e-4)
+  return laid
 }
 
 const openingOf = (path: HookPath, bait: BaitShape): number =>

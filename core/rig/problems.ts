@@ -1,8 +1,10 @@
 import { BAIT_FORMS } from '../tackle/forms'
-import { HOOK_SIZES, typicalHook } from '../tackle/hooks'
+import { HOOK_SIZES } from '../tackle/hooks'
+import { KEEPERS } from '../tackle/keepers'
 import { PLASTICS } from '../tackle/materials'
 import { WEIGHT_MATERIALS } from '../tackle/weights'
 import { mToMm } from '../units'
+import { dimsOf } from './dims'
 import { FAMILIES } from './families'
 import { LIMITS, type BaitSpec, type Problem, type RigSpec } from './spec'
 
@@ -17,8 +19,21 @@ export function problemsOfBait(bait: BaitSpec): Problem[] {
     ...(bait.form in BAIT_FORMS ? [] : [{ field: 'bait.form', message: 'This bait form is not in the catalogue.' }]),
     ...(bait.material in PLASTICS ? [] : [{ field: 'bait.material', message: 'This material is not in the catalogue.' }]),
     ...within('bait.lengthM', 'Bait length', bait.lengthM, LIMITS.baitLengthM, 1000, 'mm'),
+    ...outlineProblems(bait),
     ...(bait.densityKgM3 === undefined ? [] : within('bait.densityKgM3', 'Density', bait.densityKgM3, LIMITS.densityKgM3, 0.001, 'g/cm³')),
   ]
+}
+
+/** An own outline needs a few stations in order, from the nose on, and widths that a bait can have. */
+function outlineProblems({ own }: BaitSpec): Problem[] {
+  if (!own) return []
+  const { at, width, height, rise } = own
+  const say = (message: string): Problem[] => [{ field: 'bait.own', message }]
+  if (at.length < 4 || at.length > 60) return say('An outline needs between 4 and 60 stations.')
+  if ([width, height, ...(rise ? [rise] : [])].some(list => list.length !== at.length)) return say('Every station needs a width and a height.')
+  if (at[0] !== 0 || at[at.length - 1]! > 1 || at[at.length - 1]! < 0.3 || at.some((x, i) => i > 0 && !(x > at[i - 1]!))) return say('Stations must run in order from 0 at the nose to at most 1 at the tail.')
+  if ([...width, ...height].some(x => !(x >= 0.003 && x <= 0.6))) return say('Widths and heights must lie between 0.3 and 60 % of the length.')
+  return []
 }
 
 /**
@@ -35,6 +50,8 @@ export function problemsOf(bait: BaitSpec, rig: RigSpec): Problem[] {
     ...(family.pointRests.includes(rig.pointRest)
       ? []
       : [{ field: 'rig.pointRest', message: `On a ${family.name} the point rests ${family.pointRests.join(', ')}.` }]),
+    ...(rig.keeper === undefined || family.keepers.includes(rig.keeper) ? [] : [{ field: 'rig.keeper', message: `On a ${family.name} the bait is held by: ${family.keepers.map(k => KEEPERS[k].name).join(', ')}.` }]),
+    ...(rig.guard === undefined || rig.guard === 'none' || family.guards?.includes(rig.guard) ? [] : [{ field: 'rig.guard', message: `A ${family.name} takes no such guard.` }]),
     ...(ofBait.length > 0 ? [] : hookProblems(bait, rig)),
   ]
 }
@@ -49,18 +66,26 @@ function weightProblems(rig: RigSpec, weighted: boolean): Problem[] {
     ...(rig.leaderM === undefined ? [] : within('rig.leaderM', 'Leader', rig.leaderM, LIMITS.leaderM, 1, 'm')),
     ...(rig.peg === undefined || rig.peg === 'pegged' || (rig.peg === 'free' && rig.family === 'L1') ? [] : [{ field: 'rig.peg', message: 'Only a bullet on the line can be pegged or free.' }]),
     ...(rig.bendM === undefined ? [] : within('rig.bendM', 'Bend', rig.bendM, LIMITS.bendM, 1000, 'mm')),
+    ...(rig.trimM === undefined ? [] : within('rig.trimM', 'Cut off the nose', rig.trimM, LIMITS.trimM, 1000, 'mm')),
+    ...(rig.hookAtM === undefined ? [] : within('rig.hookAtM', 'Hook laid back by', rig.hookAtM, LIMITS.hookAtM, 1000, 'mm')),
+    ...(rig.exitAtM === undefined ? [] : within('rig.exitAtM', 'Exit', rig.exitAtM, LIMITS.exitAtM, 1000, 'mm')),
     ...(rig.weightDensityKgM3 === undefined ? [] : within('rig.weightDensityKgM3', 'Density of the weight', rig.weightDensityKgM3, LIMITS.weightDensityKgM3, 0.001, 'g/cm³')),
     ...(rig.weightAtM === undefined ? [] : within('rig.weightAtM', 'Weight position', rig.weightAtM, LIMITS.weightAtM, 1000, 'mm')),
   ]
 }
+
+/** Bait that must be left after cutting, m. */
+const LEAST_LEFT_M = 0.02
 
 function hookProblems(bait: BaitSpec, rig: RigSpec): Problem[] {
   if (!HOOK_SIZES.includes(rig.hookSize)) return [{ field: 'rig.hookSize', message: 'This hook size is not in the table.' }]
   const wrong = Object.entries(rig.hook ?? {}).flatMap(([key, value]) =>
     typeof value === 'number' && value >= 0 && value < 0.2 ? [] : [{ field: `rig.hook.${key}`, message: 'A hook dimension must lie between 0 and 200 mm.' }])
   if (wrong.length > 0) return wrong
-  const { lengthM } = { ...typicalHook(FAMILIES[rig.family].hookStyle, rig.hookSize), ...rig.hook }
-  if (lengthM <= bait.lengthM) return []
+  const { lengthM } = dimsOf(FAMILIES[rig.family].hookStyle, rig)
+  const baitM = bait.lengthM - (rig.trimM ?? 0)
+  if (baitM < LEAST_LEFT_M) return [{ field: 'rig.trimM', message: `Too little bait is left: cut off less than ${Math.round(mToMm(bait.lengthM - LEAST_LEFT_M))} mm.` }]
+  if (lengthM <= baitM) return []
   const mm = (m: number): string => `${Math.round(mToMm(m))} mm`
-  return [{ field: 'rig.hookSize', message: `The hook is longer than the bait: ${mm(lengthM)} in ${mm(bait.lengthM)}. Take a smaller size.` }]
+  return [{ field: 'rig.hookSize', message: `The hook is longer than the bait: ${mm(lengthM)} in ${mm(baitM)}. Take a smaller size.` }]
 }

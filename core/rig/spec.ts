@@ -1,14 +1,20 @@
 import type { FormId } from '../tackle/forms'
-import type { HookDims, HookSize } from '../tackle/hooks'
+import type { HookDims, HookSize, WireGrade } from '../tackle/hooks'
+import type { KeeperId } from '../tackle/keepers'
 import type { PlasticId } from '../tackle/materials'
 import type { WeightMaterial } from '../tackle/weights'
 
-/**
- * E1 ball jig head, W1 belly-weighted screw-lock, O2 unweighted wide-gap offset, L1 the same behind a bullet on the line,
- * E3 flat-faced stand-up head, E7 head inside a tube, L7 hook in the middle and weight in the nose,
- * J4 hinged ball, L3 weight ahead on a leader, L4 hook over a dropper weight.
- */
-export type FamilyId = 'E1' | 'W1' | 'O2' | 'L1' | 'J4' | 'L3' | 'L4' | 'E3' | 'E7' | 'L7'
+/** E: weight at the nose, hook open. J: jointed or weedless heads. W: weight on the hook. O: no weight. L: weight on the line, or none and free. T: trailers. */
+export type FamilyId =
+  | 'E1' | 'E2' | 'E3' | 'E4' | 'E5' | 'E6' | 'E7'
+  | 'J1' | 'J2' | 'J3' | 'J4' | 'J5' | 'J6' | 'J7'
+  | 'W1' | 'W2' | 'W3' | 'W4'
+  | 'O1' | 'O2' | 'O3' | 'O4'
+  | 'L1' | 'L2' | 'L3' | 'L4' | 'L5' | 'L6' | 'L7' | 'L8' | 'L9'
+  | 'T1'
+
+/** A bundle of fibres or a wire in front of an open point. */
+export type GuardId = 'none' | 'fibre' | 'wire'
 
 /** How the point rests: open above the back, flush on it, just under the skin, or buried in the body. */
 export type PointRest = 'open' | 'flush' | 'skin' | 'buried'
@@ -18,6 +24,15 @@ export interface BaitSpec {
   readonly lengthM: number
   readonly material: PlasticId
   /** kg/m³, replaces the material's typical density */ readonly densityKgM3?: number
+  /** the angler's own outline, instead of the form's */ readonly own?: OwnOutline
+}
+
+/** A bait's outline as traced or measured: stations along it and full width and height there, all as shares of its length. */
+export interface OwnOutline {
+  readonly at: readonly number[]
+  readonly width: readonly number[]
+  readonly height: readonly number[]
+  /** height of the section's middle above the nose–tail line; on it when left out */ readonly rise?: readonly number[]
 }
 
 export interface RigSpec {
@@ -32,6 +47,15 @@ export interface RigSpec {
   readonly weightAtM?: number
   /** L1 only: held against the nose by a peg (the usual), or free to slide on the line */ readonly peg?: 'pegged' | 'free'
   /** L3 and L4: hook to weight, m; replaces the usual length */ readonly leaderM?: number
+  /** wire of the hook; standard when left out */ readonly wire?: WireGrade
+  /** a deep-belly hook of the same size */ readonly gap?: 'standard' | 'deep'
+  /** what keeps the bait on; the family's usual one when left out */ readonly keeper?: KeeperId
+  /** in front of an open point; the family's usual one when left out */ readonly guard?: GuardId
+  /** the belly slit along the gap, under a skin left on the back */ readonly slit?: boolean
+  /** a peg through bait and bend keeps a worn bait from sliding */ readonly pinned?: boolean
+  /** m from the nose where the point is brought out, instead of where the laid hook asks for it */ readonly exitAtM?: number
+  /** m cut off the nose of a worn bait */ readonly trimM?: number
+  /** m the whole hook is laid farther back than usual, as seen on the bench */ readonly hookAtM?: number
   /** m the tail stands off to the left when the nose lies straight: a bait rigged crooked bends evenly from nose to tail */ readonly bendM?: number
 }
 
@@ -45,5 +69,8 @@ export const LIMITS = {
   weightAtM: [-0.1, 0.4],
   bendM: [-0.03, 0.03],
   weightDensityKgM3: [2000, 23000],
-  leaderM: [0.03, 1.5],
+  leaderM: [0.02, 1.5],
+  trimM: [0, 0.2],
+  exitAtM: [0.003, 0.35],
+  hookAtM: [-0.02, 0.08],
 } as const

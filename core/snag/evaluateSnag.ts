@@ -29,6 +29,9 @@ const TIGHT_SHARE = 0.8
 /** Press of an obstacle on the bait as it slides by: line tension of a steady retrieve, N. *Assumed.* */
 const PRESS_N = { median: 0.8, gsd: 1.8 }
 
+/** What leans on a guard takes the pull of the line, several times the press of sliding by. *Assumed.* */
+const GUARD_PRESS = 3
+
 /** Pull given to free a caught rig, N: a firm lift with a medium rod. *Assumed.* */
 const FREE_N = { median: 12, gsd: 1.5 }
 
@@ -91,10 +94,12 @@ function meet(lip: PointLip, obstacle: Obstacle, postures: Postures, random: Ran
   const angle = contactAngle(obstacle, random) - roll
   if (Math.cos(angle) <= 0) return 'past'
   const radius = logNormal(random, obstacle.diameterM, obstacle.diameterGsd) / 2
-  const compression = logNormal(random, PRESS_N.median, PRESS_N.gsd) * lip.givePerN
+  const press = logNormal(random, PRESS_N.median, PRESS_N.gsd)
+  const compression = press * lip.givePerN
   const opening = openingAt(lip, angle)
   if (opening + compression <= radius || opening + compression <= 0) return 'past'
   const strength = logNormal(random, obstacle.strengthN, obstacle.strengthGsd)
+  if (lip.guardN > 0 && Math.min(strength, GUARD_PRESS * press) < lip.guardN) return 'past'
   return strength > logNormal(random, FREE_N.median, FREE_N.gsd) ? 'snag' : 'weed'
 }
 

@@ -1,11 +1,13 @@
 import { PLASTICS, modulusPa } from '../tackle/materials'
 import type { AssembledRig } from '../rig/assemble'
+import { guardN } from '../rig/guard'
 
 /** The point as a place where things lodge: an opening between tip and back, on an elliptic section of the bait. Metres. */
 export interface PointLip {
   /** opening above the back; negative under the skin */ readonly openingM: number
   readonly halfWidthM: number
   readonly halfHeightM: number
+  /** load that presses a guard in front of the point down, N; 0 without one */ readonly guardN: number
   /** how far the plastic gives per newton pressed on it, m/N */ readonly givePerN: number
 }
 
@@ -16,6 +18,7 @@ export function pointLip(rig: AssembledRig): PointLip {
   const width = bait.widthAt(s)
   return {
     openingM: parts.placement.openingM,
+    guardN: guardN(rig.spec),
     halfWidthM: width / 2,
     halfHeightM: bait.heightAt(s) / 2,
     givePerN: 1 / (2 * modulusPa(PLASTICS[baitSpec.material].shore00) * width),

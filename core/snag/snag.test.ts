@@ -44,7 +44,7 @@ describe('snags', () => {
 
   it('a certain catch gives the chance of one or more events: 1 - exp(-rate)', () => {
     const certain: Obstacle = { name: 'hair', perM: 0.1, diameterM: 1e-6, diameterGsd: 1, upright: 0, overhead: 1, strengthN: 1e6, strengthGsd: 1 }
-    const wide: PointLip = { openingM: 0.01, halfWidthM: 0.001, halfHeightM: 0.05, givePerN: 0 }
+    const wide: PointLip = { openingM: 0.01, halfWidthM: 0.001, halfHeightM: 0.05, givePerN: 0, guardN: 0 }
     expect(snag(wide, [certain]).snagPerCast.value).toBeCloseTo(1 - Math.exp(-1.5), 2)
   })
 

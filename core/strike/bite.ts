@@ -1,5 +1,6 @@
 import type { AssembledRig } from '../rig/assemble'
-import { FAMILIES } from '../rig/families'
+import { gapFillM } from '../rig/gap'
+import { guardN } from '../rig/guard'
 import { PLASTICS, modulusPa } from '../tackle/materials'
 import { squeezeShare } from '../fit/squeeze'
 import { openingLoadN } from '../fit/wireStrength'
@@ -9,6 +10,7 @@ import type { Line } from '../tackle/lines'
 export interface StrikeRig {
   /** plastic over the point, m; 0 when it stands open or flush */ readonly coverM: number
   /** height of plastic standing in the gap, m */ readonly filledM: number
+  /** load that presses a guard down, N; 0 without one */ readonly guardN: number
   readonly gapM: number
   readonly wireM: number
   readonly modulusPa: number
@@ -51,10 +53,10 @@ export const BITE = {
 export function strikeRig(rig: AssembledRig): StrikeRig {
   const { bait, parts, baitSpec, spec } = rig
   const plastic = PLASTICS[baitSpec.material]
-  const tip = Math.min(bait.lengthM * 0.98, Math.max(bait.lengthM * 0.02, parts.placement.path.tip.s))
   return {
     coverM: Math.max(0, -parts.placement.openingM),
-    filledM: FAMILIES[spec.family].inGap(bait, tip),
+    filledM: gapFillM(rig),
+    guardN: guardN(spec),
     gapM: parts.dims.gapM,
     wireM: parts.dims.wireM,
     modulusPa: modulusPa(plastic.shore00),

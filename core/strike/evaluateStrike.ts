@@ -92,6 +92,7 @@ function drawBite(rig: StrikeRig, random: Random): Bite {
 function lossOf(rig: StrikeRig, tackle: Tackle, one: Bite, scale: Scale): LossId | undefined {
   if (one.atM > rig.bendM + 0.3 * (rig.lengthM - rig.bendM)) return 'tailNip'
   const grip = Math.abs(one.atM - rig.pointM) <= BITE.reachM ? 1 : one.grip
+  if (grip * scale.forceN * one.forceN < rig.guardN) return 'notReached'
   const pressed = grip * scale.forceN * one.forceN / BITE.jawM2 / (3 * rig.modulusPa)
   const squeezed = Math.min(one.squeezeMost, pressed)
   if (rig.coverM > 0 && squeezed * rig.filledM / 2 < rig.coverM + SKIN_M) return 'notReached'

@@ -6,7 +6,15 @@ import { mmToM } from '../units'
  */
 export const HOOK_SIZES = ['6', '4', '2', '1', '1/0', '2/0', '3/0', '4/0', '5/0', '6/0', '7/0', '8/0', '10/0', '12/0'] as const
 export type HookSize = typeof HOOK_SIZES[number]
-export type HookStyle = 'wideGap' | 'bellyWeighted' | 'jig'
+export type HookStyle = 'wideGap' | 'bellyWeighted' | 'jig' | 'longJig' | 'worm' | 'straight'
+
+/** Wire as sold, against the standard of the size. */
+export const WIRE_GRADES = {
+  fine: { name: 'fine wire', factor: 0.8 },
+  standard: { name: 'standard wire', factor: 1 },
+  heavy: { name: 'heavy wire', factor: 1.2 },
+} as const
+export type WireGrade = keyof typeof WIRE_GRADES
 
 /** Lengths in metres. */
 export interface HookDims {
@@ -30,7 +38,8 @@ export const HOOK_SPREAD = 0.1
 /**
  * Typical dimensions of a hook.
  * Factors: open jig hooks have a gap 0.75 of a wide-gap hook and a length 0.92 (shank behind the head); a belly-weighted
- * hook has the wide-gap outline with a short keeper neck. Neck 0.15, step 0.3 and point 0.34 of length or gap are
+ * hook has the wide-gap outline with a short keeper neck; worm hooks a gap of 0.8; long-shank heads a length of 1.25 of the size's; straight-shank
+ * hooks a gap of 0.8, no neck and a small step down to the chin. Neck 0.15, step 0.3 and point 0.34 of length or gap are
  * typical of offset hooks.
  */
 export function typicalHook(style: HookStyle, size: HookSize): HookDims {
@@ -39,6 +48,9 @@ export function typicalHook(style: HookStyle, size: HookSize): HookDims {
   const gapM = mmToM(gap)
   const wireM = mmToM(wire)
   if (style === 'jig') return { lengthM: 0.92 * lengthM, gapM: 0.75 * gapM, wireM, neckM: 0, stepM: 0, pointM: 0.3 * lengthM }
+  if (style === 'longJig') return { lengthM: 1.25 * lengthM, gapM: 0.75 * gapM, wireM, neckM: 0, stepM: 0, pointM: 0.3 * lengthM }
+  if (style === 'worm') return { lengthM, gapM: 0.8 * gapM, wireM, neckM: 0.13 * lengthM, stepM: 0.3 * gapM, pointM: 0.34 * lengthM }
+  if (style === 'straight') return { lengthM, gapM: 0.8 * gapM, wireM, neckM: 0.06 * lengthM, stepM: 0.22 * gapM, pointM: 0.34 * lengthM }
   if (style === 'bellyWeighted') {
     return { lengthM, gapM, wireM, neckM: 0.1 * lengthM, stepM: 0.4 * gapM, pointM: 0.34 * lengthM }
   }

@@ -2,13 +2,14 @@
  * Soft-plastic materials. Densities are the ranges in trade use: plain plastisol 0.98–1.08, salted 1.12–1.30,
  * floating elastomer 0.86–0.95 g/cm³; the value is a middle of the range.
  */
-export type PlasticId = 'plain' | 'salted' | 'floating'
+export type PlasticId = 'plain' | 'salted' | 'heavySalted' | 'floating' | 'airCell'
 
 export interface Plastic {
   readonly id: PlasticId
   readonly name: string
   /** kg/m³ */ readonly density: { readonly value: number, readonly low: number, readonly high: number }
   /** Shore 00 hardness, 10 (very soft) to 50 (firm) */ readonly shore00: number
+  /** an elastomer melts together with plastisol in one box */ readonly elastomer?: true
   /** resistance to the point working out and to tearing, 1 for plain plastisol; assumed from "soft tears after 1–3 fish, elastomer lasts 10+" */
   readonly toughness: number
 }
@@ -16,7 +17,9 @@ export interface Plastic {
 export const PLASTICS: Readonly<Record<PlasticId, Plastic>> = {
   plain: { id: 'plain', name: 'plain plastisol', density: { value: 1030, low: 980, high: 1080 }, shore00: 25, toughness: 1 },
   salted: { id: 'salted', name: 'salted plastisol', density: { value: 1200, low: 1120, high: 1300 }, shore00: 20, toughness: 0.6 },
-  floating: { id: 'floating', name: 'floating elastomer', density: { value: 905, low: 860, high: 950 }, shore00: 35, toughness: 5 },
+  heavySalted: { id: 'heavySalted', name: 'heavy salted plastisol', density: { value: 1310, low: 1270, high: 1350 }, shore00: 18, toughness: 0.45 },
+  floating: { id: 'floating', name: 'floating elastomer', density: { value: 905, low: 860, high: 950 }, shore00: 35, toughness: 5, elastomer: true },
+  airCell: { id: 'airCell', name: 'plastisol with air cells', density: { value: 940, low: 890, high: 990 }, shore00: 22, toughness: 0.7 },
 }
 
 export const PLASTIC_IDS = Object.keys(PLASTICS) as PlasticId[]

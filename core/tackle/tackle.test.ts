@@ -49,11 +49,17 @@ describe('lines', () => {
 })
 
 describe('forms and materials', () => {
-  it('outlines are complete, closed in 0..1 and taper to the tail', () => {
+  it('outlines are complete and taper to the tail; tail and limbs reach the end of the bait', () => {
     for (const form of Object.values(BAIT_FORMS)) {
       for (const table of [form.width, form.height, form.rise]) expect(table).toHaveLength(form.at.length)
-      expect([form.at[0], form.at[form.at.length - 1]]).toEqual([0, form.tail?.kind === 'skirt' ? 0.66 : 1])
-      expect(form.height[form.height.length - 1]!).toBeLessThan(form.tail?.kind === 'skirt' ? Math.max(...form.height) : Math.max(...form.height) / 2)
+      const end = form.at[form.at.length - 1]!
+      const reach = Math.max(end, ...[form.tail, ...(form.limbs ?? [])].map(limb => limb ? limb.at + limb.thickness / 2 : 0))
+      expect(form.at[0]).toBe(0)
+      // what streams, kicks or is held out ends the bait where the body does not
+      expect(reach, form.id).toBeGreaterThan(0.94)
+      expect(reach, form.id).toBeLessThan(1.011)
+      expect(form.height[form.height.length - 1]!, form.id).toBeLessThan(form.tail?.kind === 'skirt' ? Math.max(...form.height) : 0.51 * Math.max(...form.height))
+      expect(form.at.every((x, i) => i === 0 || x > form.at[i - 1]!), form.id).toBe(true)
     }
   })
   it('firmer plastic is stiffer, within the range that was measured', () => {

@@ -23,20 +23,36 @@ export const WEIGHT_MATERIALS = {
 export type WeightMaterial = keyof typeof WEIGHT_MATERIALS
 
 /** Compact weight shapes the model knows. */
-export type WeightShape = 'ball' | 'bullet' | 'belly' | 'mushroom'
+export type WeightShape = 'ball' | 'bullet' | 'belly' | 'mushroom' | 'football' | 'wedge' | 'keel' | 'slab' | 'stick'
 
 /** Size of a compact weight: full extents along x, y, z in metres. */
 export interface WeightSize { readonly lengthM: number, readonly widthM: number, readonly heightM: number }
+
+/** Extents in proportion, and the share of their box that is filled. */
+const PROPORTIONS: Readonly<Partial<Record<WeightShape, readonly [x: number, y: number, z: number, filled: number]>>> = {
+  football: [1, 1.7, 1, Math.PI / 6],
+  wedge: [1, 1.05, 0.85, 0.6],
+  keel: [1.7, 0.85, 1.1, Math.PI / 6],
+  slab: [1.5, 0.9, 1, 0.68],
+  stick: [5, 1, 1, Math.PI / 4],
+}
 
 /**
  * Outer size of a weight of given mass and density.
  * ball: a sphere. bullet: a cone-nosed cylinder, length 1.7 of its width, filling 0.72 of the cylinder.
  * belly: a keel moulded round the shank, an ellipsoid with axes 2.4 : 0.9 : 1.
  * mushroom: a domed disc with a flat face, length 0.45 of its width, filling 0.65 of the cylinder.
- * Proportions are typical of the field.
+ * football: an ellipsoid 1 : 1.7 : 1, long across. wedge: a half-round head on a flat base, 1 : 1.05 : 0.85. keel: a fish's head, an ellipsoid
+ * 1.7 : 0.85 : 1.1. slab: a flat-backed bullet, 1.5 : 0.9 : 1. stick: a thin cylinder, 5 : 1 : 1. Proportions are typical of the field.
  */
 export function weightSize(shape: WeightShape, massKg: number, densityKgM3: number): WeightSize {
   const volume = massKg / densityKgM3
+  const ratio = PROPORTIONS[shape]
+  if (ratio) {
+    const [x, y, z, filled] = ratio
+    const unit = Math.cbrt(volume / (x * y * z * filled))
+    return { lengthM: x * unit, widthM: y * unit, heightM: z * unit }
+  }
   if (shape === 'ball') {
     const d = Math.cbrt((6 * volume) / Math.PI)
     return { lengthM: d, widthM: d, heightM: d }

@@ -1,6 +1,6 @@
 import {
-  BOTTOM_IDS, COVER_IDS, FAMILY_IDS, FORM_IDS, HOOK_SIZES, LIMITS, LINE_KINDS, PLASTIC_IDS, SALINITY_RANGE_GKG, STREAM_RANGE_MS, TEMPERATURE_RANGE_C,
-  WEIGHT_MATERIALS, type BottomId, type CoverId, type FamilyId, type FormId, type LineKind, type PlasticId, type WeightMaterial,
+  BOTTOM_IDS, COVER_IDS, FAMILY_IDS, FORM_IDS, HOOK_SIZES, KEEPER_IDS, LIMITS, LINE_KINDS, PLASTIC_IDS, SALINITY_RANGE_GKG, STREAM_RANGE_MS, TEMPERATURE_RANGE_C,
+  WEIGHT_MATERIALS, type BottomId, type CoverId, type FamilyId, type FormId, type KeeperId, type LineKind, type PlasticId, type WeightMaterial,
 } from '#core'
 import { z } from 'zod'
 
@@ -39,6 +39,23 @@ export const pointRest = oneOf(['open', 'flush', 'skin', 'buried'] as const, 'Po
 export const bendM = number('Bend', LIMITS.bendM, 'm')
 export const weightAtM = number('Weight position', LIMITS.weightAtM, 'm')
 export const leaderM = number('Leader', LIMITS.leaderM, 'm')
+export const trimM = number('Cut off the nose', LIMITS.trimM, 'm')
+export const hookAtM = number('Hook laid back by', LIMITS.hookAtM, 'm')
+export const exitAtM = number('Exit', LIMITS.exitAtM, 'm')
+export const keeper = oneOf<KeeperId>(KEEPER_IDS, 'Keeper')
+export const wire = oneOf(['fine', 'standard', 'heavy'] as const, 'Wire')
+export const gap = oneOf(['standard', 'deep'] as const, 'Gap')
+export const guard = oneOf(['none', 'fibre', 'wire'] as const, 'Guard')
+
+const dimension = (name: string): z.ZodOptional<z.ZodNumber> => z.number({ error: `${name}: expected a number in m.` }).min(0).max(0.2).optional()
+/** A hook's own measurements, each instead of the typical one. */
+export const hook = z.strictObject({
+  lengthM: dimension('Hook length'), gapM: dimension('Gap'), wireM: dimension('Wire'),
+  neckM: dimension('Neck'), stepM: dimension('Step'), pointM: dimension('Point length'),
+})
+const shares = z.array(z.number().min(-0.6).max(1)).max(60)
+/** A bait's own outline; what it must hold to is checked with the rig. */
+export const own = z.strictObject({ at: shares, width: shares, height: shares, rise: shares.optional() })
 export const peg = oneOf(['pegged', 'free'] as const, 'Peg')
 export const surfaceMS = number('Current', STREAM_RANGE_MS, 'm/s')
 export const towardRad = number('Direction of the current', [-Math.PI, Math.PI], 'rad')

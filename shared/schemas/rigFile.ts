@@ -5,12 +5,11 @@ import { lineSchema, streamSchema } from './spread'
 
 /** One rig, bait or weight in one water, for the command line. SI throughout; see docs/formats.md. */
 const positive = (name: string, unit: string): z.ZodNumber => z.number({ error: `${name}: expected a number in ${unit}.` }).positive({ error: `${name} must be above 0 ${unit}.` })
-const dimension = (name: string): z.ZodOptional<z.ZodNumber> => z.number({ error: `${name}: expected a number in m.` }).min(0).max(0.2).optional()
 
 const exactWater = z.strictObject({ depthM: field.depthM, densityKgM3: positive('Water density', 'kg/m³'), viscosityPaS: positive('Viscosity', 'Pa·s') })
 const namedWater = z.strictObject({ depthM: field.depthM, temperatureC: field.temperatureC, salinityGKg: field.salinityGKg })
 
-const baitSchema = z.strictObject({ form: field.form, lengthM: field.baitLengthM, material: field.plastic, densityKgM3: field.densityKgM3.optional() })
+const baitSchema = z.strictObject({ form: field.form, lengthM: field.baitLengthM, material: field.plastic, densityKgM3: field.densityKgM3.optional(), own: field.own.optional() })
 const rigSchema = z.strictObject({
   family: field.family,
   hookSize: field.hookSize,
@@ -22,10 +21,16 @@ const rigSchema = z.strictObject({
   bendM: field.bendM.optional(),
   peg: field.peg.optional(),
   leaderM: field.leaderM.optional(),
-  hook: z.strictObject({
-    lengthM: dimension('Hook length'), gapM: dimension('Gap'), wireM: dimension('Wire'),
-    neckM: dimension('Neck'), stepM: dimension('Step'), pointM: dimension('Point length'),
-  }).optional(),
+  wire: field.wire.optional(),
+  gap: field.gap.optional(),
+  keeper: field.keeper.optional(),
+  guard: field.guard.optional(),
+  slit: z.boolean().optional(),
+  pinned: z.boolean().optional(),
+  trimM: field.trimM.optional(),
+  hookAtM: field.hookAtM.optional(),
+  exitAtM: field.exitAtM.optional(),
+  hook: field.hook.optional(),
 })
 const weightSchema = z.strictObject({
   shape: z.enum(['ball', 'bullet', 'belly'], { error: 'Shape: expected one of ball, bullet, belly.' }),

@@ -17,6 +17,16 @@ export const laneSchema = z.strictObject({
   bendM: field.bendM.optional(),
   peg: field.peg.optional(),
   leaderM: field.leaderM.optional(),
+  wire: field.wire.optional(),
+  gap: field.gap.optional(),
+  keeper: field.keeper.optional(),
+  guard: field.guard.optional(),
+  slit: z.boolean().optional(),
+  pinned: z.boolean().optional(),
+  trimM: field.trimM.optional(),
+  hookAtM: field.hookAtM.optional(),
+  exitAtM: field.exitAtM.optional(),
+  hook: field.hook.optional(),
 })
 export type Lane = z.infer<typeof laneSchema>
 
@@ -38,7 +48,7 @@ const holdSchema = z.discriminatedUnion('mode', [
   z.strictObject({ mode: z.literal('slack') }),
   z.strictObject({ mode: z.enum(['controlled', 'tight']), rodDistanceM: field.rodDistanceM }),
 ])
-export const baitSchema = z.strictObject({ form: field.form, lengthM: field.baitLengthM, material: field.plastic })
+export const baitSchema = z.strictObject({ form: field.form, lengthM: field.baitLengthM, material: field.plastic, densityKgM3: field.densityKgM3.optional(), own: field.own.optional() })
 export const lineSchema = z.strictObject({ kind: field.lineKind, strengthN: field.lineStrengthN, hold: holdSchema.optional() })
 
 /** The shape alone: rigs that cannot be built as they stand still pass, as they may while someone is changing them. */

@@ -18,7 +18,7 @@ const path = (shape: DrawnShape): string => {
 const plastic = computed(() => props.drawing.shapes.filter(s => s.kind === 'body' || s.kind === 'tail'))
 const slots = computed(() => props.drawing.shapes.filter(s => s.kind === 'slot'))
 const wires = computed(() => props.drawing.shapes.filter(s => s.kind === 'wire' || s.kind === 'eye'))
-const weights = computed(() => props.drawing.shapes.filter(s => s.kind === 'ball' || s.kind === 'bullet' || s.kind === 'belly'))
+const weights = computed(() => props.drawing.shapes.filter(s => s.kind === 'weight'))
 
 /** Ruler from the nose: millimetres by ten, or inches by quarter. */
 const ruler = computed(() => {

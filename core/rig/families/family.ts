@@ -1,10 +1,11 @@
 import type { HookDims, HookStyle } from '../../tackle/hooks'
+import type { KeeperId } from '../../tackle/keepers'
 import type { WeightShape } from '../../tackle/weights'
 import type { BaitShape } from '../bait'
 import type { Compact } from '../geometry'
-import type { PlanePoint } from '../hookPath'
+import type { HookPath, PlanePoint } from '../hookPath'
 import type { Placement } from '../placement'
-import type { FamilyId, PointRest, RigSpec } from '../spec'
+import type { FamilyId, GuardId, PointRest, RigSpec } from '../spec'
 
 /** A weight that hangs on its own: hinged, ahead on a leader, below on a dropper, or free to slide on the line. */
 export interface SecondWeight {
@@ -13,6 +14,7 @@ export interface SecondWeight {
   readonly densityKgM3: number
   /** tie point to the middle of the weight, m; Infinity when it is free to slide away */ readonly tetherM: number
   /** the line to the rod is tied to, or runs through, the weight */ readonly lineOnWeight: boolean
+  /** drag against a sphere as wide as the weight; the shape's own when left out */ readonly dragFactor?: number
 }
 
 /** What a family adds to a bait: its hook laid in place, its weight, and where the line is tied. */
@@ -23,17 +25,43 @@ export interface FamilyParts {
   /** a head hides the blunt nose from the flow */ readonly noseCovered: boolean
   readonly tie: PlanePoint
   readonly second?: SecondWeight
+  /** wire besides the hook: a trailing hook */ readonly trailing?: HookPath
+  /** the hook lies on the back and hardly enters the bait */ readonly onTop?: true
+  /** a head pushed inside a hollow bait: its width and middle, m */ readonly inside?: { readonly diameterM: number, readonly atM: number }
 }
+
+/** What families are listed under. */
+export const FAMILY_GROUPS = {
+  open: 'weight at the nose, hook open',
+  jointed: 'jointed and weedless heads',
+  belly: 'weight on the hook',
+  bare: 'no weight',
+  line: 'weight on the line',
+  finesse: 'hooked in the middle',
+  trailer: 'trailers',
+} as const
+export type FamilyGroup = keyof typeof FAMILY_GROUPS
 
 /** A way of rigging. Adding one is writing one of these and naming it in `families/index.ts`. */
 export interface Family {
   readonly id: FamilyId
   readonly name: string
   /** for narrow columns */ readonly shortName: string
+  readonly group: FamilyGroup
+  /** what it is for, and what to mind, in a sentence */ readonly advice: string
   readonly weighted: boolean
+  /** usual weights, lightest and heaviest, kg */ readonly usualKg?: readonly [number, number]
+  /** the weight can be moved by hand */ readonly slides?: true
   readonly hookStyle: HookStyle
-  /** the hook lies on the back and hardly enters the bait */ readonly onTop?: true
+  /** ways to keep the bait on, the usual one first */ readonly keepers: readonly KeeperId[]
+  /** what may stand in front of an open point, the usual one first; nothing when left out */ readonly guards?: readonly GuardId[]
+  /** needs a hollow bait */ readonly hollowOnly?: true
   /** ways the point may rest, the usual one first */ readonly pointRests: readonly PointRest[]
   /** height of plastic that stands in the gap where the point passes, m */ inGap(bait: BaitShape, s: number): number
   place(bait: BaitShape, spec: RigSpec): FamilyParts
 }
+
+/** A weedless hook has the whole body in its gap. */
+export const wholeBody = (bait: BaitShape, s: number): number => bait.heightAt(s)
+/** A hook along the middle has only the back above it. */
+export const backOnly = (bait: BaitShape, s: number): number => bait.topAt(s) - bait.bowAt(s)

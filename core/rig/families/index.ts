@@ -1,10 +1,20 @@
 import type { FamilyId } from '../spec'
-import { ballHead, standUpHead } from './ballHead'
-import { bellyWeighted } from './bellyWeighted'
+import { BELLY } from './bellyWeighted'
 import type { Family } from './family'
-import { headInTube, noseWeighted } from './inside'
-import { dropperRig, hingedBall, leaderRig } from './jointed'
-import { offsetHook, peggedBullet } from './offset'
+import { HEADS } from './heads'
+import { INSIDE } from './inside'
+import { JOINTED } from './jointed'
+import { OFFSET } from './offset'
 
-export const FAMILIES: Readonly<Record<FamilyId, Family>> = { W1: bellyWeighted, O2: offsetHook, L1: peggedBullet, E1: ballHead, E3: standUpHead, E7: headInTube, L7: noseWeighted, J4: hingedBall, L3: leaderRig, L4: dropperRig }
-export const FAMILY_IDS = Object.keys(FAMILIES) as FamilyId[]
+export { FAMILY_GROUPS, type Family, type FamilyGroup } from './family'
+export { USUAL_LEADER_M } from './jointed'
+
+const all: Readonly<Record<FamilyId, Family>> = { ...BELLY, ...OFFSET, ...HEADS, ...JOINTED, ...INSIDE }
+
+/** In the order they are offered: by group, the commonest first. */
+const ORDER: readonly FamilyId[] = [
+  'W1', 'W2', 'W3', 'W4', 'O2', 'O1', 'O3', 'O4', 'L8', 'E1', 'E2', 'E3', 'E4', 'E5', 'E6', 'E7',
+  'J4', 'J3', 'J1', 'J2', 'J5', 'J6', 'J7', 'L1', 'L2', 'L3', 'L4', 'L5', 'L6', 'L7', 'L9', 'T1',
+]
+export const FAMILIES: Readonly<Record<FamilyId, Family>> = Object.fromEntries(ORDER.map(id => [id, all[id]])) as Record<FamilyId, Family>
+export const FAMILY_IDS = ORDER

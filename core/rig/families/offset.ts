@@ -1,51 +1,68 @@
-import { typicalHook } from '../../tackle/hooks'
+import { ozToKg } from '../../units'
+import type { HookStyle } from '../../tackle/hooks'
 import type { BaitShape } from '../bait'
+import { dimsOf } from '../dims'
 import { offsetPath } from '../hookPath'
 import { weightCompact, weightDensity } from '../parts'
 import { layPoint } from '../placement'
 import type { RigSpec } from '../spec'
-import type { Family, FamilyParts } from './family'
+import { RING_M } from './bellyWeighted'
+import { wholeBody, type Family, type FamilyParts } from './family'
 
-/** O2: the eye tucked into the nose, the neck leaving by the chin, the shank along the belly, nothing but the hook's own weight. */
-export const offsetHook: Family = {
-  id: 'O2',
-  name: 'offset hook, unweighted',
-  shortName: 'offset, no weight',
-  weighted: false,
-  hookStyle: 'wideGap',
-  pointRests: ['flush', 'skin', 'buried'],
-  inGap: (bait, s) => bait.heightAt(s),
-  place: placeOffset,
+/** The eye tucked into the nose, or carried in front of it by a screw, the shank along the belly, nothing but the hook's own weight. */
+const bareHook = (style: HookStyle, ahead = 0) => (bait: BaitShape, spec: RigSpec): FamilyParts => {
+  const dims = dimsOf(style, style === 'bellyWeighted' ? { wire: 'fine', ...spec } : spec)
+  const eye = { s: (spec.hookAtM ?? 0) - ahead, z: 0 }
+  return { dims, placement: layPoint(offsetPath(dims, eye), bait, spec), compacts: [], noseCovered: false, tie: eye }
 }
 
-function placeOffset(bait: BaitShape, spec: RigSpec): FamilyParts {
-  const dims = { ...typicalHook('wideGap', spec.hookSize), ...spec.hook }
-  const eye = { s: 0, z: 0 }
-  return { dims, placement: layPoint(offsetPath(dims, eye), bait, spec.pointRest), compacts: [], noseCovered: false, tie: eye }
+/** A bullet ahead of the hook: held against the nose, so that both move as one and the line leaves the bullet's front; or free to slide. */
+function withBullet(bait: BaitShape, spec: RigSpec): FamilyParts {
+  const hook = bareHook('wideGap')(bait, spec)
+  if (spec.peg === 'free') {
+    return { ...hook, second: { shape: 'bullet', massKg: spec.weightKg, densityKgM3: weightDensity(spec), tetherM: Infinity, lineOnWeight: true } }
+  }
+  const bullet = weightCompact('bullet', spec.weightKg, weightDensity(spec), { s: 0, z: 0 }, true)
+  const half = bullet.size[0] / 2
+  const at = spec.weightAtM ?? -half
+  return {
+    ...hook,
+    compacts: [{ ...bullet, at: [-at, 0, 0] }],
+    noseCovered: bullet.size[1] >= bait.widthAt(0.05 * bait.lengthM),
+    tie: { s: at - half, z: 0 },
+  }
 }
 
-/** L1: the same hook behind a bullet weight: held against the nose by a peg, so that both move as one and the line leaves the bullet's front; or free to slide. */
-export const peggedBullet: Family = {
-  id: 'L1',
-  name: 'offset hook behind a bullet weight',
-  shortName: 'offset and bullet',
-  weighted: true,
-  hookStyle: 'wideGap',
-  pointRests: ['flush', 'skin', 'buried'],
-  inGap: (bait, s) => bait.heightAt(s),
-  place(bait, spec) {
-    const hook = placeOffset(bait, spec)
-    if (spec.peg === 'free') {
-      return { ...hook, second: { shape: 'bullet', massKg: spec.weightKg, densityKgM3: weightDensity(spec), tetherM: Infinity, lineOnWeight: true } }
-    }
-    const bullet = weightCompact('bullet', spec.weightKg, weightDensity(spec), { s: 0, z: 0 }, true)
-    const half = bullet.size[0] / 2
-    const at = spec.weightAtM ?? -half
-    return {
-      ...hook,
-      compacts: [{ ...bullet, at: [-at, 0, 0] }],
-      noseCovered: bullet.size[1] >= bait.widthAt(0.05 * bait.lengthM),
-      tie: { s: at - half, z: 0 },
-    }
+const bare = { group: 'bare', weighted: false, pointRests: ['flush', 'skin', 'buried'], inGap: wholeBody } as const
+const line = { group: 'line', weighted: true, hookStyle: 'wideGap', inGap: wholeBody } as const
+
+export const OFFSET = {
+  O1: {
+    ...bare, id: 'O1', name: 'offset worm hook, unweighted', shortName: 'worm hook', hookStyle: 'worm', keepers: ['neck', 'chinBarb'],
+    advice: 'The bait must hang straight; skin-hook the point.', place: bareHook('worm'),
   },
-}
+  O2: {
+    ...bare, id: 'O2', name: 'wide-gap offset hook, unweighted', shortName: 'wide gap, no weight', hookStyle: 'wideGap', keepers: ['neck', 'screw', 'chinBarb'],
+    advice: 'For thick baits, craws and tubes; the eye tucked in, or left out so that plastic fills the neck.', place: bareHook('wideGap'),
+  },
+  O3: {
+    ...bare, id: 'O3', name: 'straight-shank hook, unweighted', shortName: 'straight shank', hookStyle: 'straight', keepers: ['barb'],
+    advice: 'For slim baits in mats: a straight pull to the point, a snell knot on it.', place: bareHook('straight'),
+  },
+  O4: {
+    ...bare, id: 'O4', name: 'screw-lock hook, unweighted, light wire', shortName: 'screw-lock, light', hookStyle: 'bellyWeighted', keepers: ['screw', 'chinBarb'],
+    advice: 'Down to small sizes for baits of 50 to 65 mm; light wire opens under heavy line.', place: bareHook('bellyWeighted', RING_M),
+  },
+  L8: {
+    ...bare, id: 'L8', name: 'weightless stick or jerkbait on a worm hook', shortName: 'weightless', hookStyle: 'worm', keepers: ['neck', 'screw'],
+    advice: 'Skips, lands quietly, darts; casts are short.', place: bareHook('worm'),
+  },
+  L1: {
+    ...line, id: 'L1', name: 'offset hook behind a bullet weight', shortName: 'offset and bullet', pointRests: ['flush', 'skin', 'buried'], keepers: ['neck', 'screw'], usualKg: [ozToKg(1 / 8), ozToKg(7 / 8)],
+    advice: 'Pegged it goes through cover as one; free, the bait lags and darts after a snap.', place: withBullet,
+  },
+  L2: {
+    ...line, id: 'L2', name: 'heavy pegged bullet for mats', shortName: 'punch rig', pointRests: ['buried', 'skin', 'flush'], keepers: ['neck', 'screw'], usualKg: [ozToKg(3 / 4), ozToKg(1.5)],
+    advice: 'Mass and a slim profile break through a mat; peg it and bury the point.', place: (bait, spec) => withBullet(bait, { ...spec, peg: 'pegged' }),
+  },
+} as const satisfies Partial<Record<string, Family>>

@@ -1,12 +1,10 @@
 import type { Verdict } from '#core'
 import type { SpreadContent } from '#schemas/spread'
-import { CalcError, createCalcClient, type CalcClient } from '~/workers/client'
+import { CalcError } from '~/workers/client'
 import type { EvaluateJob, LaneOutcome } from '~/workers/protocol'
 import { copy } from '~/utils/data'
-import { spawnCalcWorker } from '~/workers/spawn'
+import { calculator } from '~/workers/calculator'
 
-let client: CalcClient | undefined
-const calculator = (): CalcClient => client ??= createCalcClient(spawnCalcWorker)
 
 /** After this long without an answer the sheet says that it is working. */
 const PATIENCE_MS = 250

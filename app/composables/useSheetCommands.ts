@@ -6,11 +6,13 @@ import { UNIT_SYSTEMS } from '~/utils/units'
 import { chord, plain, type KeyCommand } from './useKeys'
 
 /** The views of one sheet. */
-export type SheetView = 'spread' | 'tank'
+export const VIEWS = ['spread', 'bench', 'tank'] as const
+export type SheetView = typeof VIEWS[number]
+export const VIEW_NAMES: Readonly<Record<SheetView, string>> = { spread: 'Spread', bench: 'Bench', tank: 'Tank' }
 
 /** Address of a view of a saved spread, or of the sheet that is not saved yet. */
 export const viewPath = (view: SheetView, id: string | undefined): string =>
-  view === 'spread' ? (id ? `/spread/${id}` : '/') : (id ? `/tank/${id}` : '/tank')
+  id ? `/${view}/${id}` : view === 'spread' ? '/' : `/${view}`
 
 export interface SheetActions {
   readonly drop: () => void
@@ -60,6 +62,7 @@ export function useSheetCommands(actions: SheetActions) {
 
   const palette = computed<PaletteEntry[]>(() => [
     { label: 'Go to the Spread', icon: 'i-lucide-columns-3', onSelect: () => actions.go('spread') },
+    { label: 'Go to the Bench', icon: 'i-lucide-ruler', onSelect: () => actions.go('bench') },
     { label: 'Go to the Tank', icon: 'i-lucide-waves', onSelect: () => actions.go('tank') },
     { label: 'Save', icon: 'i-lucide-save', kbds: ['Ctrl', 'S'], onSelect: () => actions.save() },
     { label: 'Save as a new spread', icon: 'i-lucide-copy-plus', onSelect: () => actions.save(true) },

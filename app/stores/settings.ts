@@ -1,12 +1,20 @@
 import { UNIT_SYSTEMS, UNITS, type UnitSystem } from '~/utils/units'
 
 export const THEMES = ['day', 'dusk', 'glare'] as const
+/** Outline of a bank card, mm (ISO/IEC 7810, ID-1). */
+export const CARD_MM = [85.6, 53.98] as const
+/** CSS pixels per millimetre of a screen that keeps to the standard, and what can be set. */
+export const USUAL_PX_PER_MM = 96 / 25.4
+export const PX_PER_MM_RANGE = [2, 9] as const
 export type Theme = typeof THEMES[number]
 
 /** How this browser likes to show things; kept on this device. */
 export const useSettings = defineStore('settings', () => {
   const system = useLocalStorage<UnitSystem>('dunecrest.units', 'mixed')
   const theme = useLocalStorage<Theme>('dunecrest.theme', 'day')
+  const pxPerMm = useLocalStorage('dunecrest.pxPerMm', USUAL_PX_PER_MM)
+  const calibrated = useLocalStorage('dunecrest.calibrated', false)
+  if (!(pxPerMm.value >= PX_PER_MM_RANGE[0] && pxPerMm.value <= PX_PER_MM_RANGE[1])) pxPerMm.value = USUAL_PX_PER_MM
   if (!UNIT_SYSTEMS.includes(system.value)) system.value = 'mixed'
   if (!THEMES.includes(theme.value)) theme.value = 'day'
   const units = computed(() => UNITS[system.value])
@@ -14,5 +22,5 @@ export const useSettings = defineStore('settings', () => {
     document.documentElement.dataset.theme = theme.value
     document.documentElement.classList.toggle('dark', theme.value === 'dusk')
   })
-  return { system, theme, units }
+  return { system, theme, units, pxPerMm, calibrated }
 })

@@ -1,5 +1,5 @@
 import type { Verdict } from '#core'
-import type { EvaluateJob, LaneOutcome, Reply, Request } from './protocol'
+import type { EvaluateJob, LaneOutcome, QuestionId, Questions, Reply, Request } from './protocol'
 
 /** The part of a worker the client needs, so that it can be tried without a browser. */
 export interface Endpoint {
@@ -26,11 +26,12 @@ export interface CallOptions {
 
 export interface CalcClient {
   evaluate: (job: EvaluateJob, options?: CallOptions) => Promise<Verdict>
+  /** asks one question */ ask: <Q extends QuestionId>(about: Q, job: Questions[Q]['job'], options?: CallOptions) => Promise<Questions[Q]['answer']>
   close: () => void
 }
 
 interface Pending {
-  readonly resolve: (verdict: Verdict) => void
+  readonly resolve: (answer: unknown) => void
   readonly reject: (error: CalcError) => void
   readonly onLane: CallOptions['onLane']
 }
@@ -65,14 +66,15 @@ export function createCalcClient(spawn: () => Endpoint, deadlineMs = 15_000): Ca
     if (!call) return
     if (reply.type === 'lane') call.onLane?.(reply.letter, reply.outcome)
     else if (reply.type === 'done') call.resolve(reply.verdict)
+    else if (reply.type === 'answer') call.resolve(reply.answer)
     else call.reject(new CalcError('failed', reply.message))
   }
 
-  function evaluate(job: EvaluateJob, { signal, onLane }: CallOptions = {}): Promise<Verdict> {
+  function call(request: (id: number) => Request, { signal, onLane }: CallOptions): Promise<unknown> {
     if (signal?.aborted) return Promise.reject(new CalcError('aborted', 'The calculation was called off.'))
     const worker = endpoint ??= start()
     const id = ++lastId
-    return new Promise<Verdict>((resolve, reject) => {
+    return new Promise<unknown>((resolve, reject) => {
       const abort = (): void => {
         worker.send({ type: 'cancel', id })
         settle(() => reject(new CalcError('aborted', 'The calculation was called off.')))
@@ -84,11 +86,17 @@ export function createCalcClient(spawn: () => Endpoint, deadlineMs = 15_000): Ca
         pending.delete(id)
         then()
       }
-      pending.set(id, { resolve: verdict => settle(() => resolve(verdict)), reject: error => settle(() => reject(error)), onLane })
+      pending.set(id, { resolve: answer => settle(() => resolve(answer)), reject: error => settle(() => reject(error)), onLane })
       signal?.addEventListener('abort', abort)
-      worker.send({ type: 'evaluate', id, job })
+      worker.send(request(id))
     })
   }
 
-  return { evaluate, close: () => stop('aborted', 'The page was left.') }
+  const evaluate = (job: EvaluateJob, options: CallOptions = {}): Promise<Verdict> =>
+    call(id => ({ type: 'evaluate', id, job }), options) as Promise<Verdict>
+
+  const ask = <Q extends QuestionId>(about: Q, job: Questions[Q]['job'], options: CallOptions = {}): Promise<Questions[Q]['answer']> =>
+    call(id => ({ type: 'ask', id, about, job }), options) as Promise<Questions[Q]['answer']>
+
+  return { evaluate, ask, close: () => stop('aborted', 'The page was left.') }
 }

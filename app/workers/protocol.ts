@@ -1,3 +1,4 @@
+import type { BenchAdvice, BenchJob, BenchLook } from './bench'
 import type { BaitSpec, Conditions, DropFailure, Problem, RigDrawing, RigReport, RigSolid, RigSpec, Verdict } from '#core'
 
 /** What crosses between the page and the worker: plain data only. */
@@ -15,11 +16,20 @@ export type LaneOutcome =
   | { readonly kind: 'failed', readonly code: DropFailure, readonly message: string, readonly drawing: RigDrawing, readonly solid: RigSolid }
   | { readonly kind: 'invalid', readonly problems: readonly Problem[] }
 
+/** One-off questions, each with its own kind of answer. */
+export interface Questions {
+  readonly look: { readonly job: BenchJob, readonly answer: BenchLook }
+  readonly advise: { readonly job: BenchJob, readonly answer: BenchAdvice }
+}
+export type QuestionId = keyof Questions
+
 export type Request =
+  | { readonly type: 'ask', readonly id: number, readonly about: QuestionId, readonly job: Questions[QuestionId]['job'] }
   | { readonly type: 'evaluate', readonly id: number, readonly job: EvaluateJob }
   | { readonly type: 'cancel', readonly id: number }
 
 export type Reply =
+  | { readonly type: 'answer', readonly id: number, readonly answer: Questions[QuestionId]['answer'] }
   | { readonly type: 'lane', readonly id: number, readonly letter: string, readonly outcome: LaneOutcome }
   | { readonly type: 'done', readonly id: number, readonly verdict: Verdict }
   | { readonly type: 'failed', readonly id: number, readonly message: string }

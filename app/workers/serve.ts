@@ -1,5 +1,6 @@
 import { assembleRig, drawRig, evaluateRig, failure, judgeLanes, problemsOf, solidOf, success, type JudgedLane } from '#core'
-import type { EvaluateJob, LaneJob, LaneOutcome, Reply, Request } from './protocol'
+import { adviseOn, lookAt } from './bench'
+import type { EvaluateJob, LaneJob, LaneOutcome, QuestionId, Questions, Reply, Request } from './protocol'
 
 /** Outcomes kept so that undo, redo and a change to one lane cost nothing for the others. */
 const KEPT = 80
@@ -15,8 +16,14 @@ export function serve(reply: (message: Reply) => void): (request: Request) => Pr
 
   return async (request) => {
     if (request.type === 'cancel') return void cancelled.add(request.id)
-    const { id, job } = request
+    const { id } = request
     try {
+      if (request.type === 'ask') {
+        await nextTask()
+        if (!cancelled.has(id)) reply({ type: 'answer', id, answer: answer(request.about, request.job) })
+        return
+      }
+      const { job } = request
       const judged: JudgedLane[] = []
       for (const lane of job.lanes) {
         await nextTask()
@@ -34,6 +41,10 @@ export function serve(reply: (message: Reply) => void): (request: Request) => Pr
       cancelled.delete(id)
     }
   }
+}
+
+function answer(about: QuestionId, job: Questions[QuestionId]['job']): Questions[QuestionId]['answer'] {
+  return about === 'look' ? lookAt(job) : adviseOn(job)
 }
 
 const nextTask = (): Promise<void> => new Promise(resolve => setTimeout(resolve, 0))

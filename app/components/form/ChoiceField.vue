@@ -1,9 +1,12 @@
 <script setup lang="ts" generic="T extends string">
 /** A choice from a short list, by its names. */
-const props = defineProps<{ label: string, modelValue: T, items: readonly { readonly value: T, readonly label: string }[], hideLabel?: boolean }>()
+const props = defineProps<{ label: string, modelValue: T, items: readonly { readonly value: T, readonly label: string, /** listed under this heading */ readonly group?: string }[], hideLabel?: boolean }>()
 const emit = defineEmits<{ 'update:modelValue': [value: T] }>()
 const id = useId()
-const list = computed(() => props.items.map(({ value, label }) => ({ value: value as string, label })))
+const list = computed(() => props.items.flatMap(({ value, label, group }, i) => [
+  ...(group && group !== props.items[i - 1]?.group ? [{ type: 'label' as const, label: group }] : []),
+  { value: value as string, label },
+]))
 </script>
 
 <template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { nameSchema } from '#schemas/spread'
 import { THEMES } from '~/stores/settings'
-import { viewPath, type SheetView } from '~/composables/useSheetCommands'
+import { VIEW_NAMES, viewPath, VIEWS, type SheetView } from '~/composables/useSheetCommands'
 import { UNIT_SYSTEMS } from '~/utils/units'
 
 /** Name of the sheet, keeping it, undo, units, theme, help. */
@@ -26,7 +26,7 @@ function takeName(event: Event): void {
   <header class="bar no-print">
     <h1 class="mark figure">Dunecrest</h1>
     <nav class="views" aria-label="Views">
-      <NuxtLink v-for="one in (['spread', 'tank'] as const)" :key="one" :to="viewPath(one, spread.saved?.id)" :aria-current="one === view ? 'page' : undefined">{{ one === 'spread' ? 'Spread' : 'Tank' }}</NuxtLink>
+      <NuxtLink v-for="one in VIEWS" :key="one" :to="viewPath(one, spread.saved?.id)" :aria-current="one === view ? 'page' : undefined">{{ VIEW_NAMES[one] }}</NuxtLink>
     </nav>
     <span class="name">
       <input class="figure" :value="spread.name" aria-label="Name of this spread" maxlength="100" :aria-invalid="nameError ? 'true' : 'false'" aria-describedby="name-error" @change="takeName">

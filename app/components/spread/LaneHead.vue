@@ -1,13 +1,13 @@
 <script setup lang="ts">
-import { FAMILIES, FAMILY_IDS } from '#catalogue'
 import type { Lane } from '#schemas/spread'
+import { familyItems } from '~/utils/families'
 import { moved, newLane, withFamily } from '~/utils/lanes'
 
 /** A lane's name: letter, way of rigging, and what can be done with the lane. */
 const props = defineProps<{ lane: Lane, index: number }>()
 const spread = useSpread()
 const lanes = computed(() => spread.content.lanes)
-const families = computed(() => FAMILY_IDS.map(value => ({ value, label: lanes.value.length > 3 ? FAMILIES[value].shortName : FAMILIES[value].name })))
+const families = computed(() => familyItems(lanes.value.length > 3))
 
 function duplicate(): void {
   spread.edit((draft) => {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { DrawnShape, RigDrawing } from '#core'
+import { shapePath } from '~/utils/plane'
 
 /** A rig from the side, from the same geometry that is dropped, at a scale all lanes share, with a ruler in true lengths. */
 const props = defineProps<{ drawing: RigDrawing, perM: number, width: number, height: number, unitLabel: string, described: string }>()
@@ -8,13 +9,7 @@ const centre = computed(() => {
   const [left, bottom, right, top] = props.drawing.bounds
   return { x: props.width / 2 - ((left + right) / 2) * props.perM, y: (props.height - 20) / 2 + ((top + bottom) / 2) * props.perM }
 })
-const path = (shape: DrawnShape): string => {
-  let d = ''
-  for (let i = 0; i < shape.points.length; i += 2) {
-    d += `${i === 0 ? 'M' : 'L'}${(centre.value.x + shape.points[i]! * props.perM).toFixed(1)} ${(centre.value.y - shape.points[i + 1]! * props.perM).toFixed(1)}`
-  }
-  return shape.closed ? `${d}Z` : d
-}
+const path = (shape: DrawnShape): string => shapePath(shape, { perM: props.perM, x0: centre.value.x, y0: centre.value.y })
 const plastic = computed(() => props.drawing.shapes.filter(s => s.kind === 'body' || s.kind === 'tail'))
 const slots = computed(() => props.drawing.shapes.filter(s => s.kind === 'slot'))
 const wires = computed(() => props.drawing.shapes.filter(s => s.kind === 'wire' || s.kind === 'eye'))

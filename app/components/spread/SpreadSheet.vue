@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { FAMILIES, FAMILY_IDS } from '#catalogue'
 import { VueDraggable } from 'vue-draggable-plus'
 import type { Lane, Letter } from '#schemas/spread'
+import { familyItems } from '~/utils/families'
 import { axesOf } from '~/utils/axes'
 
 /** The home view: the water, the bait, the rigs side by side, and which to tie on. */
@@ -31,7 +31,9 @@ const goTo = (letter: Letter): void => {
   spread.picked = letter
   lanesHost.value?.querySelector(`.lane-${letter}`)?.scrollIntoView({ inline: 'start', block: 'nearest' })
 }
-const addMenu = computed(() => FAMILY_IDS.map(id => ({ label: FAMILIES[id].name, onSelect: () => spread.addLane(id) })))
+const addMenu = Object.values(Object.groupBy(familyItems(), item => item.group)).map(items => [
+  { label: items![0]!.group, type: 'label' as const }, ...items!.map(({ value, label }) => ({ label, onSelect: () => spread.addLane(value) })),
+])
 </script>
 
 <template>
@@ -39,7 +41,7 @@ const addMenu = computed(() => FAMILY_IDS.map(id => ({ label: FAMILIES[id].name,
     <WaterStrip />
     <BaitRow>
       <span class="grow" />
-      <UDropdownMenu :items="addMenu">
+      <UDropdownMenu :items="addMenu" :ui="{ content: 'max-h-[70vh] overflow-y-auto' }">
         <button type="button" class="add" :disabled="spread.content.lanes.length >= 5"><UIcon name="i-lucide-plus" /> Add a rig</button>
       </UDropdownMenu>
     </BaitRow>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { FAMILIES, stepWeight } from '#catalogue'
+import { FAMILIES, stepWeight, USUAL_LEADER_M } from '#catalogue'
 import type { Lane } from '#schemas/spread'
 import { weightText } from '~/utils/units'
 
@@ -14,8 +14,8 @@ const mm = (m: number): number => Math.round(m * 1000) / 1000
 const stepBend = (by: 1 | -1): void => edit({ bendM: mm((props.lane.bendM ?? 0) + by * 0.002) })
 /** From the nose, in steps of two millimetres; the usual place of a belly weight is about 0.7 of the shank back. */
 const stepPlace = (by: 1 | -1): void => edit({ weightAtM: mm((props.lane.weightAtM ?? 0.024) + by * 0.002) })
-const USUAL_LEADER_M = computed(() => props.lane.family === 'L3' ? 0.4 : 0.3)
-const stepLeader = (by: 1 | -1): void => edit({ leaderM: Math.min(1.5, Math.max(0.1, Math.round(((props.lane.leaderM ?? USUAL_LEADER_M.value) + by * 0.1) * 10) / 10)) })
+const usualLeaderM = computed(() => (USUAL_LEADER_M as Partial<Record<Lane['family'], number>>)[props.lane.family])
+const stepLeader = (by: 1 | -1): void => edit({ leaderM: Math.min(1.5, Math.max(0.1, Math.round(((props.lane.leaderM ?? usualLeaderM.value ?? 0.3) + by * 0.1) * 10) / 10)) })
 const heavier = (by: 1 | -1): void => edit({ weightKg: stepWeight(settings.units.ladderKg, props.lane.weightKg, by) })
 </script>
 
@@ -23,9 +23,9 @@ const heavier = (by: 1 | -1): void => edit({ weightKg: stepWeight(settings.units
   <div class="try">
     <LadderStepper v-if="family.weighted" label="weight" :value="weightText(lane.weightKg, settings.system)" @step="heavier" />
     <LadderStepper label="crooked by" :value="`${Math.round((lane.bendM ?? 0) * 1000)} mm`" :down-disabled="(lane.bendM ?? 0) <= 0" :up-disabled="(lane.bendM ?? 0) >= 0.03" @step="stepBend" />
-    <LadderStepper v-if="lane.family === 'W1'" label="weight at" :value="lane.weightAtM === undefined ? 'usual' : `${Math.round(lane.weightAtM * 1000)} mm`" @step="stepPlace" />
+    <LadderStepper v-if="family.slides" label="weight at" :value="lane.weightAtM === undefined ? 'usual' : `${Math.round(lane.weightAtM * 1000)} mm`" @step="stepPlace" />
     <button v-if="lane.family === 'L1'" type="button" class="peg" :aria-pressed="lane.peg !== 'free'" @click="edit({ peg: lane.peg === 'free' ? 'pegged' : 'free' })">{{ lane.peg === 'free' ? 'free: peg it' : 'pegged: let it slide' }}</button>
-    <LadderStepper v-if="lane.family === 'L3' || lane.family === 'L4'" label="leader" :value="`${lane.leaderM ?? USUAL_LEADER_M} m`" @step="stepLeader" />
+    <LadderStepper v-if="usualLeaderM !== undefined" label="leader" :value="`${lane.leaderM ?? usualLeaderM} m`" @step="stepLeader" />
   </div>
 </template>
 

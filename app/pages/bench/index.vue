@@ -1,0 +1,3 @@
+<template>
+  <BenchSheet :id="undefined" />
+</template>

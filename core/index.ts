@@ -22,7 +22,7 @@ export { findSize, type Instead, type SizeAnswer, type SizeFit } from './fit/fin
 export { benchDimensions, type BenchDimensions } from './fit/dimensions'
 export { riggingGuide, type RiggingGuide, type RigMark, type RigStep } from './fit/guide'
 export { straightness, type Straightness } from './fall/straightness'
-export type { FitRule, Verdict as FitVerdict } from './fit/rules'
+export { tightestOf, type FitRule, type Verdict as FitVerdict } from './fit/rules'
 export { LOSSES, type Loss, type LossId } from './strike/evaluateStrike'
 export { fromHeadingPitchRoll, rotate, pitchOf, rollOf, type Quaternion, type Vec3 } from './numerics/quaternion'
 export { FAMILIES, FAMILY_GROUPS, FAMILY_IDS, USUAL_LEADER_M, type Family, type FamilyGroup } from './rig/families'
@@ -38,7 +38,7 @@ export { LIMITS, type BaitSpec, type FamilyId, type GuardId, type OwnOutline, ty
 export { BOTTOM_IDS, BOTTOMS, COVER_IDS, COVERS, type BottomId, type CoverId } from './snag/cover'
 export { CAST_M, type SnagResult } from './snag/evaluateSnag'
 export { BAIT_FORMS, FORM_IDS, type FormId } from './tackle/forms'
-export { HOOK_SIZES, typicalHook, WIRE_GRADES, type HookDims, type HookSize, type WireGrade } from './tackle/hooks'
+export { HOOK_SIZES, typicalHook, WIRE_GRADES, type HookDims, type HookSize, type HookStyle, type WireGrade } from './tackle/hooks'
 export { LINE_KINDS, LINE_STOCKS, LINE_STRENGTHS_LB, lineFromLb, lineOf, type Line, type LineKind } from './tackle/lines'
 export { PLASTICS, PLASTIC_IDS, type PlasticId } from './tackle/materials'
 export {

@@ -1,6 +1,6 @@
 import type { Spread, SpreadSummary } from '#schemas/spread'
 import { viewPath, type SheetView } from './useSheetCommands'
-import { ServerRefusal } from './useSpreads'
+import { ServerRefusal } from '~/utils/api'
 
 /**
  * Saving, renaming, deleting and reopening as the header and the keys offer them, with what to tell the person.

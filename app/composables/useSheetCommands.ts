@@ -6,9 +6,9 @@ import { UNIT_SYSTEMS } from '~/utils/units'
 import { chord, plain, type KeyCommand } from './useKeys'
 
 /** The views of one sheet. */
-export const VIEWS = ['spread', 'bench', 'tank'] as const
+export const VIEWS = ['spread', 'bench', 'tank', 'box'] as const
 export type SheetView = typeof VIEWS[number]
-export const VIEW_NAMES: Readonly<Record<SheetView, string>> = { spread: 'Spread', bench: 'Bench', tank: 'Tank' }
+export const VIEW_NAMES: Readonly<Record<SheetView, string>> = { spread: 'Spread', bench: 'Bench', tank: 'Tank', box: 'Box' }
 
 /** Address of a view of a saved spread, or of the sheet that is not saved yet. */
 export const viewPath = (view: SheetView, id: string | undefined): string =>
@@ -24,10 +24,13 @@ export interface SheetActions {
   readonly go: (view: SheetView) => void
 }
 
+/** Steps back and forward of what a view edits: the sheet, unless it says otherwise. */
+export interface Steps { readonly undo: () => void, readonly redo: () => void, readonly canUndo: boolean, readonly canRedo: boolean }
+
 export interface PaletteEntry { readonly label: string, readonly icon: string, readonly kbds?: string[], readonly onSelect: () => void }
 
 /** Everything the keys and the command palette can do to the sheet. */
-export function useSheetCommands(actions: SheetActions) {
+export function useSheetCommands(actions: SheetActions, steps: () => Steps, withLanes: boolean) {
   const spread = useSpread()
   const settings = useSettings()
   const chosen = computed<Lane | undefined>(() => spread.content.lanes.find(l => l.letter === spread.picked) ?? spread.content.lanes[0])
@@ -46,15 +49,18 @@ export function useSheetCommands(actions: SheetActions) {
     if (draft.lanes.length > 1) draft.lanes = draft.lanes.filter(l => l.letter !== letter)
   })
 
-  const keys: KeyCommand[] = [
+  const laneKeys: KeyCommand[] = [
     { keys: '1 … 5', says: 'choose a rig', matches: plain('1', '2', '3', '4', '5'), run: event => void (spread.picked = spread.content.lanes[Number(event.key) - 1]?.letter ?? spread.picked) },
     { keys: '. ,', says: 'weight of the chosen rig up, down', matches: plain('.', ','), run: event => weigh(event.key === '.' ? 1 : -1) },
     { keys: '+ −', says: 'hook size of the chosen rig up, down', matches: plain('+', '=', '-'), run: event => hook(event.key === '-' ? -1 : 1) },
     { keys: '< >', says: 'move the chosen rig left, right', matches: plain('<', '>'), run: event => shift(event.key === '>' ? 1 : -1) },
     { keys: 'Delete', says: 'remove the chosen rig', matches: plain('Delete'), run: () => remove(chosen.value?.letter) },
     { keys: 'Space', says: 'drop the rigs, or pause', matches: plain(' '), run: actions.drop },
-    { keys: 'Ctrl Z', says: 'undo', matches: chord('z'), run: spread.undo },
-    { keys: 'Ctrl Shift Z', says: 'redo', matches: event => chord('z', true)(event) || chord('y')(event), run: spread.redo },
+  ]
+  const keys: KeyCommand[] = [
+    ...withLanes ? laneKeys : [],
+    { keys: 'Ctrl Z', says: 'undo', matches: chord('z'), run: () => steps().undo() },
+    { keys: 'Ctrl Shift Z', says: 'redo', matches: event => chord('z', true)(event) || chord('y')(event), run: () => steps().redo() },
     { keys: 'Ctrl S', says: 'save', matches: chord('s'), run: () => actions.save() },
     { keys: 'Ctrl K or /', says: 'find a command', matches: event => chord('k')(event) || plain('/')(event), run: actions.showPalette },
     { keys: '?', says: 'show these keys', matches: plain('?'), run: actions.showKeys },
@@ -64,6 +70,7 @@ export function useSheetCommands(actions: SheetActions) {
     { label: 'Go to the Spread', icon: 'i-lucide-columns-3', onSelect: () => actions.go('spread') },
     { label: 'Go to the Bench', icon: 'i-lucide-ruler', onSelect: () => actions.go('bench') },
     { label: 'Go to the Tank', icon: 'i-lucide-waves', onSelect: () => actions.go('tank') },
+    { label: 'Go to the Box', icon: 'i-lucide-package', onSelect: () => actions.go('box') },
     { label: 'Save', icon: 'i-lucide-save', kbds: ['Ctrl', 'S'], onSelect: () => actions.save() },
     { label: 'Save as a new spread', icon: 'i-lucide-copy-plus', onSelect: () => actions.save(true) },
     { label: 'Open a saved spread', icon: 'i-lucide-folder-open', onSelect: actions.showSpreads },

@@ -1,4 +1,6 @@
 import type { BenchAdvice, BenchJob, BenchLook } from './bench'
+import type { FitsAnswer, FitsJob, ReadAnswer, ReadJob } from './box'
+import type { TraceAnswer, TraceJob } from './trace'
 import type { BaitSpec, Conditions, DropFailure, Problem, RigDrawing, RigReport, RigSolid, RigSpec, Verdict } from '#core'
 
 /** What crosses between the page and the worker: plain data only. */
@@ -20,6 +22,9 @@ export type LaneOutcome =
 export interface Questions {
   readonly look: { readonly job: BenchJob, readonly answer: BenchLook }
   readonly advise: { readonly job: BenchJob, readonly answer: BenchAdvice }
+  readonly fits: { readonly job: FitsJob, readonly answer: FitsAnswer[] }
+  readonly read: { readonly job: ReadJob, readonly answer: ReadAnswer }
+  readonly trace: { readonly job: TraceJob, readonly answer: TraceAnswer }
 }
 export type QuestionId = keyof Questions
 

@@ -1,5 +1,7 @@
 import { assembleRig, drawRig, evaluateRig, failure, judgeLanes, problemsOf, solidOf, success, type JudgedLane } from '#core'
 import { adviseOn, lookAt } from './bench'
+import { fitsOf, readRows } from './box'
+import { tracePicture } from './trace'
 import type { EvaluateJob, LaneJob, LaneOutcome, QuestionId, Questions, Reply, Request } from './protocol'
 
 /** Outcomes kept so that undo, redo and a change to one lane cost nothing for the others. */
@@ -43,8 +45,11 @@ export function serve(reply: (message: Reply) => void): (request: Request) => Pr
   }
 }
 
-function answer(about: QuestionId, job: Questions[QuestionId]['job']): Questions[QuestionId]['answer'] {
-  return about === 'look' ? lookAt(job) : adviseOn(job)
+/** Who answers what. */
+const ANSWERS: { readonly [Q in QuestionId]: (job: Questions[Q]['job']) => Questions[Q]['answer'] } = { look: lookAt, advise: adviseOn, fits: fitsOf, read: readRows, trace: tracePicture }
+
+function answer<Q extends QuestionId>(about: Q, job: Questions[Q]['job']): Questions[Q]['answer'] {
+  return ANSWERS[about](job)
 }
 
 const nextTask = (): Promise<void> => new Promise(resolve => setTimeout(resolve, 0))

@@ -5,7 +5,7 @@ import type { BaitSpec, FamilyId, RigSpec } from '../rig/spec'
 import { HOOK_SIZES, WIRE_GRADES, type HookSize, type WireGrade } from '../tackle/hooks'
 import type { Line } from '../tackle/lines'
 import { evaluateFit, type FitResult } from './evaluateFit'
-import type { FitRule, Verdict } from './rules'
+import { room, tightestOf, type FitRule, type Verdict } from './rules'
 
 /** How one hook size comes out in a bait; `worst` is the rule with the least room. */
 export interface SizeFit { readonly size: HookSize, readonly verdict: Verdict, readonly worst: FitRule }
@@ -59,9 +59,7 @@ function sizesOf(bait: BaitSpec, spec: RigSpec, line?: Line): SizeFit[] {
 const bearing = (fit: FitResult): readonly FitRule[] => fit.rules.filter(r => OF_SIZE.has(r.id))
 const verdictOfSize = (fit: FitResult): Verdict => bearing(fit).reduce<Verdict>((sum, r) => r.verdict === 'fail' || sum === 'fail' ? 'fail' : r.verdict === 'near' || sum === 'near' ? 'near' : 'pass', 'pass')
 
-/** Room of a rule as a share of its limit, so that millimetres and newtons compare; never more than a half, so that one roomy rule does not count for another. */
-const room = (rule: FitRule): number => Math.min(0.5, rule.margin / Math.max(1e-9, Math.abs(rule.limit)))
-const tightest = (fit: FitResult): FitRule => bearing(fit).reduce((a, b) => room(b) < room(a) ? b : a)
+const tightest = (fit: FitResult): FitRule => tightestOf(bearing(fit))
 
 const RANK: Readonly<Record<Verdict, number>> = { pass: 0, near: 1, fail: 2 }
 

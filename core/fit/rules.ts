@@ -33,3 +33,9 @@ export function judge(
   const verdict: Verdict = margin >= band ? 'pass' : margin >= -band ? 'near' : 'fail'
   return { ...rule, margin, verdict, sentence: say[verdict] }
 }
+
+/** Room of a rule as a share of its limit, so that millimetres and newtons compare; never more than a half, so that one roomy rule does not count for another. */
+export const room = (rule: FitRule): number => Math.min(0.5, rule.margin / Math.max(1e-9, Math.abs(rule.limit)))
+
+/** The rule with the least room. @throws TypeError when there is none */
+export const tightestOf = (rules: readonly FitRule[]): FitRule => rules.reduce((a, b) => room(b) < room(a) ? b : a)

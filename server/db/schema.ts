@@ -1,4 +1,5 @@
-import { index, integer, jsonb, pgTable, text, timestamp, uuid } from 'drizzle-orm/pg-core'
+import { index, integer, jsonb, pgTable, serial, text, timestamp, uuid } from 'drizzle-orm/pg-core'
+import type { ItemDetails } from '#schemas/box'
 import type { SpreadContent } from '#schemas/spread'
 
 /** A saved spread. A deleted one stays, marked, so that deleting can be undone. */
@@ -11,3 +12,19 @@ export const spreads = pgTable('spreads', {
   updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
   deletedAt: timestamp('deleted_at', { withTimezone: true }),
 }, table => [index('spreads_updated_at').on(table.updatedAt)])
+
+/** A thing in the angler's box. A deleted one stays, marked, so that deleting can be undone. */
+export const boxItems = pgTable('box_items', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  kind: text('kind').notNull(),
+  name: text('name').notNull(),
+  count: integer('count').notNull(),
+  tags: jsonb('tags').$type<string[]>().notNull(),
+  notes: text('notes').notNull(),
+  details: jsonb('details').$type<ItemDetails>().notNull(),
+  revision: integer('revision').notNull().default(1),
+  /** order in which things came in, also within one import */ position: serial('position').notNull(),
+  createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
+  updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
+  deletedAt: timestamp('deleted_at', { withTimezone: true }),
+}, table => [index('box_items_position').on(table.position)])

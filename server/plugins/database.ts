@@ -1,9 +1,11 @@
 import { mkdtempSync, mkdirSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { dirname, join } from 'node:path'
+import { DEMO_BOX } from '../../demo/box'
 import { DEMO_SPREADS } from '../../demo/spreads'
 import { openDatabase, useDatabase, type OpenDatabase } from '../db/client'
 import { DataFolderInUse } from '../db/lock'
+import { seedBox } from '../services/box'
 import { seedSpreads } from '../services/spreads'
 
 /** Opens the data folder; requests wait for it; it is closed with the server. */
@@ -25,7 +27,10 @@ async function start(): Promise<OpenDatabase> {
   try {
     const open = await openDatabase(process.env.DUNECREST_DATA ?? '.data/dunecrest', migrations)
     useDatabase(open)
-    if (process.env.DUNECREST_DEMO === '1') await seedSpreads(DEMO_SPREADS)
+    if (process.env.DUNECREST_DEMO === '1') {
+      await seedSpreads(DEMO_SPREADS)
+      await seedBox(DEMO_BOX)
+    }
     return open
   }
   finally {

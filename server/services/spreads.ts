@@ -2,14 +2,7 @@ import type { z } from 'zod'
 import type { createSchema, Spread, SpreadSummary, updateSchema } from '#schemas/spread'
 import { database } from '../db/client'
 import * as repository from '../repositories/spreads'
-
-/** A refusal that a route turns into a status and a sentence. */
-export class Refused extends Error {
-  constructor(readonly status: 404 | 409, message: string) {
-    super(message)
-    this.name = 'Refused'
-  }
-}
+import { Refused } from './refused'
 
 const GONE = 'There is no spread at this address. It may have been deleted.'
 

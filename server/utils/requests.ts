@@ -2,20 +2,22 @@ import { createError, defineEventHandler, getRequestHeader, getRouterParam, type
 import { z } from 'zod'
 import { fieldErrors } from '#schemas/problems'
 import type { FieldError } from '#schemas/spread'
-import { Refused } from '../services/spreads'
+import { Refused } from '../services/refused'
 
 /** Largest body taken, bytes: a hundred times the largest spread. */
 const MOST_BYTES = 256 * 1024
+/** The same for the box: ten thousand things. */
+export const BOX_BYTES = 16 * 1024 * 1024
 
 const refuse = (statusCode: number, message: string, fields: readonly FieldError[] = []) =>
   createError({ statusCode, statusMessage: message.replace(/[^\x20-\x7e]/g, ' '), message, data: { fields } })
 
 /**
  * Reads and checks a JSON body.
- * @throws 413 above MOST_BYTES, 400 when it is not JSON, 422 with one entry a field when it does not fit the schema
+ * @throws 413 above `mostBytes`, 400 when it is not JSON, 422 with one entry a field when it does not fit the schema
  */
-export async function readValid<T>(event: H3Event, schema: z.ZodType<T>): Promise<T> {
-  const text = await readText(event)
+export async function readValid<T>(event: H3Event, schema: z.ZodType<T>, mostBytes = MOST_BYTES): Promise<T> {
+  const text = await readText(event, mostBytes)
   let body: unknown
   try {
     body = JSON.parse(text)
@@ -29,14 +31,14 @@ export async function readValid<T>(event: H3Event, schema: z.ZodType<T>): Promis
   throw refuse(422, fields[0]?.message ?? 'The request does not fit.', fields)
 }
 
-async function readText(event: H3Event): Promise<string> {
+async function readText(event: H3Event, mostBytes: number): Promise<string> {
   const tooBig = refuse(413, 'The request is too large.')
-  if (Number(getRequestHeader(event, 'content-length') ?? 0) > MOST_BYTES) throw tooBig
+  if (Number(getRequestHeader(event, 'content-length') ?? 0) > mostBytes) throw tooBig
   const chunks: Buffer[] = []
   let size = 0
   for await (const chunk of event.node.req as AsyncIterable<Buffer>) {
     size += chunk.length
-    if (size > MOST_BYTES) throw tooBig
+    if (size > mostBytes) throw tooBig
     chunks.push(chunk)
   }
   return Buffer.concat(chunks).toString('utf8')

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { nameSchema } from '#schemas/spread'
 import { THEMES } from '~/stores/settings'
-import { VIEW_NAMES, viewPath, VIEWS, type SheetView } from '~/composables/useSheetCommands'
+import { VIEW_NAMES, viewPath, VIEWS, type SheetView, type Steps } from '~/composables/useSheetCommands'
 import { UNIT_SYSTEMS } from '~/utils/units'
 
 /** Name of the sheet, keeping it, undo, units, theme, help. */
-defineProps<{ saving: boolean, view: SheetView }>()
+defineProps<{ saving: boolean, view: SheetView, steps: Steps }>()
 const emit = defineEmits<{ save: [], rename: [name: string], spreads: [], fresh: [], palette: [], keys: [], discard: [] }>()
 const spread = useSpread()
 const settings = useSettings()
@@ -38,8 +38,8 @@ function takeName(event: Event): void {
     <button type="button" class="key" @click="emit('spreads')"><UIcon name="i-lucide-folder-open" /> <span class="text">Spreads</span></button>
     <button type="button" class="key" @click="emit('fresh')"><UIcon name="i-lucide-file-plus" /> <span class="text">New</span></button>
     <span class="pair">
-      <button type="button" class="key icon" aria-label="Undo" :disabled="!spread.canUndo" @click="spread.undo()"><UIcon name="i-lucide-undo-2" /></button>
-      <button type="button" class="key icon" aria-label="Redo" :disabled="!spread.canRedo" @click="spread.redo()"><UIcon name="i-lucide-redo-2" /></button>
+      <button type="button" class="key icon" aria-label="Undo" :disabled="!steps.canUndo" @click="steps.undo()"><UIcon name="i-lucide-undo-2" /></button>
+      <button type="button" class="key icon" aria-label="Redo" :disabled="!steps.canRedo" @click="steps.redo()"><UIcon name="i-lucide-redo-2" /></button>
     </span>
     <span class="gap" />
     <ChoiceField label="units" :model-value="settings.system" :items="units" @update:model-value="value => settings.system = value" />

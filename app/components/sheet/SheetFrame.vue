@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { viewPath, type SheetView } from '~/composables/useSheetCommands'
+import { viewPath, type SheetView, type Steps } from '~/composables/useSheetCommands'
 
 /** What every view of a sheet shares: header, keys, dialogs, and opening the spread of the address. */
-const props = defineProps<{ id: string | undefined, view: SheetView }>()
+const props = defineProps<{ id: string | undefined, view: SheetView, /** what undo works on, where it is not the sheet */ steps?: Steps }>()
 const emit = defineEmits<{ drop: [] }>()
 const spread = useSpread()
 const keeping = useKeeping(props.view)
+const steps = computed<Steps>(() => props.steps ?? spread)
 const missing = ref<string>()
 const loading = ref(true)
 const showing = reactive({ spreads: false, palette: false, keys: false, cautions: false })
@@ -29,7 +30,7 @@ const { keys, palette } = useSheetCommands({
   showKeys: () => void (showing.keys = true),
   startNew: () => void startNew(),
   go: view => void navigateTo(viewPath(view, spread.saved?.id)),
-})
+}, () => steps.value, props.view !== 'box')
 useKeys(keys)
 useHead({ title: () => `${spread.name} · Dunecrest` })
 </script>
@@ -37,7 +38,7 @@ useHead({ title: () => `${spread.name} · Dunecrest` })
 <template>
   <main class="sheet">
     <AppHeader
-      :saving="keeping.saving.value" :view="view" @save="keeping.save()" @rename="name => keeping.rename(name)" @discard="spread.discard()"
+      :saving="keeping.saving.value" :view="view" :steps="steps" @save="keeping.save()" @rename="name => keeping.rename(name)" @discard="spread.discard()"
       @spreads="showing.spreads = true" @fresh="startNew" @palette="showing.palette = true" @keys="showing.keys = true"
     />
     <p class="print-only figure title">Dunecrest: {{ spread.name }}</p>

@@ -3,7 +3,7 @@ import { useDateFormat } from '@vueuse/core'
 import type { SpreadSummary } from '#schemas/spread'
 import { nameSchema } from '#schemas/spread'
 import { viewPath, type SheetView } from '~/composables/useSheetCommands'
-import { ServerRefusal } from '~/composables/useSpreads'
+import { ServerRefusal } from '~/utils/api'
 
 /** Saved spreads: open, rename, delete with undo. */
 const open = defineModel<boolean>('open', { required: true })

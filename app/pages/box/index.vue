@@ -1,0 +1,3 @@
+<template>
+  <BoxSheet :id="undefined" />
+</template>

@@ -1,0 +1,27 @@
+import type { BoxItem, ItemInput } from '#schemas/box'
+import { database } from '../db/client'
+import * as repository from '../repositories/box'
+import { Refused } from './refused'
+
+export const allItems = (): Promise<BoxItem[]> => repository.listItems(database())
+export const addItems = (items: readonly ItemInput[]): Promise<BoxItem[]> => repository.insertItems(database(), items)
+
+/** @throws Refused 409 when one of them was changed or deleted since; nothing is changed then */
+export async function changeItems(changes: readonly repository.ItemChange[]): Promise<BoxItem[]> {
+  const changed = await repository.updateItems(database(), changes)
+  if (!changed) throw new Refused(409, 'The box was changed elsewhere meanwhile. Load it again; nothing of this change was kept.')
+  return changed
+}
+
+/** @throws Refused 404 when none of them is there */
+export async function deleteItems(ids: readonly string[]): Promise<void> {
+  if (await repository.markDeleted(database(), ids) === 0) throw new Refused(404, 'These things are no longer in the box.')
+}
+
+export const restoreItems = (ids: readonly string[]): Promise<BoxItem[]> => repository.unmarkDeleted(database(), ids)
+
+/** Fills an empty box, and only an empty one. Returns how many things were put in. */
+export async function seedBox(items: readonly ItemInput[]): Promise<number> {
+  if (await repository.countItems(database()) > 0) return 0
+  return (await repository.insertItems(database(), items)).length
+}

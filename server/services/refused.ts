@@ -1,0 +1,7 @@
+/** A refusal that a route turns into a status and a sentence. */
+export class Refused extends Error {
+  constructor(readonly status: 404 | 409, message: string) {
+    super(message)
+    this.name = 'Refused'
+  }
+}

@@ -1,4 +1,4 @@
-import { gToKg, kgToG, mToMm, mmToM } from '#core'
+import { gToKg, kgToG, LIMITS, mToMm, mmToM } from '#core'
 import { detailsSchema, itemSchema, type ItemDetails, type ItemInput } from '#schemas/box'
 import { csvLine } from './dropRecord'
 
@@ -43,6 +43,8 @@ const COLUMN_OF: Readonly<Record<string, BoxColumn>> = {
   'details.shape': 'shape', 'details.line': 'line', 'details.strengthN': 'strength_kg', 'details.power': 'power', 'details.castKg': 'cast_from_g',
 }
 
+const LENGTH_MESSAGE = `Bait length must be a number from ${mToMm(LIMITS.baitLengthM[0])} to ${mToMm(LIMITS.baitLengthM[1])} mm.`
+
 /**
  * A row of the table as a thing.
  * @param row number as a spreadsheet counts it, for its errors
@@ -70,7 +72,7 @@ export function itemOf(given: BoxRow, row: number): { readonly item?: ItemInput,
     errors: parsed.error.issues.map((issue) => {
       const path = issue.path.filter(key => typeof key === 'string').join('.')
       const column = path === 'details.lengthM' && cell('kind') === 'rod' ? 'rod_m' : path === 'details.lengthM' && cell('kind') === 'line' ? 'line_m' : COLUMN_OF[path] ?? (path || 'kind')
-      return { row, column, message: issue.message }
+      return { row, column, message: column === 'length_mm' ? LENGTH_MESSAGE : issue.message }
     }),
   }
 }

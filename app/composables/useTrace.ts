@@ -1,6 +1,7 @@
 import { CalcError } from '~/workers/client'
 import { calculator } from '~/workers/calculator'
 import type { Picture, Trace, TracedStation } from '~/workers/trace'
+import { pixelsOf } from '~/utils/pixels'
 import { noseFirst } from '~/utils/traced'
 
 /** Longer side of a picture that is traced, px: finer than a tenth of a millimetre on a hand's breadth, and quick. */
@@ -40,7 +41,7 @@ export function useTrace() {
 
   async function open(file: File, want: 'bait' | 'scale'): Promise<void> {
     try {
-      await look(await pixelsOf(file), want)
+      await look((await pixelsOf(file, LONGEST)).picture, want)
     }
     catch {
       message.value = 'This file is not a picture that the browser can read. A JPEG or PNG photograph will do.'
@@ -56,17 +57,4 @@ export function useTrace() {
 
   onScopeDispose(() => running?.abort())
   return { picture, trace, message, busy, reversed, look, open, nudge }
-}
-
-async function pixelsOf(file: File): Promise<Picture> {
-  const bitmap = await createImageBitmap(file)
-  const scale = Math.min(1, LONGEST / Math.max(bitmap.width, bitmap.height))
-  const canvas = document.createElement('canvas')
-  canvas.width = Math.round(bitmap.width * scale)
-  canvas.height = Math.round(bitmap.height * scale)
-  const ctx = canvas.getContext('2d')
-  if (!ctx) throw new Error('pixelsOf: no canvas')
-  ctx.drawImage(bitmap, 0, 0, canvas.width, canvas.height)
-  bitmap.close()
-  return { width: canvas.width, height: canvas.height, rgba: ctx.getImageData(0, 0, canvas.width, canvas.height).data }
 }

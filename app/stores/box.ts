@@ -63,7 +63,7 @@ export const useBox = defineStore('box', () => {
     const { items: made } = await ask<{ items: BoxItem[] }>('/api/box', 'PUT', { changes: changes.map(({ id, item }) => ({ id, revision: byId.value.get(id)!.revision, item })) })
     const fresh = new Map(made.map(item => [item.id, item]))
     items.value = items.value.map(item => fresh.get(item.id) ?? item)
-    return { undo: () => write(before.map(({ id, revision: _, ...item }) => ({ id, item }))) }
+    return { undo: () => write(before.map(({ id, revision: _, photographed: __, ...item }) => ({ id, item }))) }
   }
 
   const remember = (step: Step): void => {
@@ -81,12 +81,18 @@ export const useBox = defineStore('box', () => {
     const changes = ids.flatMap((id) => {
       const found = byId.value.get(id)
       if (!found) return []
-      const { id: _, revision: __, ...item } = found
+      const { id: _, revision: __, photographed: ___, ...item } = found
       return [{ id, item: alter(item) }]
     })
     const step = changes.length > 0 ? await exchange(() => write(changes)) : undefined
     if (step) remember(step)
     return step !== undefined
+  }
+
+  /** Sets or takes away a photograph; kept at once, outside of undo. */
+  async function photograph(id: string, photo: string | null): Promise<void> {
+    const done = await exchange(async () => (await ask(`/api/box/${id}/photo`, 'PUT', { photo }), true))
+    if (done) items.value = items.value.map(item => item.id === id ? { ...item, photographed: photo !== null } : item)
   }
 
   async function remove(ids: readonly string[]): Promise<void> {
@@ -104,7 +110,7 @@ export const useBox = defineStore('box', () => {
   }
 
   return {
-    items, byId, loaded, busy, error, load, add, change, remove,
+    items, byId, loaded, busy, error, load, add, change, remove, photograph,
     undo: () => void back(done, undone), redo: () => void back(undone, done),
     canUndo: computed(() => done.value.length > 0), canRedo: computed(() => undone.value.length > 0),
   }

@@ -1,4 +1,4 @@
-import type { Picture } from '~/workers/trace'
+import type { Picture } from '../workers/trace'
 
 /** What the made-up photograph shows, for those who want to check the tracing: shares of length as in the catalogue. */
 export const SAMPLE_TRUTH = {

@@ -22,6 +22,7 @@ export const boxItems = pgTable('box_items', {
   tags: jsonb('tags').$type<string[]>().notNull(),
   notes: text('notes').notNull(),
   details: jsonb('details').$type<ItemDetails>().notNull(),
+  /** a small JPEG as a data address */ photo: text('photo'),
   revision: integer('revision').notNull().default(1),
   /** order in which things came in, also within one import */ position: serial('position').notNull(),
   createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),

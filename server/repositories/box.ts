@@ -3,9 +3,12 @@ import type { BoxItem, ItemInput } from '#schemas/box'
 import type { Database } from '../db/client'
 import { boxItems } from '../db/schema'
 
-type Row = typeof boxItems.$inferSelect
+/** Everything of a row but the photograph, which is only read when asked for; whether there is one is told. */
+const columns = {
+  id: boxItems.id, name: boxItems.name, count: boxItems.count, tags: boxItems.tags, notes: boxItems.notes, details: boxItems.details, revision: boxItems.revision,
+  photographed: sql<boolean>`${boxItems.photo} is not null`,
+} as const
 
-const asItem = ({ id, name, count: n, tags, notes, details, revision }: Row): BoxItem => ({ id, name, count: n, tags, notes, details, revision })
 const asColumns = ({ details, ...item }: ItemInput) => ({ ...item, kind: details.kind, details })
 
 /** Rows written in one statement. */
@@ -15,14 +18,14 @@ const batches = <T>(list: readonly T[]): T[][] => Array.from({ length: Math.ceil
 
 /** Everything in the box in the order it came in; deleted things left out. */
 export async function listItems(db: Database): Promise<BoxItem[]> {
-  return (await db.select().from(boxItems).where(isNull(boxItems.deletedAt)).orderBy(asc(boxItems.position))).map(asItem)
+  return db.select(columns).from(boxItems).where(isNull(boxItems.deletedAt)).orderBy(asc(boxItems.position))
 }
 
 /** Puts things in, all of them or, where one cannot be written, none. */
 export async function insertItems(db: Database, items: readonly ItemInput[]): Promise<BoxItem[]> {
   return db.transaction(async (tx) => {
     const made: BoxItem[] = []
-    for (const batch of batches(items)) made.push(...(await tx.insert(boxItems).values(batch.map(asColumns)).returning()).map(asItem))
+    for (const batch of batches(items)) made.push(...await tx.insert(boxItems).values(batch.map(asColumns)).returning(columns))
     return made
   })
 }
@@ -37,9 +40,9 @@ export async function updateItems(db: Database, changes: readonly ItemChange[]):
       const made: BoxItem[] = []
       for (const { id, revision, item } of changes) {
         const [row] = await tx.update(boxItems).set({ ...asColumns(item), revision: revision + 1, updatedAt: sql`now()` })
-          .where(and(eq(boxItems.id, id), eq(boxItems.revision, revision), isNull(boxItems.deletedAt))).returning()
+          .where(and(eq(boxItems.id, id), eq(boxItems.revision, revision), isNull(boxItems.deletedAt))).returning(columns)
         if (!row) throw stale
-        made.push(asItem(row))
+        made.push(row)
       }
       return made
     })
@@ -63,7 +66,7 @@ export async function markDeleted(db: Database, ids: readonly string[]): Promise
 export async function unmarkDeleted(db: Database, ids: readonly string[]): Promise<BoxItem[]> {
   return db.transaction(async (tx) => {
     const back: BoxItem[] = []
-    for (const batch of batches(ids)) back.push(...(await tx.update(boxItems).set({ deletedAt: null }).where(and(inArray(boxItems.id, batch), isNotNull(boxItems.deletedAt))).returning()).map(asItem))
+    for (const batch of batches(ids)) back.push(...await tx.update(boxItems).set({ deletedAt: null }).where(and(inArray(boxItems.id, batch), isNotNull(boxItems.deletedAt))).returning(columns))
     return back
   })
 }
@@ -72,4 +75,15 @@ export async function unmarkDeleted(db: Database, ids: readonly string[]): Promi
 export async function countItems(db: Database): Promise<number> {
   const [row] = await db.select({ n: count() }).from(boxItems)
   return row!.n
+}
+
+/** Sets or, with null, takes away the photograph of a thing. False when it is not there. */
+export async function setPhoto(db: Database, id: string, photo: string | null): Promise<boolean> {
+  const rows = await db.update(boxItems).set({ photo }).where(and(eq(boxItems.id, id), isNull(boxItems.deletedAt))).returning({ id: boxItems.id })
+  return rows.length > 0
+}
+
+export async function findPhoto(db: Database, id: string): Promise<string | undefined> {
+  const [row] = await db.select({ photo: boxItems.photo }).from(boxItems).where(and(eq(boxItems.id, id), isNull(boxItems.deletedAt)))
+  return row?.photo ?? undefined
 }

@@ -25,3 +25,17 @@ export async function seedBox(items: readonly ItemInput[]): Promise<number> {
   if (await repository.countItems(database()) > 0) return 0
   return (await repository.insertItems(database(), items)).length
 }
+
+const NO_PHOTO = 'There is no photograph of this.'
+
+/** @throws Refused 404 when the thing is gone */
+export async function changePhoto(id: string, photo: string | null): Promise<void> {
+  if (!await repository.setPhoto(database(), id, photo)) throw new Refused(404, 'This thing is no longer in the box.')
+}
+
+/** A photograph's bytes. @throws Refused 404 when there is none */
+export async function photoOf(id: string): Promise<Buffer> {
+  const photo = await repository.findPhoto(database(), id)
+  if (!photo) throw new Refused(404, NO_PHOTO)
+  return Buffer.from(photo.slice(photo.indexOf(',') + 1), 'base64')
+}

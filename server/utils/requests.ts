@@ -49,7 +49,7 @@ const idSchema = z.uuid()
 /** The spread id in the address. @throws 404 when it cannot be one */
 export function routeId(event: H3Event): string {
   const id = idSchema.safeParse(getRouterParam(event, 'id'))
-  if (!id.success) throw refuse(404, 'There is no spread at this address.')
+  if (!id.success) throw refuse(404, 'There is nothing at this address.')
   return id.data
 }
 

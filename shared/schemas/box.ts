@@ -42,7 +42,10 @@ export const itemSchema = z.strictObject({
   details: detailsSchema,
 })
 export type ItemInput = z.infer<typeof itemSchema>
-export interface BoxItem extends ItemInput { readonly id: string, readonly revision: number }
+export interface BoxItem extends ItemInput { readonly id: string, readonly revision: number, /** there is a photograph of it */ readonly photographed: boolean }
+
+/** A small JPEG as a data address, or null to take it away. */
+export const photoSchema = z.strictObject({ photo: z.string().regex(/^data:image\/jpeg;base64,[A-Za-z0-9+/]+=*$/, { error: 'Expected a JPEG picture.' }).max(200_000, { error: 'The picture is too large.' }).nullable() })
 
 /** Most things in one request: a large import goes in whole, or not at all. */
 export const MOST_ITEMS = 10_000

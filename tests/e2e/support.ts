@@ -67,6 +67,6 @@ export class Sheet {
 
   async choose(label: string, option: string | RegExp): Promise<void> {
     await this.page.getByLabel(label, { exact: true }).first().click()
-    await this.page.getByRole('option', { name: option }).click()
+    await this.page.getByRole('option', { name: option, exact: true }).click()
   }
 }

@@ -28,8 +28,8 @@ function key(which: 0 | 1, event: KeyboardEvent): void {
 
 <template>
   <g class="calipers">
-    <line :x1="jaws[0]" :x2="jaws[1]" :y1="height - 14" :y2="height - 14" />
-    <text :x="(jaws[0] + jaws[1]) / 2" :y="height - 20" text-anchor="middle" aria-live="polite">{{ text }}</text>
+    <line :x1="jaws[0]" :x2="jaws[1]" y1="34" y2="34" />
+    <text :x="Math.max(...jaws) + 8" y="40" aria-live="polite">{{ text }}</text>
     <g
       v-for="which in ([0, 1] as const)" :key="which" role="slider" tabindex="0" :aria-label="which === 0 ? 'left jaw of the calipers' : 'right jaw of the calipers'" :aria-valuetext="text" :aria-valuenow="Math.round(jaws[which])" aria-valuemin="0" :aria-valuemax="Math.round(width)"
       @pointerdown="grab(which, $event)" @pointermove="pull" @pointerup="held = undefined" @keydown="key(which, $event)"

@@ -30,7 +30,7 @@ const fittedPerM = computed(() => {
 })
 const perM = computed(() => props.trueSize ? settings.pxPerMm * 1000 : fittedPerM.value)
 const width = computed(() => Math.max(room.value, (bounds.value[2] - bounds.value[0]) * perM.value + 2 * MARGIN))
-const high = computed(() => Math.max(props.trueSize ? 0 : SIDE, (bounds.value[3] - bounds.value[1]) * perM.value + 60))
+const high = computed(() => (bounds.value[3] - bounds.value[1]) * perM.value + 60)
 const plane = computed<Plane>(() => ({ perM: perM.value, x0: (width.value - (bounds.value[2] + bounds.value[0]) * perM.value) / 2, y0: 30 + bounds.value[3] * perM.value }))
 const floor = computed(() => high.value + 4)
 const dims = computed(() => props.look.dims)

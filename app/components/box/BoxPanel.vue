@@ -84,6 +84,7 @@ async function onBench(): Promise<void> {
         <NumberField label="casts from" :model-value="details.castKg[0]" :unit="settings.units.weight" :range="[0, details.castKg[1]]" :step="0.001" @update:model-value="low => details.kind === 'rod' && set({ castKg: [low, details.castKg[1]] })" />
         <NumberField label="to" :model-value="details.castKg[1]" :unit="settings.units.weight" :range="[details.castKg[0], 0.3]" :step="0.001" @update:model-value="high => details.kind === 'rod' && set({ castKg: [details.castKg[0], high] })" />
       </template>
+      <BoxPhoto :item="item" />
       <label class="notes label">notes<textarea :value="item.notes" rows="2" maxlength="500" @change="setNotes" /></label>
     </div>
     <BoxFits v-if="details.kind === 'bait'" :bait="details" />

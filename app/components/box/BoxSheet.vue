@@ -119,8 +119,8 @@ select, .text { height: 28px; background: var(--raised); border-bottom: 1px soli
 .strong { background: var(--ink); color: var(--paper); }
 .error { padding: 8px 12px; color: var(--wrack); }
 .error button, .empty button { text-decoration: underline; }
-.body { flex: 1; display: flex; min-height: 0; height: 0; }
+.body { flex: 1; display: flex; min-height: 0; }
 .empty { flex: 1; padding: 48px 24px; font-size: 16px; max-width: 60ch; }
 .empty h2 { font-size: 20px; margin-bottom: 6px; }
-@media (max-width: 899px) { .body { flex-direction: column; min-height: 70vh; height: auto; } .key, .kinds button, .find input { min-height: 40px; } }
+@media (max-width: 899px) { .body { flex-direction: column; } .body :deep(.scroll) { max-height: 76vh; } .key, .kinds button, .find input { min-height: 40px; } }
 </style>

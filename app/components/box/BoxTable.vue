@@ -30,6 +30,7 @@ const table = useVueTable({
   onSortingChange: next => void (sorting.value = typeof next === 'function' ? next(sorting.value) : next),
   getCoreRowModel: getCoreRowModel(),
   getSortedRowModel: getSortedRowModel(),
+  sortDescFirst: false,
 })
 const rows = computed(() => table.getRowModel().rows)
 const host = useTemplateRef('host')

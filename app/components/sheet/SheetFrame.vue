@@ -36,7 +36,7 @@ useHead({ title: () => `${spread.name} · Dunecrest` })
 </script>
 
 <template>
-  <main class="sheet">
+  <main class="sheet" :class="{ bounded: view === 'box' }">
     <AppHeader
       :saving="keeping.saving.value" :view="view" :steps="steps" @save="keeping.save()" @rename="name => keeping.rename(name)" @discard="spread.discard()"
       @spreads="showing.spreads = true" @fresh="startNew" @palette="showing.palette = true" @keys="showing.keys = true"
@@ -57,6 +57,8 @@ useHead({ title: () => `${spread.name} · Dunecrest` })
 
 <style scoped>
 .sheet { min-height: 100dvh; display: flex; flex-direction: column; }
+/* a long list scrolls inside the sheet rather than with it */
+@media screen and (min-width: 900px) { .bounded { height: 100dvh; } }
 .title { font-size: 20px; padding: 6px 12px; }
 .missing { padding: 48px 24px; max-width: 60ch; font-size: 16px; }
 .missing h2 { font-size: 20px; margin-bottom: 8px; }

@@ -66,7 +66,7 @@ async function use(): Promise<void> {
 
 <template>
   <SheetFrame :id="spread.saved?.id" view="bench">
-    <section class="strip" aria-label="Photograph">
+    <section class="strip" aria-label="Taking the photograph">
       <h2>Trace my {{ subject }}</h2>
       <ChoiceField label="what" :model-value="subject" :items="[{ value: 'bait', label: 'a bait' }, { value: 'hook', label: 'a hook' }]" @update:model-value="value => subject = value" />
       <label class="key file"><UIcon name="i-lucide-camera" /> Choose a photo<input type="file" accept="image/*" aria-label="Photograph" @change="choose"></label>

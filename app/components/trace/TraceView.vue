@@ -63,14 +63,14 @@ function move(i: number, event: KeyboardEvent): void {
       <template v-if="trace">
         <polygon :points="text(trace.card)" class="card" />
         <template v-if="subject === 'bait'">
-          <polygon :points="outline" class="outline" />
+          <polygon :points="outline" class="traced" />
           <text v-if="nose" :x="nose[0]" :y="nose[1]" text-anchor="middle" class="nose">nose</text>
           <g v-for="knob in knobs" :key="`${knob.index}${knob.side}`" role="slider" tabindex="0" :aria-label="`outline point ${knob.index + 1}, ${knob.side === 'over' ? 'one side' : 'other side'}`" :aria-valuenow="Math.round(knob.value)" aria-valuemin="-2000" aria-valuemax="2000" @pointerdown.stop="grab(knob, $event)" @keydown="key(knob, $event)">
             <circle :cx="knob.at[0]" :cy="knob.at[1]" r="13" class="reach" /><circle :cx="knob.at[0]" :cy="knob.at[1]" r="5" class="knob" />
           </g>
         </template>
         <template v-else>
-          <polyline v-if="points.length > 1" :points="text(points)" class="outline open" />
+          <polyline v-if="points.length > 1" :points="text(points)" class="traced open" />
           <g v-for="(p, i) in points" :key="i" role="slider" tabindex="0" :aria-label="`${NAMES[i]} of the hook`" :aria-valuetext="`${Math.round(p[0])}, ${Math.round(p[1])}`" :aria-valuenow="Math.round(p[0])" aria-valuemin="0" :aria-valuemax="picture.width" @pointerdown.stop @keydown="move(i, $event)">
             <circle :cx="p[0]" :cy="p[1]" r="6" class="knob" /><text :x="p[0] + 10" :y="p[1] - 8" class="nose">{{ NAMES[i] }}</text>
           </g>
@@ -85,7 +85,7 @@ function move(i: number, event: KeyboardEvent): void {
 canvas, svg { position: absolute; inset: 0; width: 100%; height: 100%; }
 svg { touch-action: none; user-select: none; cursor: crosshair; }
 .card { fill: none; stroke: #fff; stroke-width: 3; stroke-dasharray: 10 6; }
-.outline { fill: rgb(255 255 255 / 0.18); stroke: #c8431c; stroke-width: 2.5; }
+.traced { fill: rgb(255 255 255 / 0.18); stroke: #c8431c; stroke-width: 2.5; }
 .open { fill: none; }
 .knob { fill: #fff; stroke: #c8431c; stroke-width: 2.5; }
 .reach { fill: transparent; cursor: grab; }

@@ -6,6 +6,7 @@ CREATE TABLE "box_items" (
 	"tags" jsonb NOT NULL,
 	"notes" text NOT NULL,
 	"details" jsonb NOT NULL,
+	"photo" text,
 	"revision" integer DEFAULT 1 NOT NULL,
 	"position" serial NOT NULL,
 	"created_at" timestamp with time zone DEFAULT now() NOT NULL,

@@ -1,0 +1,154 @@
+import { readFileSync } from 'node:fs'
+import { AxeBuilder } from '@axe-core/playwright'
+import { FAMILIES, FAMILY_IDS, type FamilyId } from '../../core/index'
+import { LETTERS, type SpreadContent } from '../../shared/schemas/spread'
+import { DEMO_SPREADS } from '../../demo/spreads'
+import { expect, test, type Sheet } from './support'
+
+async function openBench({ page, app }: Sheet, path = '/bench'): Promise<void> {
+  await page.goto(app.url + path)
+  await expect(page.getByRole('region', { name: 'Rigging' })).toHaveAttribute('aria-busy', 'false')
+}
+const rule = ({ page }: Sheet, name: string) => page.getByRole('region', { name: 'Fit rules' }).getByRole('listitem').filter({ hasText: name })
+const figure = async (sheet: Sheet, name: string): Promise<number> => Number((await rule(sheet, name).locator('b').innerText()).replace(/[^\d.-]/g, ''))
+const lane = (family: FamilyId, letter: typeof LETTERS[number]): SpreadContent['lanes'][number] => {
+  const { weighted, pointRests } = FAMILIES[family]
+  return { letter, family, hookSize: '2/0', weightKg: weighted ? 0.005 : 0, weightMaterial: 'lead', pointRest: pointRests[0]! }
+}
+
+test('a hook too long fails in words and numbers; the right size is found and taken, and can be taken back', async ({ sheet, page }) => {
+  await openBench(sheet)
+  await page.getByRole('group', { name: 'Sizes of this family' }).getByRole('button', { name: '7/0' }).click()
+  await expect(rule(sheet, 'tail free to swim')).toContainText(/cannot swim/)
+  await page.getByRole('button', { name: /Find my size/ }).click()
+  await expect(page.getByRole('button', { name: 'This is my size' })).toBeVisible()
+  await expect(rule(sheet, 'tail free to swim')).toContainText(/swims free/)
+  await page.keyboard.press('Control+z')
+  await expect(rule(sheet, 'tail free to swim')).toContainText(/cannot swim/)
+})
+
+test('small baits: no wide-gap hook passes, and small light-wire hooks are offered and taken', async ({ sheet, page }) => {
+  await openBench(sheet)
+  await page.getByRole('button', { name: /^B/ }).click()
+  await sheet.type('length', '60')
+  const offers = page.getByRole('region', { name: 'Sizes' }).getByRole('button', { name: /screw-lock, light/ })
+  await offers.click()
+  await expect(page.getByLabel('rigged as')).toContainText('screw-lock hook, unweighted, light wire')
+})
+
+test('handles: the exit, the weight and the size are moved by key and by hand, and the rules follow', async ({ sheet, page }) => {
+  await openBench(sheet)
+  const exit = page.getByRole('slider', { name: 'where the point is brought out' })
+  await expect(rule(sheet, 'plastic between the anchors')).toContainText('lies flat')
+  await exit.focus()
+  await exit.press('Shift+ArrowRight')
+  await expect(rule(sheet, 'plastic between the anchors')).toContainText(/Bunched/)
+  await page.getByRole('button', { name: /back in their usual places/ }).click()
+  await expect(rule(sheet, 'plastic between the anchors')).toContainText('lies flat')
+
+  const size = page.getByRole('slider', { name: 'hook size' })
+  const box = (await size.boundingBox())!
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
+  await page.mouse.down()
+  await page.mouse.move(box.x + box.width / 2 + 100, box.y + box.height / 2, { steps: 6 })
+  await page.mouse.up()
+  await expect(size).toHaveAttribute('aria-valuetext', /size [5-9]\/0/)
+  await page.keyboard.press('Control+z')
+  await expect(size).toHaveAttribute('aria-valuetext', 'size 4/0')
+
+  const weight = page.getByRole('slider', { name: 'weight along the bait' })
+  const before = Number(/[\d.]+/.exec((await weight.getAttribute('aria-valuetext'))!)![0])
+  await weight.focus()
+  await weight.press('Shift+ArrowLeft')
+  await expect.poll(async () => Number(/[\d.]+/.exec((await weight.getAttribute('aria-valuetext'))!)![0])).toBeLessThan(before - 3)
+})
+
+test('options bear on the fit: a slit, a deep gap, fine wire, a guard', async ({ sheet, page }) => {
+  await openBench(sheet)
+  await sheet.choose('bait', 'deep paddle-tail shad')
+  await sheet.type('length', '120')
+  await page.getByRole('group', { name: 'Sizes of this family' }).getByRole('button', { name: '6/0' }).click()
+  await expect(rule(sheet, 'gap when squeezed')).toContainText(/Too shallow/)
+  const shallow = await figure(sheet, 'gap when squeezed')
+  await page.getByLabel('slit the belly').check()
+  await expect.poll(() => figure(sheet, 'gap when squeezed')).toBeGreaterThan(shallow + 3)
+  await expect(rule(sheet, 'gap when squeezed')).not.toContainText(/Too shallow/)
+  await page.getByLabel('slit the belly').uncheck()
+  await sheet.choose('gap', 'deep belly')
+  await expect(rule(sheet, 'gap when squeezed')).not.toContainText(/Too shallow/)
+  await sheet.choose('wire', 'fine wire')
+  await sheet.type('line strength', '50')
+  await expect(rule(sheet, 'wire against line')).toContainText(/opens before the line breaks/)
+})
+
+test('the card measures true: millimetres in the drawing are those of the bait, and the bar is fifty', async ({ sheet, page }) => {
+  await openBench(sheet)
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Card as SVG' }).click()])
+  const svg = readFileSync(await download.path(), 'utf8')
+  const [, width, height] = /width="([\d.]+)mm" height="([\d.]+)mm"/.exec(svg)!
+  expect(svg).toContain(`viewBox="0 0 ${width} ${height}"`)
+  const bar = /data-part="scale-bar"[^>]*width="([\d.]+)"/.exec(svg)!
+  expect(Number(bar[1])).toBe(50)
+  const [, x1, x2] = /data-part="bait-length" x1="([\d.]+)" x2="([\d.]+)"/.exec(svg)!
+  expect(Number(x2) - Number(x1)).toBeCloseTo(90, 3)
+  const exit = /data-mark="exit" x1="([\d.]+)"/.exec(svg)!
+  expect(Math.round(Number(exit[1]) - Number(x1))).toBe(await figure(sheet, 'point comes out'))
+  // and as the page prints it: a PDF of the card alone, its drawing 190 mm wide
+  await page.evaluate(() => document.body.classList.add('printing-card'))
+  await page.emulateMedia({ media: 'print' })
+  const printed = await page.locator('.print-card svg').evaluate(node => node.getBoundingClientRect().width)
+  expect(printed * 25.4 / 96).toBeCloseTo(190, 1)
+  await expect(page.getByRole('main')).toBeHidden()
+})
+
+test('the screen is calibrated against a card, and true size follows it', async ({ sheet, page }) => {
+  await openBench(sheet)
+  await page.getByRole('button', { name: 'Calibrate the screen' }).click()
+  await page.getByLabel('Pixels per millimetre').fill('5')
+  await page.getByRole('button', { name: /It matches/ }).click()
+  await page.getByLabel('true size on this screen').check()
+  await page.getByLabel('calipers').check()
+  const ticks = page.locator('.ruler text')
+  const at = async (label: string): Promise<number> => Number(await ticks.filter({ hasText: new RegExp(`^${label}$`) }).getAttribute('x'))
+  expect(await at('60') - await at('20')).toBeCloseTo(200, 1)
+  const jaw = page.getByRole('slider', { name: 'right jaw of the calipers' })
+  const [text] = /[\d.]+/.exec((await jaw.getAttribute('aria-valuetext'))!)!
+  await jaw.focus()
+  await jaw.press('Shift+ArrowRight')
+  await expect(jaw).toHaveAttribute('aria-valuetext', `${(Number(text) + 5).toFixed(1)} mm`)
+})
+
+test('every family is built on the bench, fitted, drawn, and opened in spread and tank', async ({ sheet, page }) => {
+  test.setTimeout(180_000)
+  const groups = [FAMILY_IDS.filter(id => !FAMILIES[id].hollowOnly), FAMILY_IDS.filter(id => FAMILIES[id].hollowOnly)]
+  const sets = groups.flatMap(ids => Array.from({ length: Math.ceil(ids.length / 5) }, (_, i) => ids.slice(5 * i, 5 * i + 5)))
+  expect(sets.flat().length).toBe(FAMILY_IDS.length)
+  for (const set of sets) {
+    const hollow = FAMILIES[set[0]!].hollowOnly === true
+    const content: SpreadContent = {
+      ...structuredClone(DEMO_SPREADS[0]!.content), bait: { form: hollow ? 'tube' : 'slimShad', lengthM: hollow ? 0.1 : 0.09, material: 'plain' },
+      lanes: set.map((family, i) => lane(family, LETTERS[i]!)),
+    }
+    const made = await page.request.post(`${sheet.app.url}/api/spreads`, { data: { name: `walk ${set.join(' ')}`, content } })
+    expect(made.status()).toBe(201)
+    const { id } = await made.json() as { id: string }
+    await openBench(sheet, `/bench/${id}`)
+    for (const [i, family] of set.entries()) {
+      await page.getByRole('region', { name: 'Rig on the bench' }).getByRole('button', { name: new RegExp(`^${LETTERS[i]}`) }).click()
+      await expect(page.getByRole('group', { name: new RegExp(`^${FAMILIES[family].name}, hook 2/0, from the side`) }), family).toBeVisible()
+      expect(await page.getByRole('region', { name: 'Fit rules' }).getByRole('listitem').count(), family).toBeGreaterThanOrEqual(3)
+    }
+    await sheet.open(`/spread/${id}`)
+    for (const letter of LETTERS.slice(0, set.length)) expect(await sheet.figure(letter, 'fall'), set.join()).toBeGreaterThan(0.5)
+    await page.goto(`${sheet.app.url}/tank/${id}`)
+    await expect(page.locator('td b')).toHaveCount(set.length)
+  }
+})
+
+test('the bench is accessible, and says what cannot be built', async ({ sheet, page }) => {
+  await openBench(sheet)
+  const { violations } = await new AxeBuilder({ page }).analyze()
+  expect(violations.map(v => `${v.id}: ${v.nodes.map(n => n.target.join(' ')).join('; ')}`)).toEqual([])
+  await sheet.type('length', '40')
+  await expect(page.getByRole('alert')).toContainText(/longer than the bait/)
+})

@@ -46,10 +46,10 @@ async function readText(event: H3Event, mostBytes: number): Promise<string> {
 
 const idSchema = z.uuid()
 
-/** The spread id in the address. @throws 404 when it cannot be one */
-export function routeId(event: H3Event): string {
+/** The id in the address, of a spread or something else. @throws 404 when it cannot be one */
+export function routeId(event: H3Event, what = 'spread'): string {
   const id = idSchema.safeParse(getRouterParam(event, 'id'))
-  if (!id.success) throw refuse(404, 'There is nothing at this address.')
+  if (!id.success) throw refuse(404, `There is no ${what} at this address.`)
   return id.data
 }
 

@@ -4,7 +4,7 @@ import { changePhoto } from '../../../services/box'
 import { answering, readValid, routeId } from '../../../utils/requests'
 
 export default answering(async (event) => {
-  await changePhoto(routeId(event), (await readValid(event, photoSchema)).photo)
+  await changePhoto(routeId(event, 'thing'), (await readValid(event, photoSchema)).photo)
   setResponseStatus(event, 204)
   return null
 })

@@ -1,4 +1,4 @@
-import { assembleRig, dropRig, dropTethered, hydroBody, lineFromLb, ozToKg, SAMPLE_STRIDE, trimFall, waterOf } from '#core'
+import { assembleRig, obstaclesOf, RETRIEVES, seededRandom, snagRig, snagTally, dropRig, dropTethered, hydroBody, lineFromLb, ozToKg, SAMPLE_STRIDE, trimFall, waterOf } from '#core'
 
 import { best } from './best'
 import { nativeRatio } from './native'
@@ -10,7 +10,19 @@ function yardstick(): number {
   return sum
 }
 
-/** Figures of the core: a 10 s drop, a trim. */
+/** Twenty thousand meetings for each of five rigs, in drowned wood over rock. */
+function snagDraws(): void {
+  const line = lineFromLb('braid', 15)
+  const where = obstaclesOf('wood', 'rock')
+  for (const [family, pointRest] of [['E1', 'open'], ['W1', 'skin'], ['O2', 'flush'], ['L1', 'skin'], ['J7', 'open']] as const) {
+    const rig = snagRig(assembleRig({ form: 'slimShad', lengthM: 0.09, material: 'plain' }, { family, hookSize: '3/0', weightKg: family === 'O2' ? 0 : ozToKg(1 / 8), weightMaterial: 'lead', pointRest }), line)
+    const tally = snagTally(rig, where, { postures: { retrieveRollRad: [0, 0.1, -0.2], fallRollRad: [0, 0.4] }, retrieve: RETRIEVES.hop }, seededRandom(5))
+    tally.draw(20_000 / where.length)
+    tally.result()
+  }
+}
+
+/** Figures of the core: a 10 s drop, a trim, snags. */
 export function coreFigures(): Record<string, number> {
   const rig = assembleRig(
     { form: 'slimShad', lengthM: 0.09, material: 'plain' },
@@ -40,6 +52,7 @@ export function coreFigures(): Record<string, number> {
     'fall.drop10s.perYardstick': drop / stick,
     'fall.drop10s.full.ms': best(() => dropTethered(bait, weight, { depthM: fullDepthM, line, stream: { ...stream, depthM: fullDepthM } }), 20),
     ...(ratio === undefined ? {} : { 'fall.nativeRatio': ratio }),
+    'snag.draws20kx5.ms': best(snagDraws, 8),
     'fall.trim.ms': best(() => trimFall(body, { depthM: 1, line }), 400),
   }
 }

@@ -26,7 +26,7 @@ export async function pageFigures() {
     for (let i = 0; i < 14; i++) await change(String(1.5 + 0.07 * i))
     const all = await measured()
     const warm = all.slice(4).sort((a, b) => a - b)
-    return { 'spread.first.ms': all[0], 'spread.change.ms': warm[Math.floor(warm.length / 2)], ...await tankFigures(browser, url) }
+    return { 'spread.first.ms': all[0], 'spread.change.ms': warm[Math.floor(warm.length / 2)], ...await tankFigures(browser, url), ...await coverFigures(browser, url) }
   }
   finally {
     await browser.close()
@@ -69,4 +69,32 @@ async function tankFigures(browser, url) {
   })
   await page.close()
   return { 'tank.start5.ms': started, 'tank.frame.p95.ms': frames[Math.floor(0.95 * frames.length)] }
+}
+
+/** From stopping a run of draws to the page being free of it; and the longest the page was held while rigs were brought through. */
+async function coverFigures(browser, url) {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' })
+  await page.goto(`${url}/cover`)
+  await page.waitForSelector('tbody tr')
+  const figures = await page.evaluate(async () => {
+    let longest = 0
+    let last = performance.now()
+    const watch = setInterval(() => {
+      longest = Math.max(longest, performance.now() - last)
+      last = performance.now()
+    }, 5)
+    const again = [...document.querySelectorAll('.strip .key')].at(-1)
+    again.click()
+    await new Promise(requestAnimationFrame)
+    await new Promise(requestAnimationFrame)
+    const stop = document.querySelector('.strip [role=status] button')
+    const begun = performance.now()
+    stop?.click()
+    while (document.querySelector('.strip [role=status]')) await new Promise(resolve => setTimeout(resolve, 1))
+    const ended = performance.now() - begun
+    clearInterval(watch)
+    return { ended, longest }
+  })
+  await page.close()
+  return { 'snag.cancel.ms': figures.ended, 'snag.pageHeld.ms': figures.longest }
 }

@@ -24,7 +24,7 @@ export function evaluateFile(file: RigFile, options: { readonly path: boolean })
   const { depthM } = file.water
   const conditions = {
     depthM, temperatureC: 0, salinityGKg: 0, cover: file.cover, bottom: file.bottom, lineKind: file.line!.kind, lineStrengthN: file.line!.strengthN,
-    ...(file.stream ? { stream: file.stream } : {}), ...(file.line!.hold ? { hold: file.line!.hold } : {}),
+    ...(file.fishing as object | undefined), ...(file.stream ? { stream: file.stream } : {}), ...(file.line!.hold ? { hold: file.line!.hold } : {}),
   }
   const outcome = evaluateRig(file.bait as BaitSpec, file.rig as RigSpec, conditions, { water, ...(file.seed === undefined ? {} : { seed: file.seed }) })
   if (!outcome.ok) return outcome

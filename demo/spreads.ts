@@ -17,7 +17,7 @@ export const DEMO_SPREADS: readonly NamedSpread[] = [
       lanes: [
         { letter: 'A', family: 'E1', hookSize: '5/0', weightKg: ozToKg(1 / 4), weightMaterial: 'lead', pointRest: 'open' },
         { letter: 'B', family: 'L1', hookSize: '6/0', weightKg: ozToKg(1 / 4), weightMaterial: 'tungsten', pointRest: 'flush' },
-        { letter: 'C', family: 'W1', hookSize: '7/0', weightKg: ozToKg(3 / 16), weightMaterial: 'lead', pointRest: 'flush' },
+        { letter: 'C', family: 'W1', hookSize: '6/0', weightKg: ozToKg(3 / 16), weightMaterial: 'lead', pointRest: 'flush' },
       ],
     },
   },

@@ -61,10 +61,15 @@ export function useEvaluation(content: () => SpreadContent | undefined) {
 }
 
 /** The part of a spread that bears on its figures: neither names nor the order of lanes. */
-function jobOf({ water: { place: _, ...water }, line, bait, lanes }: SpreadContent): EvaluateJob {
+export function conditionsOf({ water: { place: _, zone: __, ...water }, line, fishing }: SpreadContent): EvaluateJob['conditions'] {
+  return { ...water, ...fishing, lineKind: line.kind, lineStrengthN: line.strengthN, ...(line.hold ? { hold: line.hold } : {}) } as EvaluateJob['conditions']
+}
+
+function jobOf(content: SpreadContent): EvaluateJob {
+  const { bait, lanes } = content
   return {
-    bait,
-    conditions: { ...water, lineKind: line.kind, lineStrengthN: line.strengthN, ...(line.hold ? { hold: line.hold } : {}) },
-    lanes: lanes.map(({ letter, ...rig }) => ({ letter, rig })),
+    bait: bait as EvaluateJob['bait'],
+    conditions: conditionsOf(content),
+    lanes: lanes.map(({ letter, ...rig }) => ({ letter, rig: rig as EvaluateJob['lanes'][number]['rig'] })),
   }
 }

@@ -2,7 +2,7 @@ import { BOTTOMS, CAST_M, COVERS } from '#catalogue'
 import type { BottomId, CoverId } from '#core'
 
 /** Drawing of cover and bottom in a section: counts come from the meeting rates of the model, places from a fixed scatter. */
-export interface Stem { readonly kind: 'weed' | 'reed' | 'wood', readonly path: string, readonly weight: number }
+export interface Stem { readonly kind: 'weed' | 'reed' | 'wood' | 'pad', readonly path: string, readonly weight: number }
 interface Frame { readonly width: number, readonly top: number, readonly floor: number }
 
 /** Evenly spread, never regular: the fractional parts of multiples of the golden ratio. */
@@ -15,7 +15,13 @@ export function growthOf(cover: CoverId, { width, top, floor }: Frame): Stem[] {
     return Array.from({ length: count }, (_, i): Stem => {
       const x = scatter(i, k) * width
       const r = scatter(i, k + 5)
-      const weight = Math.min(9, Math.max(1.4, obstacle.diameterM * 350))
+      const thick = obstacle.kind === 'rod' ? obstacle.diameterM : obstacle.widthM
+      const weight = Math.min(9, Math.max(1.4, thick * 350))
+      if (cover === 'pads') return { kind: obstacle.name === 'edge of a pad' ? 'pad' : 'reed', weight: 2.2, path: obstacle.name === 'edge of a pad' ? `M${x} ${top + 2} h${16 + 14 * r}` : `M${x} ${floor} q${6 * (r - 0.5)} ${-deep / 2} ${10 * (r - 0.5)} ${-deep}` }
+      if (cover === 'mat') return { kind: 'weed', weight: 1.4, path: `M${x} ${top} q${4 * (r - 0.5)} 8 ${12 * (r - 0.5)} ${8 + 0.22 * deep * r}` }
+      if (cover === 'pilings') return { kind: 'wood', weight: obstacle.name === 'piling' ? 10 : 2, path: obstacle.name === 'piling' ? `M${x} ${floor} V${top - 10}` : `M${x - 4} ${floor - deep * r} l4 -5 l4 5` }
+      if (cover === 'boulders' && obstacle.kind === 'crevice') return { kind: 'wood', weight: 2, path: `M${x - 10} ${floor - 14} l9 14 l9 -14` }
+      if (cover === 'boulders' && obstacle.name === 'boulder edge') return { kind: 'wood', weight: 2, path: `M${x - 18} ${floor} a18 ${10 + 8 * r} 0 0 1 36 0` }
       if (cover === 'wood') return { kind: 'wood', weight, path: branch(x, r, floor, deep, weight) }
       if (cover === 'reeds') return { kind: 'reed', weight: 2.2, path: `M${x} ${floor} q${4 * (r - 0.5)} ${-deep / 2} ${14 * (r - 0.5)} ${-deep - 12}` }
       return { kind: 'weed', weight, path: blade(x, r, floor, deep) }

@@ -7,7 +7,7 @@ import { secondsIn } from './zone'
 
 /** Plain words for what the core computes. */
 export const LOSS_WORDS: Readonly<Record<LossId, string>> = {
-  tailNip: 'tail nips', notReached: 'point stays covered', noBite: 'no gap left to bite', noForce: 'set too weak', opens: 'hook opens',
+  tailNip: 'tail nips', letGo: 'let go too soon', notReached: 'point stays covered', noBite: 'no gap left to bite', noForce: 'set too weak', opens: 'hook opens',
 }
 
 export const DOUBT_WORDS = {

@@ -22,6 +22,7 @@ export class CalcError extends Error {
 export interface CallOptions {
   readonly signal?: AbortSignal
   /** called as each lane is ready */ readonly onLane?: (letter: string, outcome: LaneOutcome) => void
+  /** called as a long answer gets on, 0 to 1 */ readonly onProgress?: (part: number) => void
 }
 
 export interface CalcClient {
@@ -34,6 +35,7 @@ interface Pending {
   readonly resolve: (answer: unknown) => void
   readonly reject: (error: CalcError) => void
   readonly onLane: CallOptions['onLane']
+  readonly onProgress: CallOptions['onProgress']
 }
 
 /**
@@ -64,13 +66,14 @@ export function createCalcClient(spawn: () => Endpoint, deadlineMs = 15_000): Ca
   function receive(reply: Reply): void {
     const call = pending.get(reply.id)
     if (!call) return
-    if (reply.type === 'lane') call.onLane?.(reply.letter, reply.outcome)
+    if (reply.type === 'progress') call.onProgress?.(reply.part)
+    else if (reply.type === 'lane') call.onLane?.(reply.letter, reply.outcome)
     else if (reply.type === 'done') call.resolve(reply.verdict)
     else if (reply.type === 'answer') call.resolve(reply.answer)
     else call.reject(new CalcError('failed', reply.message))
   }
 
-  function call(request: (id: number) => Request, { signal, onLane }: CallOptions): Promise<unknown> {
+  function call(request: (id: number) => Request, { signal, onLane, onProgress }: CallOptions): Promise<unknown> {
     if (signal?.aborted) return Promise.reject(new CalcError('aborted', 'The calculation was called off.'))
     const worker = endpoint ??= start()
     const id = ++lastId
@@ -86,7 +89,7 @@ export function createCalcClient(spawn: () => Endpoint, deadlineMs = 15_000): Ca
         pending.delete(id)
         then()
       }
-      pending.set(id, { resolve: answer => settle(() => resolve(answer)), reject: error => settle(() => reject(error)), onLane })
+      pending.set(id, { resolve: answer => settle(() => resolve(answer)), reject: error => settle(() => reject(error)), onLane, onProgress })
       signal?.addEventListener('abort', abort)
       worker.send(request(id))
     })

@@ -1,5 +1,7 @@
 import type { BenchAdvice, BenchJob, BenchLook } from './bench'
 import type { FitsAnswer, FitsJob, ReadAnswer, ReadJob } from './box'
+import type { CoverAnswer, CoverJob } from './cover'
+import type { StrikeAnswer, StrikeJob } from './strike'
 import type { TraceAnswer, TraceJob } from './trace'
 import type { BaitSpec, Conditions, DropFailure, Problem, RigDrawing, RigReport, RigSolid, RigSpec, Verdict } from '#core'
 
@@ -24,6 +26,8 @@ export interface Questions {
   readonly advise: { readonly job: BenchJob, readonly answer: BenchAdvice }
   readonly fits: { readonly job: FitsJob, readonly answer: FitsAnswer[] }
   readonly read: { readonly job: ReadJob, readonly answer: ReadAnswer }
+  readonly cover: { readonly job: CoverJob, readonly answer: CoverAnswer }
+  readonly bite: { readonly job: StrikeJob, readonly answer: StrikeAnswer }
   readonly trace: { readonly job: TraceJob, readonly answer: TraceAnswer }
 }
 export type QuestionId = keyof Questions
@@ -34,6 +38,7 @@ export type Request =
   | { readonly type: 'cancel', readonly id: number }
 
 export type Reply =
+  | { readonly type: 'progress', readonly id: number, readonly part: number }
   | { readonly type: 'answer', readonly id: number, readonly answer: Questions[QuestionId]['answer'] }
   | { readonly type: 'lane', readonly id: number, readonly letter: string, readonly outcome: LaneOutcome }
   | { readonly type: 'done', readonly id: number, readonly verdict: Verdict }

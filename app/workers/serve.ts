@@ -1,6 +1,8 @@
 import { assembleRig, drawRig, evaluateRig, failure, judgeLanes, problemsOf, solidOf, success, type JudgedLane } from '#core'
 import { adviseOn, lookAt } from './bench'
 import { fitsOf, readRows } from './box'
+import { throughCover, type Progress } from './cover'
+import { biteOn } from './strike'
 import { tracePicture } from './trace'
 import type { EvaluateJob, LaneJob, LaneOutcome, QuestionId, Questions, Reply, Request } from './protocol'
 
@@ -22,7 +24,12 @@ export function serve(reply: (message: Reply) => void): (request: Request) => Pr
     try {
       if (request.type === 'ask') {
         await nextTask()
-        if (!cancelled.has(id)) reply({ type: 'answer', id, answer: answer(request.about, request.job) })
+        if (cancelled.has(id)) return
+        const found = await answer(request.about, request.job, {
+          tell: part => reply({ type: 'progress', id, part }),
+          pause: async () => (await nextTask(), !cancelled.has(id)),
+        })
+        if (found !== undefined) reply({ type: 'answer', id, answer: found })
         return
       }
       const { job } = request
@@ -46,10 +53,10 @@ export function serve(reply: (message: Reply) => void): (request: Request) => Pr
 }
 
 /** Who answers what. */
-const ANSWERS: { readonly [Q in QuestionId]: (job: Questions[Q]['job']) => Questions[Q]['answer'] } = { look: lookAt, advise: adviseOn, fits: fitsOf, read: readRows, trace: tracePicture }
+const ANSWERS: { readonly [Q in QuestionId]: (job: Questions[Q]['job'], progress: Progress) => Questions[Q]['answer'] | Promise<Questions[Q]['answer'] | undefined> } = { look: lookAt, advise: adviseOn, fits: fitsOf, read: readRows, trace: tracePicture, cover: throughCover, bite: biteOn }
 
-function answer<Q extends QuestionId>(about: Q, job: Questions[Q]['job']): Questions[Q]['answer'] {
-  return ANSWERS[about](job)
+function answer<Q extends QuestionId>(about: Q, job: Questions[Q]['job'], progress: Progress): Questions[Q]['answer'] | Promise<Questions[Q]['answer'] | undefined> {
+  return ANSWERS[about](job, progress)
 }
 
 const nextTask = (): Promise<void> => new Promise(resolve => setTimeout(resolve, 0))

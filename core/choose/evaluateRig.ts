@@ -1,5 +1,5 @@
 import { evaluateFall, type FallBodies, type FallResult } from '../fall/evaluateFall'
-import { SAMPLE_STRIDE, type Drop, type DropFailure } from '../fall/drop'
+import { dropRig, SAMPLE_STRIDE, type Drop, type DropFailure } from '../fall/drop'
 import { hydroBody, type HydroBody } from '../fall/hydroBody'
 import type { LineHold } from '../fall/linePull'
 import { tailBeatHz } from '../fall/wobble'
@@ -16,11 +16,12 @@ import { assembleRig, hookMoved, type AssembledRig } from '../rig/assemble'
 import type { BaitSpec, RigSpec } from '../rig/spec'
 import { obstaclesOf, type BottomId, type CoverId } from '../snag/cover'
 import { evaluateSnag, type SnagResult } from '../snag/evaluateSnag'
-import { pointLip } from '../snag/lip'
-import { strikeRig, USUAL_TACKLE } from '../strike/bite'
+import { snagRig } from '../snag/lip'
+import { RETRIEVES, type RetrieveId } from '../snag/retrieve'
+import { RODS, strikeRig, USUAL_TACKLE, type FeedingId, type RodPower, type Tackle } from '../strike/bite'
 import { evaluateStrike, type StrikeResult } from '../strike/evaluateStrike'
 import { PLASTICS } from '../tackle/materials'
-import { lineOf, type LineKind } from '../tackle/lines'
+import { lineOf, type Line, type LineKind } from '../tackle/lines'
 import { SOFT_BEDS } from '../water/bed'
 import { waterOf, type Water } from '../water/water'
 
@@ -35,6 +36,18 @@ export interface Conditions {
   readonly lineStrengthN: number
   /** a current at the surface, m/s, and where it sets; still water when left out */ readonly stream?: Omit<Stream, 'depthM'>
   /** how the line is held; slack when left out */ readonly hold?: LineHold
+  /** how the rig is worked; hopped when left out */ readonly retrieve?: RetrieveId
+  /** how fish take; grabbing when left out */ readonly feeding?: FeedingId
+  /** power of the rod; medium when left out */ readonly rod?: RodPower
+  /** line out at the bite, m; a usual cast when left out */ readonly biteM?: number
+}
+
+/** What the conditions say of rod, line and fish; the usual where they say nothing. A lure worked slowly on slack is at rest when it is bitten. */
+export function tackleOf({ feeding, rod, biteM, retrieve = 'hop' }: Pick<Conditions, 'feeding' | 'rod' | 'biteM' | 'retrieve'>, line: Line): Tackle {
+  return {
+    ...USUAL_TACKLE, line, moving: RETRIEVES[retrieve].tight >= 0.5,
+    ...(feeding ? { feeding } : {}), ...(rod ? { rodNPerM: RODS[rod].rodNPerM, rodMostN: RODS[rod].rodMostN } : {}), ...(biteM === undefined ? {} : { distanceM: biteM }),
+  }
 }
 
 /** All measures of one rig. */
@@ -75,8 +88,9 @@ export function evaluateRig(
   if (!fall.ok) return fall
   const postures = { retrieveRollRad: retrievePosture(bodies.typical).rollRad, fallRollRad: fallRolls(fall.value.drop) }
   const obstacles = obstaclesOf(conditions.cover, conditions.bottom)
-  const snag = evaluateSnag(pointLip(rig), obstacles, postures, seededRandom(seed))
-  const strike = evaluateStrike(strikeRig(rig), { ...USUAL_TACKLE, line }, seededRandom(seed + 1))
+  const ride = { postures, retrieve: RETRIEVES[conditions.retrieve ?? 'hop'] }
+  const snag = evaluateSnag(snagRig(rig, line), obstacles, ride, seededRandom(seed))
+  const strike = evaluateStrike(strikeRig(rig), tackleOf(conditions, line), seededRandom(seed + 1))
   return success({
     massKg: rig.geometry.massKg + (rig.parts.second?.massKg ?? 0),
     fall: fall.value,
@@ -124,6 +138,12 @@ function tailOf({ bait }: AssembledRig, { meanSpeedMS, glide }: FallResult): { r
   if (!tail || tail.kind === 'skirt') return {}
   const across = tail.kind === 'fork' ? tail.width : tail.height
   return { tailHz: tailBeatHz(meanSpeedMS.value * Math.hypot(1, glide.value), across * bait.soldM) }
+}
+
+/** Rolls of a body as it falls, for drawing meetings on slack line, rad; upright where it cannot be dropped. */
+export function rollSamples(body: HydroBody, depthM: number, line: Line): number[] {
+  const drop = dropRig(body, { depthM, line })
+  return drop.ok ? fallRolls(drop.value) : [0]
 }
 
 /** Roll through the second half of a recorded fall, rad. */

@@ -1,18 +1,30 @@
-import { logNormal, type Random } from '../numerics/random'
+import { seededRandom, type Random } from '../numerics/random'
 import { wilson } from '../numerics/statistics'
 import { measure, type Measure } from '../outcome'
-import { RATE_DOUBT, type Obstacle } from './cover'
-import { openingAt, type PointLip } from './lip'
+import { RATE_DOUBT, type Placed } from './cover'
+import type { LipId, SnagRig } from './lip'
+import { meet, type Fate, type Meeting, type Ride } from './meet'
 
-/** How the rig rides, as samples to draw from. Radians, 0 back up. */
-export interface Postures { readonly retrieveRollRad: ArrayLike<number>, readonly fallRollRad: ArrayLike<number> }
+export type { Postures, Ride } from './meet'
 
-export interface SnagCause { readonly name: string, readonly perCast: number }
+/** A snag's or a hanging strand's share, by what was met and where it lodged. */
+export interface SnagCause { readonly name: string, readonly lip: LipId | 'wedged', readonly perCast: number }
+
+/** What an hour of fishing comes to. */
+export interface FishingHour {
+  readonly casts: number
+  readonly minutes: { readonly snags: number, readonly weed: number, readonly fixing: number }
+  readonly rigsLost: number
+  readonly hooksOpened: number
+}
 
 export interface SnagResult {
   /** chance that a cast hangs up */ readonly snagPerCast: Measure
+  /** the same for a metre of retrieve */ readonly snagPerM: Measure
   /** chance that a cast comes back with weed on the hook */ readonly weedPerCast: Measure
-  /** minutes of an hour left for fishing once snags and weed are paid for */ readonly minutesLeft: Measure
+  /** minutes of an hour left for fishing once snags, weed and re-skinning are paid for */ readonly minutesLeft: Measure
+  readonly hour: FishingHour
+  /** casts until a hidden point has worked out and must be laid back; undefined for an open one */ readonly castsPerFix?: number
   readonly causes: readonly SnagCause[]
   readonly draws: number
 }
@@ -23,89 +35,130 @@ export const CAST_M = 15
 /** Draws for each kind of obstacle. */
 export const DRAWS = 4000
 
-/** Share of meetings while the line is tight; the rest come as the rig falls on slack. *Assumed* for hop-and-pause fishing. */
-const TIGHT_SHARE = 0.8
+/** What things cost in minutes. *Assumed*: a rig is freed in two and a half, tied anew in five; weed is picked off in half a minute, a point laid back in a sixth. */
+const COST_MIN = { freed: 2.5, opened: 4, lost: 5, weed: 0.5, fix: 0.17 } as const
 
-/** Press of an obstacle on the bait as it slides by: line tension of a steady retrieve, N. *Assumed.* */
-const PRESS_N = { median: 0.8, gsd: 1.8 }
+/** A cast rubs a hidden point about as much as so many meetings. *Assumed.* */
+const RUBS_PER_CAST = 1
 
-/** What leans on a guard takes the pull of the line, several times the press of sliding by. *Assumed.* */
-const GUARD_PRESS = 3
+/** Bins of size met, from half a millimetre to half a metre, even in the logarithm. */
+export const SIZE_BINS = 24
+const LEAST_SIZE_M = 0.0005
+const MOST_SIZE_M = 0.5
+export const binOf = (sizeM: number): number => Math.max(0, Math.min(SIZE_BINS - 1, Math.floor(SIZE_BINS * Math.log(sizeM / LEAST_SIZE_M) / Math.log(MOST_SIZE_M / LEAST_SIZE_M))))
+export const binEdgeM = (bin: number): number => LEAST_SIZE_M * (MOST_SIZE_M / LEAST_SIZE_M) ** (bin / SIZE_BINS)
 
-/** Pull given to free a caught rig, N: a firm lift with a medium rod. *Assumed.* */
-const FREE_N = { median: 12, gsd: 1.5 }
+type Count = Record<Fate, number>
 
-/** Posture wanders about its mean in use: standard deviation of roll, rad. *Assumed.* */
-const ROLL_WANDER_RAD = 0.2
+/** Draws made so far, which can be added to and read at any time. */
+export interface SnagTally {
+  /** draws so many meetings with each kind of obstacle */ readonly draw: (each: number) => void
+  readonly result: () => SnagResult
+  /** meetings by kind of obstacle, bin of size and fate (past, weed, snag), SIZE_BINS × 3 each */ readonly sizes: () => readonly Float64Array[]
+}
 
-/** What things cost in minutes. *Assumed*: a snag is freed or re-tied in three minutes; weed is picked off in half a minute. */
-const CAST_MIN = 1.2
-const SNAG_MIN = 3
-const WEED_MIN = 0.5
+/** Meetings per metre with an obstacle, worked in a given way. */
+export const rateOf = ({ perM, on }: Placed, { retrieve }: Ride): number => perM * (on === 'bottom' ? retrieve.bottom : retrieve.cover)
 
-type Fate = 'past' | 'weed' | 'snag'
+/** Starts a tally of meetings with everything in a place. */
+export function snagTally(rig: SnagRig, obstacles: readonly Placed[], ride: Ride, random: Random): SnagTally {
+  const counts = obstacles.map((): Count => ({ past: 0, weed: 0, freed: 0, opened: 0, lost: 0 }))
+  const lodged = obstacles.map(() => new Map<LipId | 'wedged', number>())
+  const sizes = obstacles.map(() => new Float64Array(SIZE_BINS * 3))
+  const rubs = obstacles.map(() => 0)
+  let draws = 0
 
-/**
- * Chance of a snag at the point, by seeded Monte Carlo: an obstacle of radius R slides along the bait at some angle round
- * it; it passes under the point when opening + compression > R, else it rides over; once caught it holds if it is
- * stronger than the pull that frees it, else it comes away as weed on the hook.
- */
-export function evaluateSnag(
-  lip: PointLip, obstacles: readonly Obstacle[], postures: Postures, random: Random, draws = DRAWS,
-): SnagResult {
-  if (!(draws >= 1)) throw new RangeError('evaluateSnag: draws must be at least 1')
-  const rate = { snag: [0, 0, 0], weed: [0, 0, 0] }
-  const causes: SnagCause[] = []
-  for (const obstacle of obstacles) {
-    const count = { past: 0, weed: 0, snag: 0 }
-    for (let i = 0; i < draws; i++) count[meet(lip, obstacle, postures, random)]++
-    const met = obstacle.perM * CAST_M
-    for (const fate of ['snag', 'weed'] as const) {
-      const [low, high] = wilson(count[fate], draws)
-      rate[fate][0]! += met * count[fate] / draws
-      rate[fate][1]! += met * low
-      rate[fate][2]! += met * high
-    }
-    causes.push({ name: obstacle.name, perCast: chance(met * count.snag / draws) })
+  function draw(each: number): void {
+    obstacles.forEach((obstacle, k) => {
+      for (let i = 0; i < each; i++) {
+        const { fate, lip, sizeM, rubbed } = meet(rig, obstacle, ride, random)
+        counts[k]![fate]++
+        if (rubbed) rubs[k]!++
+        const kind = fate === 'past' ? 0 : fate === 'weed' ? 1 : 2
+        sizes[k]![3 * binOf(sizeM) + kind]!++
+        if (kind === 2 && lip) lodged[k]!.set(lip, (lodged[k]!.get(lip) ?? 0) + 1)
+      }
+    })
+    draws += each
   }
-  const snagPerCast = asChance(rate.snag)
-  const weedPerCast = asChance(rate.weed)
-  const left = (snag: number, weed: number): number => (60 * CAST_MIN) / (CAST_MIN + SNAG_MIN * snag + WEED_MIN * weed)
+
+  function result(): SnagResult {
+    const rate = { snag: [0, 0, 0], weed: [0, 0, 0] }
+    const mean = { freed: 0, opened: 0, lost: 0, rubs: 0 }
+    const causes: SnagCause[] = []
+    obstacles.forEach((obstacle, k) => {
+      const count = counts[k]!
+      const met = rateOf(obstacle, ride) * CAST_M
+      const add = (into: number[], n: number): void => {
+        const [low, high] = wilson(n, draws)
+        for (const [i, share] of [n / draws, low, high].entries()) into[i]! += met * share
+      }
+      add(rate.snag, count.freed + count.opened + count.lost)
+      add(rate.weed, count.weed)
+      for (const fate of ['freed', 'opened', 'lost'] as const) mean[fate] += met * count[fate] / draws
+      mean.rubs += met * rubs[k]! / draws
+      for (const [lip, n] of lodged[k]!) causes.push({ name: obstacle.name, lip, perCast: chance(met * n / draws) })
+    })
+    return summed(rig, ride, rate, mean, causes.sort((a, b) => b.perCast - a.perCast), draws)
+  }
+
+  return { draw, result, sizes: () => sizes }
+}
+
+function summed(rig: SnagRig, { retrieve }: Ride, rate: { readonly snag: number[], readonly weed: number[] }, mean: Record<'freed' | 'opened' | 'lost' | 'rubs', number>, causes: readonly SnagCause[], draws: number): SnagResult {
+  const castsPerFix = rig.rubs / (mean.rubs + RUBS_PER_CAST)
+  const fixing = COST_MIN.fix / castsPerFix
+  const total = mean.freed + mean.opened + mean.lost
+  const perSnag = total > 0 ? (mean.freed * COST_MIN.freed + mean.opened * COST_MIN.opened + mean.lost * COST_MIN.lost) / total : 0
+  const castMin = (snag: number, weed: number): number => retrieve.castMin + perSnag * snag + COST_MIN.weed * weed + fixing
+  const left = (snag: number, weed: number): number => (60 * retrieve.castMin) / castMin(snag, weed)
+  const doubt = (list: readonly number[]): [number, number, number] => [list[0]!, list[1]! / RATE_DOUBT, list[2]! * RATE_DOUBT]
+  const [snag, snagLow, snagHigh] = doubt(rate.snag)
+  const [weed, weedLow, weedHigh] = doubt(rate.weed)
+  const weedChance = measure(chance(weed), chance(weedLow), chance(weedHigh))
+  const casts = 60 / castMin(snag, weedChance.value)
   return {
-    snagPerCast,
-    weedPerCast,
-    minutesLeft: measure(
-      left(snagPerCast.value, weedPerCast.value), left(snagPerCast.high, weedPerCast.high), left(snagPerCast.low, weedPerCast.low),
-    ),
-    causes: causes.sort((a, b) => b.perCast - a.perCast),
+    snagPerCast: measure(chance(snag), chance(snagLow), chance(snagHigh)),
+    snagPerM: measure(chance(snag / CAST_M), chance(snagLow / CAST_M), chance(snagHigh / CAST_M)),
+    weedPerCast: weedChance,
+    minutesLeft: measure(left(snag, weedChance.value), left(snagHigh, weedChance.high), left(snagLow, weedChance.low)),
+    hour: {
+      casts, rigsLost: casts * mean.lost, hooksOpened: casts * mean.opened,
+      minutes: { snags: casts * perSnag * snag, weed: casts * COST_MIN.weed * weedChance.value, fixing: casts * fixing },
+    },
+    ...(Number.isFinite(castsPerFix) ? { castsPerFix } : {}),
+    causes,
     draws,
   }
 }
 
 const chance = (events: number): number => 1 - Math.exp(-events)
 
-const asChance = (rate: readonly number[]): Measure =>
-  measure(chance(rate[0]!), chance(rate[1]! / RATE_DOUBT), chance(rate[2]! * RATE_DOUBT))
-
-function meet(lip: PointLip, obstacle: Obstacle, postures: Postures, random: Random): Fate {
-  const rolls = random() < TIGHT_SHARE ? postures.retrieveRollRad : postures.fallRollRad
-  const wander = ROLL_WANDER_RAD * (2 * random() - 1) * Math.sqrt(3)
-  const roll = rolls[Math.floor(random() * rolls.length)]! + wander
-  const angle = contactAngle(obstacle, random) - roll
-  if (Math.cos(angle) <= 0) return 'past'
-  const radius = logNormal(random, obstacle.diameterM, obstacle.diameterGsd) / 2
-  const press = logNormal(random, PRESS_N.median, PRESS_N.gsd)
-  const compression = press * lip.givePerN
-  const opening = openingAt(lip, angle)
-  if (opening + compression <= radius || opening + compression <= 0) return 'past'
-  const strength = logNormal(random, obstacle.strengthN, obstacle.strengthGsd)
-  if (lip.guardN > 0 && Math.min(strength, GUARD_PRESS * press) < lip.guardN) return 'past'
-  return strength > logNormal(random, FREE_N.median, FREE_N.gsd) ? 'snag' : 'weed'
+/**
+ * Chance of a snag and what it costs, by seeded Monte Carlo: stems, blades and edges slide along the bait and pass under a point, hang on a step, or
+ * ride over; heads wedge in gaps; what holds gives way in the thing, from the other side, in the hook or in the line.
+ * @throws RangeError unless draws is at least 1
+ */
+export function evaluateSnag(rig: SnagRig, obstacles: readonly Placed[], ride: Ride, random: Random, draws = DRAWS): SnagResult {
+  if (!(draws >= 1)) throw new RangeError('evaluateSnag: draws must be at least 1')
+  const tally = snagTally(rig, obstacles, ride, random)
+  tally.draw(draws)
+  return tally.result()
 }
 
-/** Where round the bait a thing touches, rad from straight up, positive to the left. */
-function contactAngle(obstacle: Obstacle, random: Random): number {
-  const spread = 0.5 * (2 * random() - 1)
-  if (random() < obstacle.upright) return (random() < 0.5 ? 1 : -1) * Math.PI / 2 + spread
-  return (random() < obstacle.overhead ? 0 : Math.PI) + spread
+/** One meeting on a cast: how far out, with what, and the seed of its draws. */
+export interface CastMeeting { readonly atM: number, readonly obstacle: number, readonly seed: number }
+
+/** What stands along one cast: Poisson along its metres, the same for every rig brought through it. */
+export function castThrough(obstacles: readonly Placed[], ride: Ride, random: Random): CastMeeting[] {
+  return obstacles.flatMap((obstacle, k) => {
+    const meetings: CastMeeting[] = []
+    const perM = rateOf(obstacle, ride)
+    if (!(perM > 0)) return meetings
+    for (let at = -Math.log(1 - random()) / perM; at < CAST_M; at += -Math.log(1 - random()) / perM) meetings.push({ atM: at, obstacle: k, seed: Math.floor(random() * 2 ** 31) })
+    return meetings
+  }).sort((a, b) => a.atM - b.atM)
 }
+
+/** What becomes of a rig at one meeting of a cast. */
+export const meetOn = (rig: SnagRig, obstacles: readonly Placed[], ride: Ride, { obstacle, seed }: CastMeeting): Meeting => meet(rig, obstacles[obstacle]!, ride, seededRandom(seed))

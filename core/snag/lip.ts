@@ -1,6 +1,12 @@
 import { PLASTICS, modulusPa } from '../tackle/materials'
 import type { AssembledRig } from '../rig/assemble'
+import { openingLoadN } from '../fit/wireStrength'
 import { guardN } from '../rig/guard'
+import type { Line } from '../tackle/lines'
+import { weightSize, type WeightShape } from '../tackle/weights'
+
+/** Where on a rig things lodge or hang. */
+export type LipId = 'point' | 'trailing' | 'head' | 'eye' | 'knot' | 'skirt' | 'blade'
 
 /** The point as a place where things lodge: an opening between tip and back, on an elliptic section of the bait. Metres. */
 export interface PointLip {
@@ -23,6 +29,67 @@ export function pointLip(rig: AssembledRig): PointLip {
     halfHeightM: bait.heightAt(s) / 2,
     givePerN: 1 / (2 * modulusPa(PLASTICS[baitSpec.material].shore00) * width),
   }
+}
+
+/** A step or knot that strands hang on, m. */
+export interface Step { readonly id: LipId, readonly heightM: number }
+
+/** A head or weight as it goes into gaps: extents along, across and up, m; and the share of tight gaps it slips out of by its shape. */
+export interface WedgeBody { readonly alongM: number, readonly acrossM: number, readonly highM: number, readonly slips: number }
+
+/** All of a rig that cover can hold. */
+export interface SnagRig {
+  readonly points: readonly (PointLip & { readonly id: 'point' | 'trailing' })[]
+  readonly steps: readonly Step[]
+  readonly heads: readonly WedgeBody[]
+  /** load that opens the hook, N */ readonly openingLoadN: number
+  readonly lineStrengthN: number
+  /** rubs on a hidden point before it works out; Infinity where it is open */ readonly rubs: number
+}
+
+/** Share of tight gaps a shape slips through or out of: tapered noses guide themselves, flat and wide ones do not. *Assumed.* */
+const SLIPS: Readonly<Record<WeightShape, number>> = { bullet: 0.9, stick: 0.9, belly: 0.8, keel: 0.75, slab: 0.55, ball: 0.5, wedge: 0.5, football: 0.4, mushroom: 0.3 }
+
+/** Rubs that work a point out of plain plastic, by how it rests. *Assumed*: re-skinned every few casts in weed. */
+const RUBS = { flush: 12, skin: 25, buried: 90 } as const
+
+/** Height of a knot, in diameters of its line; typical. */
+const KNOT = 4
+
+/** Reads everything that can catch off an assembled rig. */
+export function snagRig(rig: AssembledRig, line: Line): SnagRig {
+  const { bait, parts, spec, baitSpec } = rig
+  const weights = parts.compacts.filter(c => c.kind in SLIPS)
+  const heads = [
+    ...weights.map(c => ({ alongM: c.size[0], acrossM: c.size[1], highM: c.size[2], slips: SLIPS[c.kind as WeightShape] })),
+    ...(parts.second ? [wedgeOf(parts.second)] : []),
+  ]
+  const front = weights.find(c => c.at[0] > 0)
+  const nose = bait.heightAt(0.03 * bait.lengthM)
+  const lumps = (kind: 'skirt' | 'blade'): Step[] => parts.compacts.filter(c => c.kind === kind).map(c => ({ id: kind, heightM: 0.3 * c.size[1] }))
+  return {
+    points: [{ ...pointLip(rig), id: 'point' }, ...(parts.trailing ? [{ ...trailingLip(rig), id: 'trailing' as const }] : [])],
+    steps: [
+      ...(front ? [{ id: 'head' as const, heightM: Math.abs(nose - front.size[2]) / 2 }, { id: 'eye' as const, heightM: 3 * parts.dims.wireM }] : []),
+      { id: 'knot', heightM: KNOT * line.diameterM }, ...lumps('skirt'), ...lumps('blade'),
+    ],
+    heads,
+    openingLoadN: openingLoadN(parts.dims).value,
+    lineStrengthN: line.strengthN,
+    rubs: spec.pointRest === 'open' ? Infinity : RUBS[spec.pointRest] * PLASTICS[baitSpec.material].toughness,
+  }
+}
+
+function wedgeOf({ shape, massKg, densityKgM3 }: NonNullable<AssembledRig['parts']['second']>): WedgeBody {
+  const size = weightSize(shape, massKg, densityKgM3)
+  return { alongM: size.lengthM, acrossM: size.widthM, highM: size.heightM, slips: SLIPS[shape] }
+}
+
+/** A trailing hook stands open over the back by all of its gap. */
+function trailingLip(rig: AssembledRig): PointLip {
+  const { bait, parts: { trailing } } = rig
+  const tip = trailing!.tip
+  return { ...pointLip(rig), openingM: Math.max(0.001, tip.z - bait.topAt(Math.min(tip.s, bait.lengthM))), halfWidthM: bait.widthAt(tip.s) / 2, halfHeightM: bait.heightAt(tip.s) / 2, guardN: 0 }
 }
 
 /**

@@ -1,18 +1,28 @@
 import { describe, expect, it } from 'vitest'
 import { seededRandom } from '../numerics/random'
 import { assembleRig } from '../rig/assemble'
+import { FAMILIES } from '../rig/families'
 import type { PointRest, RigSpec } from '../rig/spec'
-import { COVER_IDS, COVERS, obstaclesOf, type Obstacle } from './cover'
-import { evaluateSnag, type SnagResult } from './evaluateSnag'
-import { openingAt, pointLip, type PointLip } from './lip'
+import { lineFromLb } from '../tackle/lines'
+import { COVER_IDS, COVERS, obstaclesOf, type Obstacle, type Placed, type Rod } from './cover'
+import { castThrough, evaluateSnag, meetOn, snagTally, type Ride, type SnagResult } from './evaluateSnag'
+import { openingAt, pointLip, snagRig, type PointLip, type SnagRig } from './lip'
+import { RETRIEVES, type RetrieveId } from './retrieve'
 
-const upright = { retrieveRollRad: [0], fallRollRad: [0] }
-const lipOf = (family: RigSpec['family'], pointRest: PointRest): PointLip => pointLip(assembleRig(
-  { form: 'slimShad', lengthM: 0.09, material: 'plain' },
-  { family, hookSize: family === 'E1' ? '3/0' : '4/0', weightKg: family === 'O2' ? 0 : 0.0035, weightMaterial: 'lead', pointRest },
-))
+const line = lineFromLb('braid', 20)
+const assembled = (family: RigSpec['family'], more: Partial<RigSpec> = {}) => assembleRig(
+  { form: FAMILIES[family].hollowOnly ? 'tube' : 'slimShad', lengthM: 0.09, material: 'plain' },
+  { family, hookSize: FAMILIES[family].hookStyle === 'jig' ? '3/0' : '4/0', weightKg: FAMILIES[family].weighted ? 0.007 : 0, weightMaterial: 'lead', pointRest: FAMILIES[family].pointRests[0]!, ...more },
+)
+const lipOf = (family: RigSpec['family'], pointRest: PointRest): PointLip => pointLip(assembled(family, { pointRest }))
+const placed = (obstacles: readonly Obstacle[]): Placed[] => obstacles.map(o => ({ ...o, on: 'cover' as const }))
+const rideAt = (roll: number, retrieve: RetrieveId = 'hop'): Ride => ({ postures: { retrieveRollRad: [roll], fallRollRad: [roll] }, retrieve: RETRIEVES[retrieve] })
+/** A rig that is nothing but its point. */
+const only = (lip: PointLip): SnagRig => ({ points: [{ ...lip, id: 'point' }], steps: [], heads: [], openingLoadN: 60, lineStrengthN: line.strengthN, rubs: Infinity })
 const snag = (lip: PointLip, obstacles: readonly Obstacle[], roll = 0, draws = 4000, seed = 5): SnagResult =>
-  evaluateSnag(lip, obstacles, { retrieveRollRad: [roll], fallRollRad: [roll] }, seededRandom(seed), draws)
+  evaluateSnag(only(lip), placed(obstacles), rideAt(roll), seededRandom(seed), draws)
+const whole = (family: RigSpec['family'], obstacles: readonly Placed[], more: Partial<RigSpec> = {}, retrieve: RetrieveId = 'hop', draws = 20_000): SnagResult =>
+  evaluateSnag(snagRig(assembled(family, more), line), obstacles, rideAt(0, retrieve), seededRandom(11), draws)
 const open = lipOf('E1', 'open')
 const lost = (r: SnagResult): number => r.snagPerCast.value + r.weedPerCast.value
 
@@ -43,18 +53,18 @@ describe('snags', () => {
   })
 
   it('a certain catch gives the chance of one or more events: 1 - exp(-rate)', () => {
-    const certain: Obstacle = { name: 'hair', perM: 0.1, diameterM: 1e-6, diameterGsd: 1, upright: 0, overhead: 1, strengthN: 1e6, strengthGsd: 1 }
+    const certain: Obstacle = { kind: 'rod', name: 'hair', perM: 0.1, diameterM: 1e-6, diameterGsd: 1, upright: 0, overhead: 1, strengthN: 1e6, strengthGsd: 1 }
     const wide: PointLip = { openingM: 0.01, halfWidthM: 0.001, halfHeightM: 0.05, givePerN: 0, guardN: 0 }
     expect(snag(wide, [certain]).snagPerCast.value).toBeCloseTo(1 - Math.exp(-1.5), 2)
   })
 
   it('a thing wider than the opening rides over', () => {
-    const log: Obstacle = { name: 'log', perM: 1, diameterM: 0.5, diameterGsd: 1, upright: 0, overhead: 1, strengthN: 1e6, strengthGsd: 1 }
+    const log: Obstacle = { kind: 'rod', name: 'log', perM: 1, diameterM: 0.5, diameterGsd: 1, upright: 0, overhead: 1, strengthN: 1e6, strengthGsd: 1 }
     expect(snag(open, [log]).snagPerCast.value).toBe(0)
   })
 
   it('nothing there, nothing lost; the hour is whole', () => {
-    const r = evaluateSnag(open, [], upright, seededRandom(1))
+    const r = evaluateSnag(only(open), [], rideAt(0), seededRandom(1))
     expect(r.snagPerCast.value).toBe(0)
     expect(r.minutesLeft.value).toBe(60)
   })
@@ -76,5 +86,104 @@ describe('snags', () => {
     const { causes } = snag(open, obstaclesOf('thickWeed', 'shell'))
     for (let i = 1; i < causes.length; i++) expect(causes[i]!.perCast).toBeLessThanOrEqual(causes[i - 1]!.perCast)
     expect(() => snag(open, [], 0, 0)).toThrow(/evaluateSnag/)
+  })
+})
+
+describe('whole rigs, without special cases', () => {
+  const hang = (r: SnagResult, lip?: string): number => r.causes.filter(c => lip === undefined || c.lip === lip).reduce((sum, c) => sum + c.perCast, 0)
+
+  it.each(COVER_IDS)('in %s: an open head hangs up more than a flush point, that than a skin-hooked, that than a buried one', (cover) => {
+    const held = (r: SnagResult): number => r.causes.filter(c => c.lip === 'point').reduce((sum, c) => sum + c.perCast, 0) + r.weedPerCast.value
+    const values = [whole('E1', obstaclesOf(cover, 'sand')), ...(['flush', 'skin', 'buried'] as const).map(pointRest => whole('W1', obstaclesOf(cover, 'sand'), { pointRest }))].map(held)
+    expect(values[0]!).toBeGreaterThan(values[1]!)
+    expect(values[1]!).toBeGreaterThanOrEqual(values[2]! - 1e-9)
+    expect(values[2]!).toBeGreaterThanOrEqual(values[3]! - 1e-9)
+  })
+
+  it('drowned wood costs an open head more of the hour than soft weed', () => {
+    expect(whole('E1', obstaclesOf('wood', 'mud')).minutesLeft.value).toBeLessThan(whole('E1', obstaclesOf('sparseWeed', 'mud')).minutesLeft.value)
+    expect(whole('E1', obstaclesOf('wood', 'mud')).hour.rigsLost + whole('E1', obstaclesOf('wood', 'mud')).hour.hooksOpened).toBeGreaterThan(whole('E1', obstaclesOf('thickWeed', 'mud')).hour.rigsLost)
+  })
+
+  it('a bullet and a slim head pass forks of wood better than a ball; a wide head rides rock better', () => {
+    const wedged = (family: RigSpec['family'], where: readonly Placed[], more: Partial<RigSpec> = {}): number => hang(whole(family, where, more), 'wedged')
+    const wood = obstaclesOf('wood', 'mud')
+    const rock = obstaclesOf('open', 'rock')
+    const heavy = { weightKg: 0.014 }
+    expect(wedged('L1', wood, heavy)).toBeLessThan(wedged('E1', wood, heavy))
+    expect(wedged('E5', wood, heavy)).toBeLessThan(wedged('E1', wood, heavy))
+    expect(wedged('E2', rock, heavy)).toBeLessThan(wedged('E1', rock, heavy))
+  })
+
+  it('a guard on a hook across the middle keeps out weed stems and twigs', () => {
+    for (const cover of ['thickWeed', 'wood'] as const) {
+      expect(lost(whole('L6', obstaclesOf(cover, 'mud'), { guard: 'wire' }))).toBeLessThan(lost(whole('L6', obstaclesOf(cover, 'mud'), { guard: 'none' })))
+    }
+  })
+
+  it('what gives way is the weaker: fine wire opens on strong line, thin line breaks before strong wire', () => {
+    const lip = { ...open, id: 'point' as const }
+    const hard: Rod = { kind: 'rod', name: 'root', perM: 1, diameterM: 0.002, diameterGsd: 1.2, upright: 0, overhead: 1, strengthN: 5000, strengthGsd: 1.1 }
+    const ends = (openingLoadN: number, lineStrengthN: number) => evaluateSnag({ points: [lip], steps: [], heads: [], openingLoadN, lineStrengthN, rubs: Infinity }, placed([hard]), rideAt(0), seededRandom(2), 4000).hour
+    expect(ends(30, 200)).toMatchObject({ rigsLost: 0 })
+    expect(ends(30, 200).hooksOpened).toBeGreaterThan(0)
+    expect(ends(60, 40)).toMatchObject({ hooksOpened: 0 })
+    expect(ends(60, 40).rigsLost).toBeGreaterThan(0)
+  })
+
+  it('swimming meets less of the bottom, dragging more', () => {
+    const [swum, hopped, dragged] = (['swim', 'hop', 'drag'] as const).map(style => whole('E1', obstaclesOf('open', 'rock'), {}, style).snagPerM.value)
+    expect(swum!).toBeLessThan(hopped!)
+    expect(hopped!).toBeLessThan(dragged!)
+  })
+
+  it('a hidden point works out sooner in weed than in the open, later in tougher plastic; an open one has nothing to work out', () => {
+    const fix = (cover: 'open' | 'thickWeed', material: 'plain' | 'floating' = 'plain'): number =>
+      evaluateSnag(snagRig(assembleRig({ form: 'slimShad', lengthM: 0.09, material }, { family: 'W1', hookSize: '4/0', weightKg: 0.0035, weightMaterial: 'lead', pointRest: 'skin' }), line), obstaclesOf(cover, 'mud'), rideAt(0), seededRandom(4), 4000).castsPerFix!
+    expect(fix('thickWeed')).toBeLessThan(fix('open'))
+    expect(fix('open', 'floating')).toBeGreaterThan(fix('open'))
+    expect(whole('E1', obstaclesOf('open', 'mud')).castsPerFix).toBeUndefined()
+  })
+
+  it('minutes of an hour add up', () => {
+    const { hour, minutesLeft } = whole('E1', obstaclesOf('thickWeed', 'rock'))
+    expect(hour.minutes.snags + hour.minutes.weed + hour.minutes.fixing + minutesLeft.value).toBeCloseTo(60, 6)
+  })
+
+  it('a tally read early or late tells the same story, and counts every meeting once', () => {
+    const where = obstaclesOf('wood', 'rock')
+    const tally = snagTally(snagRig(assembled('E1'), line), where, rideAt(0), seededRandom(7))
+    tally.draw(500)
+    const early = tally.result()
+    tally.draw(9500)
+    const late = tally.result()
+    expect(late.draws).toBe(10_000)
+    expect(early.snagPerCast.low).toBeLessThan(late.snagPerCast.value)
+    expect(early.snagPerCast.high).toBeGreaterThan(late.snagPerCast.value)
+    tally.sizes().forEach(bins => expect(bins.reduce((a, b) => a + b)).toBe(10_000))
+  })
+})
+
+describe('one cast', () => {
+  it('meets the same things whatever rig comes through, and each meeting repeats', () => {
+    const where = obstaclesOf('wood', 'rock')
+    const ride = rideAt(0)
+    const cast = castThrough(where, ride, seededRandom(3))
+    expect(cast).toEqual(castThrough(where, ride, seededRandom(3)))
+    for (let i = 1; i < cast.length; i++) expect(cast[i]!.atM).toBeGreaterThanOrEqual(cast[i - 1]!.atM)
+    const rigs = [snagRig(assembled('E1'), line), snagRig(assembled('W1'), line)]
+    for (const meeting of cast) {
+      const [a, b] = rigs.map(rig => meetOn(rig, where, ride, meeting))
+      expect(a!.sizeM).toBe(b!.sizeM)
+      expect(meetOn(rigs[0]!, where, ride, meeting)).toEqual(a)
+    }
+  })
+  it('meets as many things on average as the rates say', () => {
+    const where = obstaclesOf('thickWeed', 'rock')
+    const random = seededRandom(5)
+    const mean = Array.from({ length: 400 }, () => castThrough(where, rideAt(0), random).length).reduce((a, b) => a + b) / 400
+    const expected = 15 * where.reduce((sum, o) => sum + o.perM, 0)
+    // Poisson: the mean of 400 casts is known to sqrt(30/400) = 0.27
+    expect(Math.abs(mean - expected)).toBeLessThan(1.2)
   })
 })

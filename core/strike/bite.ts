@@ -13,6 +13,7 @@ export interface StrikeRig {
   /** load that presses a guard down, N; 0 without one */ readonly guardN: number
   readonly gapM: number
   readonly wireM: number
+  /** how much longer fish hold on than to plain plastic of middling softness */ readonly heldLonger: number
   readonly modulusPa: number
   readonly squeezeMost: number
   readonly openingLoadN: number
@@ -28,10 +29,41 @@ export interface Tackle {
   /** stiffness of the bent rod at its tip, N/m */ readonly rodNPerM: number
   /** travel of the rod tip in a firm sweep, m */ readonly sweepM: number
   /** most a rod of this power pulls before it only bends, N */ readonly rodMostN: number
+  /** the lure is moving at the bite, and the line tight; or it rests on slack */ readonly moving: boolean
+  readonly feeding: FeedingId
 }
 
+/** How fish take: engulfing whole, seizing, or picking at it. */
+export type FeedingId = 'gulp' | 'grab' | 'nip'
+
+interface Feeding {
+  readonly name: string
+  /** share of bites that take head and middle; the rest take the tail */ readonly head: number
+  readonly middle: number
+  /** bite force against the usual */ readonly force: number
+  /** median time a fish holds on, s */ readonly holdS: number
+}
+
+/** All *assumed*, from what anglers see of fish that are on, about, or off the feed. */
+export const FEEDING: Readonly<Record<FeedingId, Feeding>> = {
+  gulp: { name: 'gulp it', head: 0.6, middle: 0.35, force: 1.15, holdS: 3.5 },
+  grab: { name: 'grab it', head: 0.45, middle: 0.42, force: 1, holdS: 2.2 },
+  nip: { name: 'nip at it', head: 0.25, middle: 0.3, force: 0.7, holdS: 1.1 },
+}
+export const FEEDING_IDS = Object.keys(FEEDING) as FeedingId[]
+
+/** Rods by power: stiffness of the bent tip, N/m, and the most they pull before they only bend, N. *Assumed* typical. */
+export const RODS = {
+  light: { name: 'light', rodNPerM: 22, rodMostN: 14 },
+  mediumLight: { name: 'medium light', rodNPerM: 32, rodMostN: 20 },
+  medium: { name: 'medium', rodNPerM: 45, rodMostN: 28 },
+  mediumHeavy: { name: 'medium heavy', rodNPerM: 65, rodMostN: 40 },
+  heavy: { name: 'heavy', rodNPerM: 95, rodMostN: 60 },
+} as const
+export type RodPower = keyof typeof RODS
+
 /** A medium rod, a firm sweep, a usual distance. *Assumed* typical; changed with the rod. */
-export const USUAL_TACKLE: Omit<Tackle, 'line'> = { distanceM: 18, rodNPerM: 45, sweepM: 1.1, rodMostN: 28 }
+export const USUAL_TACKLE: Omit<Tackle, 'line'> = { distanceM: 18, rodNPerM: 45, sweepM: 1.1, rodMostN: 28, moving: true, feeding: 'grab' }
 
 /**
  * Medians and geometric standard deviations of what a bite brings. All *assumed*, with the doubt in each median as a
@@ -43,11 +75,18 @@ export const BITE = {
   /** load that drives a sharp 1 mm wire past its barb into a jaw, N */ penetrationN: { median: 4.5, gsd: 1.5, doubt: 1.3 },
   needM: { median: 0.0035, gsd: 1.3, doubt: 1.15 },
   slackM: { median: 0.15, gsd: 1.8, doubt: 1.3 },
+  /** slack of a lure at rest, over that of a moving one */ pausedSlack: 2.4,
+  /** time a fish holds on: spread and doubt; its median is that of the feeding */ holdS: { gsd: 1.8, doubt: 1.4 },
+  /** time from the bite to the set, felt on a tight line or seen on a slack one, s */ reactS: { moving: 0.6, paused: 1, gsd: 1.4 },
   /** area of plastic a jaw presses on, m² */ jawM2: 2e-4,
   /** a bite within this of the point squeezes it at once, m */ reachM: 0.01,
   /** elsewhere the bait is drawn through the jaws first; least share of the bite force still held then */ gripLeast: 0.2,
-  /** share of bites that take head, middle, tail */ place: { head: 0.45, middle: 0.42, tail: 0.13 },
+  /** fish hold soft plastic longer, by this power of softness against 55 kPa; and salted plastic by this factor */ softer: 0.25, salted: 1.2,
+  /** an open point often catches as the bait is let go of, so that letting go takes so much longer */ openCatches: 4,
 } as const
+
+/** Stiffness of plastic of middling softness, Pa. */
+const MIDDLING_PA = 5.5e4
 
 /** Reads what a bite meets off an assembled rig. */
 export function strikeRig(rig: AssembledRig): StrikeRig {
@@ -59,6 +98,7 @@ export function strikeRig(rig: AssembledRig): StrikeRig {
     guardN: guardN(spec),
     gapM: parts.dims.gapM,
     wireM: parts.dims.wireM,
+    heldLonger: (MIDDLING_PA / modulusPa(plastic.shore00)) ** BITE.softer * (baitSpec.material === 'salted' || baitSpec.material === 'heavySalted' ? BITE.salted : 1) * (spec.pointRest === 'open' ? BITE.openCatches : 1),
     modulusPa: modulusPa(plastic.shore00),
     squeezeMost: squeezeShare(plastic.shore00).value,
     openingLoadN: openingLoadN(parts.dims).value,

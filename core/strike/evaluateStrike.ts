@@ -1,10 +1,10 @@
-import { logNormal, normal, type Random } from '../numerics/random'
+import { logNormal, normal, seededRandom, type Random } from '../numerics/random'
 import { wilson } from '../numerics/statistics'
 import { measure, type Measure } from '../outcome'
-import { BITE, type StrikeRig, type Tackle } from './bite'
+import { BITE, FEEDING, type FeedingId, type StrikeRig, type Tackle } from './bite'
 
 /** Steps at which a bite is lost, in the order they come. */
-export const LOSSES = ['tailNip', 'notReached', 'noBite', 'noForce', 'opens'] as const
+export const LOSSES = ['tailNip', 'letGo', 'notReached', 'noBite', 'noForce', 'opens'] as const
 export type LossId = typeof LOSSES[number]
 
 export interface Loss { readonly id: LossId, readonly share: number }
@@ -12,6 +12,7 @@ export interface Loss { readonly id: LossId, readonly share: number }
 export interface StrikeResult {
   /** chance that a bite becomes a hooked fish */ readonly hookUp: Measure
   /** shares of all bites lost at each step, largest first */ readonly losses: readonly Loss[]
+  /** what is least certain: the median whose doubt moves the figure most */ readonly mainDoubt: keyof Scale
   readonly draws: number
 }
 
@@ -19,12 +20,14 @@ export const DRAWS = 4000
 /** Bites on which each doubt is tried: enough, since the same bites are compared with and without it. */
 const DOUBT_DRAWS = 1200
 
-type Scale = { forceN: number, penetrationN: number, needM: number, slackM: number }
-const PLAIN: Scale = { forceN: 1, penetrationN: 1, needM: 1, slackM: 1 }
+export type Scale = { forceN: number, penetrationN: number, needM: number, slackM: number, holdS: number }
+const PLAIN: Scale = { forceN: 1, penetrationN: 1, needM: 1, slackM: 1, holdS: 1 }
 
 /** What chance decides of one bite, before any doubt is put on it. SI. */
-interface Bite {
-  readonly atM: number
+export interface Bite {
+  /** how much longer than usual it holds on, and how long the set takes, s */ readonly holdS: number
+  readonly reactS: number
+  /** middle of the bite, m from the nose */ readonly atM: number
   readonly forceN: number
   readonly needM: number
   readonly slackM: number
@@ -35,7 +38,7 @@ interface Bite {
 
 /**
  * Chance that a bite is hooked, by seeded Monte Carlo over bite place, bite force, jaw and slack. A bite is lost where it
- * first fails: behind the hook; point not squeezed out of the plastic; no gap left over the squeezed body; set too weak to
+ * first fails: behind the hook; let go before the set; point not squeezed out of the plastic; no gap left over the squeezed body; set too weak to
  * go in; or so hard that the hook opens. A bite away from the point squeezes it only as the bait is drawn through the
  * jaws, with what grip is left. The range adds, in quadrature, the sampling error and the doubt in each median; every
  * doubt is put on the same bites (common random numbers), so that its effect is not blurred by chance.
@@ -43,7 +46,7 @@ interface Bite {
  */
 export function evaluateStrike(rig: StrikeRig, tackle: Tackle, random: Random, draws = DRAWS): StrikeResult {
   if (!(draws >= 1)) throw new RangeError('evaluateStrike: draws must be at least 1')
-  const bites = Array.from({ length: draws }, () => drawBite(rig, random))
+  const bites = Array.from({ length: draws }, () => drawBite(rig, tackle, random))
   const count = strike(rig, tackle, bites, PLAIN)
   const hooked = draws - lostIn(count)
   const value = hooked / draws
@@ -52,9 +55,15 @@ export function evaluateStrike(rig: StrikeRig, tackle: Tackle, random: Random, d
   let up = Math.max(0, sampleHigh - value) ** 2
   const some = bites.slice(0, DOUBT_DRAWS)
   const before = lostIn(strike(rig, tackle, some, PLAIN))
+  let mainDoubt: keyof Scale = 'forceN'
+  let most = -1
   for (const key of Object.keys(PLAIN) as (keyof Scale)[]) {
     for (const factor of [1 / BITE[key].doubt, BITE[key].doubt]) {
       const change = (before - lostIn(strike(rig, tackle, some, { ...PLAIN, [key]: factor }))) / some.length
+      if (Math.abs(change) > most) {
+        most = Math.abs(change)
+        mainDoubt = key
+      }
       if (change < 0) down += change * change
       else up += change * change
     }
@@ -62,6 +71,7 @@ export function evaluateStrike(rig: StrikeRig, tackle: Tackle, random: Random, d
   return {
     hookUp: measure(value, Math.max(0, value - Math.sqrt(down)), Math.min(1, value + Math.sqrt(up))),
     losses: LOSSES.map(id => ({ id, share: count[id] / draws })).filter(l => l.share > 0).sort((a, b) => b.share - a.share),
+    mainDoubt,
     draws,
   }
 }
@@ -69,39 +79,61 @@ export function evaluateStrike(rig: StrikeRig, tackle: Tackle, random: Random, d
 const lostIn = (count: Record<LossId, number>): number => LOSSES.reduce((sum, id) => sum + count[id], 0)
 
 function strike(rig: StrikeRig, tackle: Tackle, bites: readonly Bite[], scale: Scale): Record<LossId, number> {
-  const count: Record<LossId, number> = { tailNip: 0, notReached: 0, noBite: 0, noForce: 0, opens: 0 }
+  const count: Record<LossId, number> = { tailNip: 0, letGo: 0, notReached: 0, noBite: 0, noForce: 0, opens: 0 }
   for (const one of bites) {
-    const loss = lossOf(rig, tackle, one, scale)
+    const { loss } = biteChain(rig, tackle, one, scale)
     if (loss) count[loss]++
   }
   return count
 }
 
-function drawBite(rig: StrikeRig, random: Random): Bite {
+function drawBite(rig: StrikeRig, { moving, feeding }: Tackle, random: Random): Bite {
+  const { force, holdS } = FEEDING[feeding]
   return {
-    atM: biteAt(rig, random),
-    forceN: logNormal(random, BITE.forceN.median, BITE.forceN.gsd),
+    atM: biteAt(rig, feeding, random),
+    forceN: force * logNormal(random, BITE.forceN.median, BITE.forceN.gsd),
     needM: logNormal(random, BITE.needM.median, BITE.needM.gsd),
-    slackM: logNormal(random, BITE.slackM.median, BITE.slackM.gsd),
+    slackM: (moving ? 1 : BITE.pausedSlack) * logNormal(random, BITE.slackM.median, BITE.slackM.gsd),
     penetrationN: logNormal(random, BITE.penetrationN.median, BITE.penetrationN.gsd),
     squeezeMost: rig.squeezeMost + SQUEEZE_SD * normal(random),
     grip: BITE.gripLeast + (1 - BITE.gripLeast) * random(),
+    holdS: rig.heldLonger * logNormal(random, holdS, BITE.holdS.gsd),
+    reactS: logNormal(random, moving ? BITE.reactS.moving : BITE.reactS.paused, BITE.reactS.gsd),
   }
 }
 
-function lossOf(rig: StrikeRig, tackle: Tackle, one: Bite, scale: Scale): LossId | undefined {
-  if (one.atM > rig.bendM + 0.3 * (rig.lengthM - rig.bendM)) return 'tailNip'
+/** What one bite comes to, step by step: lengths in m, forces in N. */
+export interface BiteChain {
+  /** share of its height the bait is squeezed */ readonly squeezed: number
+  /** plastic over the point, and how much the squeeze uncovers */ readonly coverM: number
+  readonly uncoveredM: number
+  /** gap left over the squeezed body, and what a jaw needs */ readonly gapM: number
+  readonly needM: number
+  /** force of the set at the hook; what the plastic takes; what going in takes; what opens the hook */ readonly setN: number
+  readonly plasticN: number
+  readonly neededN: number
+  readonly opensN: number
+  /** the first step that fails; undefined where the fish is hooked */ readonly loss?: LossId
+}
+
+/** Follows one bite through its chain. */
+export function biteChain(rig: StrikeRig, tackle: Tackle, one: Bite, scale: Scale = PLAIN): BiteChain {
   const grip = Math.abs(one.atM - rig.pointM) <= BITE.reachM ? 1 : one.grip
-  if (grip * scale.forceN * one.forceN < rig.guardN) return 'notReached'
-  const pressed = grip * scale.forceN * one.forceN / BITE.jawM2 / (3 * rig.modulusPa)
-  const squeezed = Math.min(one.squeezeMost, pressed)
-  if (rig.coverM > 0 && squeezed * rig.filledM / 2 < rig.coverM + SKIN_M) return 'notReached'
-  if (rig.gapM - rig.wireM - rig.filledM * (1 - squeezed) < scale.needM * one.needM) return 'noBite'
-  const set = setForceN(tackle, scale.slackM * one.slackM)
-  const plastic = rig.modulusPa * (rig.coverM + CUT_M) * rig.wireM * 4
-  if (set - plastic < scale.penetrationN * one.penetrationN * (rig.wireM / 0.001) ** 1.5) return 'noForce'
-  if (set > rig.openingLoadN) return 'opens'
-  return undefined
+  const force = grip * scale.forceN * one.forceN
+  const squeezed = Math.min(one.squeezeMost, force / BITE.jawM2 / (3 * rig.modulusPa))
+  const uncoveredM = squeezed * rig.filledM / 2
+  const gapM = rig.gapM - rig.wireM - rig.filledM * (1 - squeezed)
+  const needM = scale.needM * one.needM
+  const setN = setForceN(tackle, scale.slackM * one.slackM)
+  const plasticN = rig.modulusPa * (rig.coverM + CUT_M) * rig.wireM * 4
+  const neededN = scale.penetrationN * one.penetrationN * (rig.wireM / 0.001) ** 1.5
+  const loss = one.atM > rig.bendM + 0.3 * (rig.lengthM - rig.bendM) ? 'tailNip'
+    : scale.holdS * one.holdS < one.reactS ? 'letGo'
+      : force < rig.guardN || (rig.coverM > 0 && uncoveredM < rig.coverM + SKIN_M) ? 'notReached'
+        : gapM < needM ? 'noBite'
+          : setN - plasticN < neededN ? 'noForce'
+            : setN > rig.openingLoadN ? 'opens' : undefined
+  return { squeezed, coverM: rig.coverM, uncoveredM, gapM, needM, setN, plasticN, neededN, opensN: rig.openingLoadN, ...(loss ? { loss } : {}) }
 }
 
 /** Extra squeeze that breaks the skin over a covered point, m. *Assumed.* */
@@ -114,8 +146,8 @@ const SQUEEZE_SD = 0.05
 const CUT_M = 0.001
 
 /** Middle of the bite, m from the nose: head third, middle third, or tail third. */
-function biteAt(rig: StrikeRig, random: Random): number {
-  const { head, middle } = BITE.place
+function biteAt(rig: StrikeRig, feeding: FeedingId, random: Random): number {
+  const { head, middle } = FEEDING[feeding]
   const u = random()
   const third = u < head ? 0 : u < head + middle ? 1 : 2
   return rig.lengthM * (third + random()) / 3
@@ -127,3 +159,36 @@ export function setForceN(tackle: Tackle, slackM: number): number {
   const stiffness = 1 / (1 / lineNPerM + 1 / tackle.rodNPerM)
   return Math.min(tackle.rodMostN, tackle.line.strengthN, stiffness * Math.max(0, tackle.sweepM - slackM))
 }
+
+/** One change that could be made, and what hook-up it would give. */
+export interface Change { readonly id: ChangeId, readonly hookUp: number }
+export type ChangeId = 'finerWire' | 'lighterSkin' | 'slit' | 'stifferRod' | 'keepMoving' | 'nearer' | 'noStretch' | 'softer'
+
+/**
+ * What one change would give most, on the same bites: finer wire, a lighter skin over the point, a slit belly, a stiffer rod, keeping it moving, half the
+ * distance, line that does not stretch, softer plastic. Best first; changes that give nothing are left out.
+ */
+export function bestChanges(rig: StrikeRig, tackle: Tackle, seed: number, draws = DOUBT_DRAWS): Change[] {
+  const hooked = (r: StrikeRig, t: Tackle): number => {
+    const random = seededRandom(seed)
+    return 1 - lostIn(strike(r, t, Array.from({ length: draws }, () => drawBite(r, t, random)), PLAIN)) / draws
+  }
+  const now = hooked(rig, tackle)
+  const tried: Readonly<Record<ChangeId, () => number>> = {
+    finerWire: () => hooked({ ...rig, wireM: 0.8 * rig.wireM, openingLoadN: 0.8 ** 3 * rig.openingLoadN }, tackle),
+    lighterSkin: () => hooked({ ...rig, coverM: Math.max(0, rig.coverM - 0.0012) }, tackle),
+    slit: () => hooked({ ...rig, filledM: Math.min(rig.filledM, Math.max(0.003, 0.45 * rig.filledM)) }, tackle),
+    stifferRod: () => hooked(rig, { ...tackle, rodNPerM: 1.45 * tackle.rodNPerM, rodMostN: 1.4 * tackle.rodMostN }),
+    keepMoving: () => hooked(rig, { ...tackle, moving: true }),
+    nearer: () => hooked(rig, { ...tackle, distanceM: tackle.distanceM / 2 }),
+    noStretch: () => hooked(rig, { ...tackle, line: { ...tackle.line, stiffnessN: Math.max(tackle.line.stiffnessN, tackle.line.strengthN / 0.04) } }),
+    softer: () => hooked({ ...rig, modulusPa: 0.75 * rig.modulusPa, squeezeMost: rig.squeezeMost + 0.04 }, tackle),
+  }
+  return (Object.entries(tried) as [ChangeId, () => number][]).map(([id, run]) => ({ id, hookUp: run() })).filter(c => c.hookUp > now + 0.005).sort((a, b) => b.hookUp - a.hookUp)
+}
+
+/** A bite of middling force, place and jaw, for looking at the chain step by step. */
+export const middlingBite = (rig: StrikeRig, { moving, feeding }: Tackle): Bite => ({
+  atM: rig.pointM, forceN: FEEDING[feeding].force * BITE.forceN.median, needM: BITE.needM.median, slackM: (moving ? 1 : BITE.pausedSlack) * BITE.slackM.median, penetrationN: BITE.penetrationN.median,
+  squeezeMost: rig.squeezeMost, grip: 0.6, holdS: rig.heldLonger * FEEDING[feeding].holdS, reactS: moving ? BITE.reactS.moving : BITE.reactS.paused,
+})

@@ -5,7 +5,7 @@ import type { BaitSpec, PointRest, RigSpec } from '../rig/spec'
 import { lineFromLb } from '../tackle/lines'
 import type { HookDims } from '../tackle/hooks'
 import { strikeRig, USUAL_TACKLE, type Tackle } from './bite'
-import { evaluateStrike, setForceN } from './evaluateStrike'
+import { bestChanges, biteChain, evaluateStrike, middlingBite, setForceN } from './evaluateStrike'
 
 const bait: BaitSpec = { form: 'slimShad', lengthM: 0.09, material: 'plain' }
 const rigOf = (family: RigSpec['family'], pointRest: PointRest, b = bait, hook: Partial<HookDims> = {}) => strikeRig(assembleRig(b, {
@@ -46,5 +46,63 @@ describe('force of the set', () => {
     expect(setForceN(t, 0.1)).toBeCloseTo(0.4 * (40 * line) / (40 + line), 9)
     expect(setForceN(t, 2)).toBe(0)
     expect(setForceN({ ...t, sweepM: 50 }, 0)).toBe(t.line.strengthN < 100 ? t.line.strengthN : 100)
+  })
+})
+
+describe('how fish take', () => {
+  it('fish that gulp are hooked more surely than fish that grab, those than fish that nip', () => {
+    const [gulp, grab, nip] = (['gulp', 'grab', 'nip'] as const).map(feeding => hookUp(rigOf('W1', 'skin'), { ...tackle, feeding }))
+    expect(gulp!).toBeGreaterThan(grab!)
+    expect(grab!).toBeGreaterThan(nip!)
+  })
+  it('a tight moving line beats a slack pause for a hidden point, and hardly matters for an open one', () => {
+    const cost = (rig: ReturnType<typeof rigOf>): number => 1 - hookUp(rig, { ...tackle, moving: false }) / hookUp(rig, tackle)
+    expect(cost(rigOf('W1', 'buried'))).toBeGreaterThan(0.14)
+    expect(cost(rigOf('E1', 'open'))).toBeLessThan(0.1)
+  })
+  it('soft salted plastic is held longer', () => {
+    expect(rigOf('W1', 'skin', { ...bait, material: 'salted' }).heldLonger).toBeGreaterThan(1.2)
+    expect(rigOf('W1', 'skin', { ...bait, material: 'floating' }).heldLonger).toBeLessThan(1)
+  })
+  it('braid beats mono at 30 m through thick plastic', () => {
+    const thick: BaitSpec = { form: 'deepShad', lengthM: 0.12, material: 'plain' }
+    const rig = strikeRig(assembleRig(thick, { family: 'W1', hookSize: '7/0', weightKg: 0.007, weightMaterial: 'lead', pointRest: 'buried' }))
+    const far = (kind: 'braid' | 'mono'): number => hookUp(rig, { ...tackle, distanceM: 30, line: lineFromLb(kind, 20) })
+    expect(far('braid')).toBeGreaterThan(far('mono') + 0.02)
+  })
+  it('a guard costs bites that are too soft to press it down', () => {
+    const guarded = (guard: RigSpec['guard']) => hookUp(strikeRig(assembleRig(bait, { family: 'E1', hookSize: '4/0', weightKg: 0.0035, weightMaterial: 'lead', pointRest: 'open', ...(guard ? { guard } : {}) })))
+    expect(guarded('fibre')).toBeLessThan(guarded('none'))
+  })
+})
+
+describe('the chain of a bite', () => {
+  const rig = rigOf('W1', 'skin')
+  const one = middlingBite(rig, tackle)
+  it('names the first step that fails', () => {
+    expect(biteChain(rig, tackle, { ...one, forceN: 0.1 }).loss).toBe('notReached')
+    expect(biteChain(rig, tackle, { ...one, holdS: 0.1 }).loss).toBe('letGo')
+    expect(biteChain(rig, tackle, { ...one, atM: rig.lengthM }).loss).toBe('tailNip')
+    expect(biteChain(rig, { ...tackle, sweepM: 0.1 }, one).loss).toBe('noForce')
+    expect(biteChain({ ...rig, openingLoadN: 1 }, tackle, { ...one, forceN: 60 }).loss).toBe('opens')
+    expect(biteChain(rig, tackle, { ...one, forceN: 60, needM: 0.05 }).loss).toBe('noBite')
+  })
+  it('harder bites squeeze more and leave more gap', () => {
+    const [soft, hard] = [6, 12].map(forceN => biteChain(rig, tackle, { ...one, forceN }))
+    expect(hard!.squeezed).toBeGreaterThan(soft!.squeezed)
+    expect(hard!.gapM).toBeGreaterThan(soft!.gapM)
+    expect(hard!.uncoveredM).toBeGreaterThan(soft!.uncoveredM)
+  })
+})
+
+describe('what one change would give', () => {
+  it('lists only what helps, best first, and a buried point gains by a lighter skin', () => {
+    const buried = rigOf('W1', 'buried')
+    const changes = bestChanges(buried, tackle, 3)
+    const now = evaluateStrike(buried, tackle, seededRandom(3), 1200).hookUp.value
+    for (const change of changes) expect(change.hookUp).toBeGreaterThan(now)
+    for (let i = 1; i < changes.length; i++) expect(changes[i]!.hookUp).toBeLessThanOrEqual(changes[i - 1]!.hookUp)
+    expect(changes.some(c => c.id === 'lighterSkin')).toBe(true)
+    expect(bestChanges(buried, { ...tackle, moving: false }, 3).some(c => c.id === 'keepMoving')).toBe(true)
   })
 })

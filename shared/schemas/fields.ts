@@ -1,5 +1,5 @@
 import {
-  BOTTOM_IDS, COVER_IDS, FAMILY_IDS, FORM_IDS, HOOK_SIZES, KEEPER_IDS, LIMITS, LINE_KINDS, PLASTIC_IDS, SALINITY_RANGE_GKG, STREAM_RANGE_MS, TEMPERATURE_RANGE_C,
+  BOTTOM_IDS, COVER_IDS, FAMILY_IDS, FEEDING_IDS, RETRIEVE_IDS, RODS, type FeedingId, type RetrieveId, type RodPower, FORM_IDS, HOOK_SIZES, KEEPER_IDS, LIMITS, LINE_KINDS, PLASTIC_IDS, SALINITY_RANGE_GKG, STREAM_RANGE_MS, TEMPERATURE_RANGE_C,
   WEIGHT_MATERIALS, type BottomId, type CoverId, type FamilyId, type FormId, type KeeperId, type LineKind, type PlasticId, type WeightMaterial,
 } from '#core'
 import { z } from 'zod'
@@ -43,6 +43,12 @@ export const trimM = number('Cut off the nose', LIMITS.trimM, 'm')
 export const hookAtM = number('Hook laid back by', LIMITS.hookAtM, 'm')
 export const exitAtM = number('Exit', LIMITS.exitAtM, 'm')
 export const keeper = oneOf<KeeperId>(KEEPER_IDS, 'Keeper')
+export const retrieve = oneOf<RetrieveId>(RETRIEVE_IDS, 'Retrieve')
+export const feeding = oneOf<FeedingId>(FEEDING_IDS, 'Feeding')
+export const rodPower = oneOf<RodPower>(Object.keys(RODS) as RodPower[], 'Rod')
+/** Line out at a bite, m. */
+export const BITE_RANGE_M = [2, 60] as const
+export const biteM = number('Distance at the bite', BITE_RANGE_M, 'm')
 export const wire = oneOf(['fine', 'standard', 'heavy'] as const, 'Wire')
 export const gap = oneOf(['standard', 'deep'] as const, 'Gap')
 export const guard = oneOf(['none', 'fibre', 'wire'] as const, 'Guard')

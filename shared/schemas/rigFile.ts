@@ -1,7 +1,7 @@
 import { problemsOf, problemsOfBait, type BaitSpec, type RigSpec } from '#core'
 import { z } from 'zod'
 import * as field from './fields'
-import { lineSchema, streamSchema } from './spread'
+import { fishingSchema, lineSchema, streamSchema } from './spread'
 
 /** One rig, bait or weight in one water, for the command line. SI throughout; see docs/formats.md. */
 const positive = (name: string, unit: string): z.ZodNumber => z.number({ error: `${name}: expected a number in ${unit}.` }).positive({ error: `${name} must be above 0 ${unit}.` })
@@ -47,6 +47,7 @@ export const rigFileSchema = z.strictObject({
   bottom: field.bottom.default('sand'),
   stream: streamSchema.optional(),
   line: lineSchema.optional(),
+  fishing: fishingSchema.optional(),
   bait: baitSchema.optional(),
   rig: rigSchema.optional(),
   weight: weightSchema.optional(),

@@ -48,6 +48,8 @@ const holdSchema = z.discriminatedUnion('mode', [
   z.strictObject({ mode: z.literal('slack') }),
   z.strictObject({ mode: z.enum(['controlled', 'tight']), rodDistanceM: field.rodDistanceM }),
 ])
+/** How the rigs are worked, how fish take, and the rod; the usual where left out. */
+export const fishingSchema = z.strictObject({ retrieve: field.retrieve.optional(), feeding: field.feeding.optional(), rod: field.rodPower.optional(), biteM: field.biteM.optional() })
 export const baitSchema = z.strictObject({ form: field.form, lengthM: field.baitLengthM, material: field.plastic, densityKgM3: field.densityKgM3.optional(), own: field.own.optional() })
 export const lineSchema = z.strictObject({ kind: field.lineKind, strengthN: field.lineStrengthN, hold: holdSchema.optional() })
 
@@ -55,6 +57,7 @@ export const lineSchema = z.strictObject({ kind: field.lineKind, strengthN: fiel
 export const contentShape = z.strictObject({
   water: waterSchema,
   line: lineSchema,
+  fishing: fishingSchema.optional(),
   bait: baitSchema,
   lanes: z.array(laneSchema).min(1, { error: 'A spread needs at least one rig.' }).max(5, { error: 'A spread holds five rigs at most.' }),
 })

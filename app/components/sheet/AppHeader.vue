@@ -34,9 +34,9 @@ function takeName(event: Event): void {
     </span>
     <span class="label state" role="status">{{ state }}</span>
     <button type="button" class="key strong" :disabled="saving || !spread.changed" @click="emit('save')"><UIcon name="i-lucide-save" /> <span class="text">Save</span></button>
-    <button v-if="spread.saved && spread.changed" type="button" class="key" @click="emit('discard')">Discard</button>
-    <button type="button" class="key" @click="emit('spreads')"><UIcon name="i-lucide-folder-open" /> <span class="text">Spreads</span></button>
-    <button type="button" class="key" @click="emit('fresh')"><UIcon name="i-lucide-file-plus" /> <span class="text">New</span></button>
+    <button v-if="spread.saved && spread.changed" type="button" class="key" aria-label="Discard" title="Discard the changes" @click="emit('discard')"><UIcon name="i-lucide-rotate-ccw" /> <span class="text">Discard</span></button>
+    <button type="button" class="key" aria-label="Spreads" title="Saved spreads" @click="emit('spreads')"><UIcon name="i-lucide-folder-open" /> <span class="text">Spreads</span></button>
+    <button type="button" class="key" aria-label="New" title="A new spread" @click="emit('fresh')"><UIcon name="i-lucide-file-plus" /> <span class="text">New</span></button>
     <span class="pair">
       <button type="button" class="key icon" aria-label="Undo" :disabled="!steps.canUndo" @click="steps.undo()"><UIcon name="i-lucide-undo-2" /></button>
       <button type="button" class="key icon" aria-label="Redo" :disabled="!steps.canRedo" @click="steps.redo()"><UIcon name="i-lucide-redo-2" /></button>
@@ -53,15 +53,16 @@ function takeName(event: Event): void {
 .bar { display: flex; align-items: center; gap: 8px; padding: 5px 12px; border-bottom: var(--line-weight) solid var(--hair-strong); flex-wrap: wrap; }
 .mark { font-size: 20px; font-weight: 700; font-stretch: 80%; letter-spacing: 0.01em; margin-right: 8px; }
 .views { display: inline-flex; gap: 2px; margin-right: 8px; }
-.views a { padding: 3px 9px; font-size: 15px; border-bottom: 3px solid transparent; }
+.views a { padding: 3px 7px; font-size: 15px; border-bottom: 3px solid transparent; }
 .views a:hover { border-bottom-color: var(--hair-strong); }
 .views a[aria-current] { border-bottom-color: var(--float); font-weight: 600; }
-.name { position: relative; flex: 0 1 190px; min-width: 120px; }
+.name { position: relative; flex: 0 1 190px; min-width: 110px; }
 .name input { width: 100%; height: 28px; font-size: 16px; background: transparent; border-bottom: 1px solid var(--hair); text-overflow: ellipsis; }
 .name input:focus { border-bottom-color: var(--float); outline: none; }
 .name input[aria-invalid=true] { border-bottom: 2px solid var(--wrack); }
 .error { position: absolute; top: 30px; left: 0; z-index: 30; padding: 4px 8px; background: var(--wrack); color: var(--paper); font-size: 13px; border-radius: 2px; white-space: nowrap; }
 .state { min-width: 84px; white-space: nowrap; }
+@media (max-width: 1439px) { .key:not(.strong) > .text { display: none; } }
 .key { display: inline-flex; align-items: center; gap: 5px; height: 28px; padding: 0 9px; border: var(--line-weight) solid var(--hair-strong); border-radius: 2px; background: transparent; font-size: 14px; white-space: nowrap; }
 .key:hover:not(:disabled) { background: var(--ink); color: var(--paper); }
 .key:disabled { opacity: 0.4; }

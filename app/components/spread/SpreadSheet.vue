@@ -3,6 +3,7 @@ import { VueDraggable } from 'vue-draggable-plus'
 import type { Lane, Letter } from '#schemas/spread'
 import { familyItems } from '~/utils/families'
 import { axesOf } from '~/utils/axes'
+import { traderOf } from '~/utils/trade'
 
 /** The home view: the water, the bait, the rigs side by side, and which to tie on. */
 defineProps<{ id: string | undefined }>()
@@ -11,6 +12,11 @@ const tank = useTemplateRef('tank')
 
 const { outcomes, verdict, working, busy, error, retry } = useEvaluation(() => spread.opened ? spread.content : undefined)
 const reports = computed(() => [...outcomes.value.values()].flatMap(o => o.kind === 'done' ? [o.report] : []))
+const trading = ref(false)
+const traders = computed(() => spread.content.lanes.flatMap(({ letter }) => {
+  const outcome = outcomes.value.get(letter)
+  return outcome?.kind === 'done' ? [traderOf(letter, outcome.report)] : []
+}))
 const axes = computed(() => axesOf(reports.value))
 const order = computed(() => spread.content.lanes.map(l => l.letter))
 const isPicked = (letter: Letter): boolean => verdict.value?.kind === 'pick' && verdict.value.letters.includes(letter)
@@ -58,8 +64,10 @@ const addMenu = Object.values(Object.groupBy(familyItems(), item => item.group))
       </div>
     </div>
     <VerdictBar class="verdict" :verdict="verdict" :busy="working" :error="error" @retry="retry()">
+      <button type="button" class="add" :disabled="traders.length === 0" @click="trading = true"><UIcon name="i-lucide-scale" /> Trade-off</button>
       <BasisKey @cautions="showCautions" />
     </VerdictBar>
+    <TradeDialog v-model:open="trading" :traders="traders" />
   </SheetFrame>
 </template>
 

@@ -42,7 +42,7 @@ export const OFFSET = {
     advice: 'The bait must hang straight; skin-hook the point.', place: bareHook('worm'),
   },
   O2: {
-    ...bare, id: 'O2', name: 'wide-gap offset hook, unweighted', shortName: 'wide gap, no weight', hookStyle: 'wideGap', keepers: ['neck', 'screw', 'chinBarb'],
+    ...bare, id: 'O2', name: 'wide-gap hook, unweighted', shortName: 'wide gap, no weight', hookStyle: 'wideGap', keepers: ['neck', 'screw', 'chinBarb'],
     advice: 'For thick baits, craws and tubes; the eye tucked in, or left out so that plastic fills the neck.', place: bareHook('wideGap'),
   },
   O3: {

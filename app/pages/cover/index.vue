@@ -1,0 +1,3 @@
+<template>
+  <CoverSheet :id="undefined" />
+</template>

@@ -1,0 +1,3 @@
+<template>
+  <StrikeSheet :id="undefined" />
+</template>

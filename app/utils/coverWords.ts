@@ -1,0 +1,6 @@
+import type { Fate, LipId } from '#core'
+
+export const LIP_WORDS: Readonly<Record<LipId | 'wedged', string>> = {
+  point: 'at the point', trailing: 'at the trailing hook', head: 'behind the head', eye: 'on the eye', knot: 'on the knot', skirt: 'in the skirt', blade: 'on the blade', wedged: 'head wedged',
+}
+export const FATE_WORDS: Readonly<Record<Fate, string>> = { past: 'passes', weed: 'picks up weed', freed: 'hangs up, comes free', opened: 'hangs up, hook opens', lost: 'hangs up, rig lost' }

@@ -1,0 +1,94 @@
+import { AxeBuilder } from '@axe-core/playwright'
+import { expect, test, type Sheet } from './support'
+
+async function open({ page, app }: Sheet, path: string): Promise<void> {
+  await page.goto(app.url + path)
+  await expect(page.locator(path === '/cover' ? 'tbody tr' : '.huge').first()).toBeVisible()
+}
+const row = ({ page }: Sheet, letter: string) => page.getByRole('row', { name: new RegExp(`^${letter} `) })
+async function left(sheet: Sheet, letter: string): Promise<number> {
+  await expect(sheet.page.locator('.strip').getByRole('status')).toHaveCount(0)
+  return Number(await row(sheet, letter).locator('.left b').innerText())
+}
+async function accessible({ page }: Sheet): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze()
+  expect(violations.map(v => `${v.id}: ${v.nodes.map(n => n.target.join(' ')).join('; ')}`)).toEqual([])
+}
+
+test('what the open head costs here is told in a sentence, and follows the cover and the way it is worked', async ({ sheet, page }) => {
+  await open(sheet, '/cover')
+  await expect(page.locator('.sentence')).toContainText(/C costs \d+ minutes an hour more .* hooks \d+ % of bites against \d+ %/)
+  const sparse = await left(sheet, 'C')
+  await sheet.choose('cover', 'drowned wood')
+  await expect.poll(() => left(sheet, 'C')).toBeLessThan(sparse)
+  await expect(row(sheet, 'C')).toContainText(/twig|fork/)
+  await sheet.choose('cover', 'open water')
+  await sheet.choose('bottom', 'rock')
+  await expect(row(sheet, 'C')).toContainText(/crevice|rock edge/)
+  const hopped = await left(sheet, 'C')
+  await sheet.choose('worked', 'swim')
+  await expect.poll(() => left(sheet, 'C')).toBeGreaterThan(hopped)
+  await page.keyboard.press('Control+z')
+  await expect.poll(() => left(sheet, 'C')).toBe(hopped)
+})
+
+test('the same cast for every rig: drawn, told in words, played, and another one', async ({ sheet, page }) => {
+  await open(sheet, '/cover')
+  await sheet.choose('cover', 'drowned wood')
+  const picture = page.getByRole('img', { name: /^The same cast for every rig/ })
+  await expect(picture).toHaveAttribute('aria-label', /A: .* C: /)
+  await expect.poll(async () => picture.getAttribute('aria-label')).toMatch(/C: .*hangs up/)
+  const before = await picture.getAttribute('aria-label')
+  await page.getByRole('button', { name: 'Another cast' }).click()
+  await expect.poll(() => picture.getAttribute('aria-label')).not.toBe(before)
+  await page.getByRole('button', { name: 'Bring the rigs in' }).click()
+  await expect(page.getByRole('button', { name: 'Stop the retrieve' })).toBeVisible()
+  await page.getByRole('button', { name: 'Stop the retrieve' }).click()
+  await expect(page.getByRole('img', { name: /^Sizes met on a cast/ })).toBeVisible()
+  await accessible(sheet)
+})
+
+test('a bite, link by link: a soft one leaves the point covered, a slack line sets too weak; the weakest link is named', async ({ sheet, page }) => {
+  await open(sheet, '/strike')
+  const weakest = page.locator('.weakest')
+  await expect(weakest).toContainText('hooked')
+  await page.getByLabel('Force of the bite').fill('3')
+  await expect(weakest).toContainText('point stays covered')
+  await page.getByRole('button', { name: 'A middling bite again' }).click()
+  await page.getByLabel('Slack in the line').fill('1.1')
+  await expect(weakest).toContainText('set too weak')
+  await page.getByRole('button', { name: 'A middling bite again' }).click()
+  const all = async (): Promise<number> => Number((await page.locator('.huge').innerText()).match(/^\d+/)![0])
+  const hidden = await all()
+  await page.getByRole('button', { name: /^C ball jig head/ }).click()
+  await expect.poll(all).toBeGreaterThan(hidden)
+  await sheet.choose('fish', 'nip at it')
+  await expect(page.getByRole('region', { name: 'All bites' })).toContainText('fish that nip')
+  await accessible(sheet)
+})
+
+test('cover and strike show the figures of the spread', async ({ sheet, page }) => {
+  await sheet.open()
+  const hook = await sheet.figure('A', 'hook-up')
+  await page.getByRole('link', { name: 'Strike' }).click()
+  await expect(page.locator('.huge')).toContainText(`${hook} `)
+})
+
+test('the trade: bites an hour and what a rig is worth decide, ranges that overlap are not ranked', async ({ sheet, page }) => {
+  await sheet.open()
+  await sheet.choose('cover', 'drowned wood')
+  await sheet.settled()
+  await page.getByRole('button', { name: 'Trade-off' }).click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByRole('slider', { name: 'Bites an hour' }).fill('2')
+  await dialog.getByRole('slider', { name: 'Fish that a lost rig is worth' }).fill('1')
+  await expect(dialog.locator('.sentence')).not.toContainText('C')
+  await page.keyboard.press('Escape')
+  await sheet.choose('cover', 'open water')
+  await sheet.settled()
+  await page.getByRole('button', { name: 'Trade-off' }).click()
+  await dialog.getByRole('slider', { name: 'Bites an hour' }).fill('20')
+  await dialog.getByRole('slider', { name: 'Fish that a lost rig is worth' }).fill('0')
+  await expect(dialog.locator('.sentence')).toContainText('C')
+  await accessible(sheet)
+})

@@ -1,6 +1,6 @@
 import {
-  assembleRig, castThrough, CAST_M, drawRig, hydroBody, evaluateStrike, lineOf, meetOn, obstaclesOf, problemsOf, retrievePosture, RETRIEVES, rollSamples, seededRandom, snagRig, snagTally, strikeRig, tackleOf, waterOf,
-  type BaitSpec, type Conditions, type Fate, type LipId, type Measure, type Ride, type RigDrawing, type RigSpec, type SnagResult, type SnagRig,
+  assembleRig, castThrough, CAST_M, drawRig, hydroBody, evaluateStrike, lineOf, meetOn, obstaclesOf, problemsOf, retrievePosture, RETRIEVES, rollSamples, seededRandom, snagDoubts, snagRig, snagTally, strikeRig, tackleOf, waterOf,
+  type BaitSpec, type Conditions, type Fate, type LipId, type Measure, type Ride, type RigDrawing, type RigSpec, type SnagDoubtId, type SnagResult, type SnagRig,
 } from '#core'
 
 /** Several rigs through the same cover. */
@@ -22,6 +22,7 @@ export interface CoverLane {
   /** opening of each point over the back, m; negative under the skin */ readonly openings: readonly { readonly id: LipId, readonly openingM: number }[]
   readonly drawing: RigDrawing
   /** chance that a bite is hooked, so that both sides of the trade stand together */ readonly hookUp: Measure
+  /** what is least certain, and by how many minutes of the hour it moves */ readonly doubts: readonly { readonly id: SnagDoubtId, readonly minutes: number }[]
 }
 
 export interface CoverAnswer { readonly lanes: readonly CoverLane[], readonly obstacles: readonly { readonly name: string, readonly perCast: number, /** wood, stone or shell rather than weed */ readonly hard: boolean }[], readonly ms: number }
@@ -59,6 +60,7 @@ export async function throughCover({ bait, conditions, lanes, draws, cast }: Cov
     }
     done.push({
       letter, snag: tally.result(), sizes: tally.sizes(), drawing: drawRig(assembled), hookUp: evaluateStrike(strikeRig(assembled), tackleOf(conditions, line), seededRandom(SEED + 1)).hookUp,
+      doubts: snagDoubts(rig, obstacles, ride, SEED),
       events: meetings.map(m => ({ atM: m.atM, obstacle: m.obstacle, ...eventOf(meetOn(rig, obstacles, ride, m)) })),
       openings: rig.points.map(({ id, openingM }) => ({ id, openingM })),
     })

@@ -162,3 +162,23 @@ export function castThrough(obstacles: readonly Placed[], ride: Ride, random: Ra
 
 /** What becomes of a rig at one meeting of a cast. */
 export const meetOn = (rig: SnagRig, obstacles: readonly Placed[], ride: Ride, { obstacle, seed }: CastMeeting): Meeting => meet(rig, obstacles[obstacle]!, ride, seededRandom(seed))
+
+/** What is uncertain about snags. */
+export type SnagDoubtId = 'rate' | 'press' | 'free' | 'strength'
+
+/** Doubt in medians that are not in the range of every figure, a factor either way. *Assumed.* */
+const MEDIAN_DOUBT = 1.5
+
+/**
+ * How far each doubt moves the minutes left for fishing: the rate of meetings by its factor of 1.6, the press of what slides by, the pull that frees
+ * and the strength of things by 1.5, each on the same draws. Largest first.
+ */
+export function snagDoubts(rig: SnagRig, obstacles: readonly Placed[], ride: Ride, seed: number, draws = 1500): { readonly id: SnagDoubtId, readonly minutes: number }[] {
+  const left = (scale: Ride['scale'], rate = 1): number =>
+    evaluateSnag(rig, obstacles.map(o => ({ ...o, perM: o.perM * rate })), { ...ride, ...(scale ? { scale } : {}) }, seededRandom(seed), draws).minutesLeft.value
+  const span = (at: (factor: number) => number, factor: number): number => Math.abs(at(factor) - at(1 / factor))
+  return [
+    { id: 'rate' as const, minutes: span(f => left(undefined, f), RATE_DOUBT) },
+    ...(['press', 'free', 'strength'] as const).map(id => ({ id, minutes: span(f => left({ [id]: f }), MEDIAN_DOUBT) })),
+  ].sort((a, b) => b.minutes - a.minutes)
+}

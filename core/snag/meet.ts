@@ -7,7 +7,11 @@ import type { Retrieve } from './retrieve'
 export interface Postures { readonly retrieveRollRad: ArrayLike<number>, readonly fallRollRad: ArrayLike<number> }
 
 /** How a rig is brought through: its postures and the way it is worked. */
-export interface Ride { readonly postures: Postures, readonly retrieve: Retrieve }
+export interface Ride {
+  readonly postures: Postures
+  readonly retrieve: Retrieve
+  /** factors on what is uncertain: press of what slides by, pull that frees, strength of things; 1 when left out */ readonly scale?: Partial<Record<'press' | 'free' | 'strength', number>>
+}
 
 /** What becomes of one meeting. `freed`: held, pulled out by force or from the other side; `opened`: the hook gave way; `lost`: the line broke. */
 export type Fate = 'past' | 'weed' | 'freed' | 'opened' | 'lost'
@@ -40,18 +44,18 @@ const HANGS = 6
 
 /** Lets a rig meet one thing. Every draw comes from `random`, so the same seed meets different rigs alike. */
 export function meet(rig: SnagRig, obstacle: Placed, ride: Ride, random: Random): Meeting {
-  return obstacle.kind === 'rod' ? meetRod(rig, obstacle, ride, random) : meetGap(rig, obstacle, random)
+  return obstacle.kind === 'rod' ? meetRod(rig, obstacle, ride, random) : meetGap(rig, obstacle, ride, random)
 }
 
-function meetRod(rig: SnagRig, rod: Rod, { postures, retrieve }: Ride, random: Random): Meeting {
+function meetRod(rig: SnagRig, rod: Rod, { postures, retrieve, scale }: Ride, random: Random): Meeting {
   const rolls = random() < retrieve.tight ? postures.retrieveRollRad : postures.fallRollRad
   const wander = retrieve.wanderRad * (2 * random() - 1) * Math.sqrt(3)
   const roll = rolls[Math.floor(random() * rolls.length)]! + wander
   const angle = contactAngle(rod, random) - roll
   const radius = logNormal(random, rod.diameterM, rod.diameterGsd) / 2
-  const press = logNormal(random, retrieve.pressN, PRESS_GSD)
-  const strength = logNormal(random, rod.strengthN, rod.strengthGsd)
-  const pull = logNormal(random, FREE_N.median, FREE_N.gsd)
+  const press = (scale?.press ?? 1) * logNormal(random, retrieve.pressN, PRESS_GSD)
+  const strength = (scale?.strength ?? 1) * logNormal(random, rod.strengthN, rod.strengthGsd)
+  const pull = (scale?.free ?? 1) * logNormal(random, FREE_N.median, FREE_N.gsd)
   const hang = random()
   const side = random()
   const facing = Math.cos(angle) > 0
@@ -73,9 +77,9 @@ function meetRod(rig: SnagRig, rod: Rod, { postures, retrieve }: Ride, random: R
   return { fate: 'past', sizeM: radius, rubbed }
 }
 
-function meetGap(rig: SnagRig, gap: Gap, random: Random): Meeting {
+function meetGap(rig: SnagRig, gap: Gap, { scale }: Ride, random: Random): Meeting {
   const width = logNormal(random, gap.widthM, gap.widthGsd)
-  const strength = logNormal(random, gap.strengthN, gap.strengthGsd)
+  const strength = (scale?.strength ?? 1) * logNormal(random, gap.strengthN, gap.strengthGsd)
   const turn = random() * Math.PI
   const slip = random()
   const side = random()

@@ -5,7 +5,7 @@ import { FAMILIES } from '../rig/families'
 import type { PointRest, RigSpec } from '../rig/spec'
 import { lineFromLb } from '../tackle/lines'
 import { COVER_IDS, COVERS, obstaclesOf, type Obstacle, type Placed, type Rod } from './cover'
-import { castThrough, evaluateSnag, meetOn, snagTally, type Ride, type SnagResult } from './evaluateSnag'
+import { castThrough, evaluateSnag, meetOn, snagDoubts, snagTally, type Ride, type SnagResult } from './evaluateSnag'
 import { openingAt, pointLip, snagRig, type PointLip, type SnagRig } from './lip'
 import { RETRIEVES, type RetrieveId } from './retrieve'
 
@@ -161,6 +161,16 @@ describe('whole rigs, without special cases', () => {
     expect(early.snagPerCast.low).toBeLessThan(late.snagPerCast.value)
     expect(early.snagPerCast.high).toBeGreaterThan(late.snagPerCast.value)
     tally.sizes().forEach(bins => expect(bins.reduce((a, b) => a + b)).toBe(10_000))
+  })
+})
+
+describe('what is least certain', () => {
+  it('is told in minutes, the most first; where nothing can hold a rig nothing is in doubt', () => {
+    const doubts = snagDoubts(snagRig(assembled('E1'), line), obstaclesOf('thickWeed', 'rock'), rideAt(0), 3)
+    expect(doubts.map(d => d.id).sort()).toEqual(['free', 'press', 'rate', 'strength'])
+    for (let i = 1; i < doubts.length; i++) expect(doubts[i]!.minutes).toBeLessThanOrEqual(doubts[i - 1]!.minutes)
+    expect(doubts[0]!.minutes).toBeGreaterThan(1)
+    expect(snagDoubts(only(open), [], rideAt(0), 3).every(d => d.minutes === 0)).toBe(true)
   })
 })
 

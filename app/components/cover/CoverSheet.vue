@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { BOTTOM_IDS, BOTTOMS, CAST_M, COVER_IDS, COVERS, FAMILIES } from '#catalogue'
 import { conditionsOf } from '~/composables/useEvaluation'
-import { LIP_WORDS } from '~/utils/coverWords'
+import { LIP_WORDS, SNAG_DOUBT_WORDS } from '~/utils/coverWords'
 import { oddsText } from '~/utils/words'
 import type { CoverJob } from '~/workers/cover'
 
@@ -76,7 +76,7 @@ const sentence = computed(() => {
           </tbody>
         </table>
       </div>
-      <p class="label foot">◇ computed: {{ answer.lanes[0]?.snag.draws.toLocaleString('en') }} draws for each kind of obstacle and rig, {{ Math.round(settings.units.depth.from(CAST_M)) }} {{ settings.units.depth.label }} of cover a cast. How much stands there is assumed, within a factor of 1.6; the ranges say so.</p>
+      <p class="label foot">◇ computed: {{ answer.lanes[0]?.snag.draws.toLocaleString('en') }} draws for each kind of obstacle and rig, {{ Math.round(settings.units.depth.from(CAST_M)) }} {{ settings.units.depth.label }} of cover a cast. How much stands there is assumed, within a factor of 1.6; the ranges say so.<template v-if="chosen && chosen.doubts[0]"> Least certain for {{ chosen.letter }}: {{ SNAG_DOUBT_WORDS[chosen.doubts[0].id] }}, {{ chosen.doubts[0].minutes < 1 ? 'below one minute' : `${Math.round(chosen.doubts[0].minutes)} minutes` }} of the hour from end to end; then {{ SNAG_DOUBT_WORDS[chosen.doubts[1]!.id] }}, {{ Math.round(chosen.doubts[1]!.minutes) }}.</template></p>
     </template>
     <p v-else class="label wait">Bringing the rigs through…</p>
   </SheetFrame>

@@ -1,4 +1,6 @@
 import { describe, expect, it } from 'vitest'
+import { FAMILIES, FAMILY_IDS } from '../rig/families'
+import { BAIT_FORMS, FORM_IDS } from '../tackle/forms'
 import { failure, success, type Measure } from '../outcome'
 import type { BaitSpec, RigSpec } from '../rig/spec'
 import { lbfToN } from '../units'
@@ -58,6 +60,36 @@ describe('one rig in one water', () => {
     const other = evaluateRig(bait, specs.head, conditions, { seed: 4 })
     expect(other.ok && other.value.fall.timeS).toEqual(report(specs.head).fall.timeS)
     expect(other.ok && other.value.strike.hookUp.value).not.toBe(report(specs.head).strike.hookUp.value)
+  })
+})
+
+describe('every family in every kind of bait', () => {
+  it.each(FAMILY_IDS)('%s is built, dropped, fitted, snagged and struck', (family) => {
+    const { weighted, pointRests, hollowOnly } = FAMILIES[family]
+    const r = evaluateRig({ form: hollowOnly ? 'tube' : 'slimShad', lengthM: 0.09, material: 'plain' }, {
+      family, hookSize: '2/0', weightKg: weighted ? 0.005 : 0, weightMaterial: 'lead', pointRest: pointRests[0]!,
+    }, conditions)
+    if (!r.ok) throw new Error(r.message)
+    expect(r.value.fall.timeS.value).toBeGreaterThan(0.5)
+    expect(r.value.fit.rules.length).toBeGreaterThanOrEqual(3)
+    expect(r.value.snag.minutesLeft.value).toBeLessThanOrEqual(60)
+    expect(r.value.strike.hookUp.value + r.value.strike.losses.reduce((sum, l) => sum + l.share, 0)).toBeCloseTo(1, 9)
+  })
+  it.each(FORM_IDS)('%s on a belly-weighted hook and on a ball head', (form) => {
+    const [least, most] = BAIT_FORMS[form].lengthRangeM
+    const lengthM = Math.min(most, Math.max(least, 0.09))
+    for (const [family, pointRest] of [['W1', 'skin'], ['E1', 'open']] as const) {
+      const r = evaluateRig({ form, lengthM, material: 'plain' }, { family, hookSize: lengthM < 0.06 ? '2' : '1/0', weightKg: 0.0035, weightMaterial: 'lead', pointRest }, conditions)
+      if (!r.ok) throw new Error(`${form}: ${r.message}`)
+      expect(r.value.fall.timeS.value, form).toBeLessThan(30)
+    }
+  })
+  it('half a stop lets the bullet run ahead by as much as it leaves, and no more', () => {
+    const r = evaluateRig({ form: 'straightWorm', lengthM: 0.15, material: 'plain' }, { family: 'L1', hookSize: '3/0', weightKg: 0.007, weightMaterial: 'lead', pointRest: 'skin', peg: 'half' }, conditions)
+    if (!r.ok || !('weightPath' in r.value.fall.drop)) throw new Error('no second body')
+    const { drop } = r.value.fall
+    expect(drop.weightTimeS).toBeLessThan(drop.timeS)
+    expect(drop.weightTimeS).toBeGreaterThan(0.7 * drop.timeS)
   })
 })
 

@@ -1,6 +1,7 @@
 import type { AssembledRig } from '../rig/assemble'
 import { gapFillM, pointPlace } from '../rig/gap'
 import { PLASTICS } from '../tackle/materials'
+import { spareOverBend } from './guide'
 import { squeezeShare } from './squeeze'
 
 /** A place in the pitch plane: s metres behind the nose, z metres above the nose–tail line. */
@@ -21,6 +22,7 @@ export interface BenchDimensions {
   /** plastic in the gap at the point: where, from and to, and its height when squeezed */ readonly fill: { readonly s: number, readonly bottomZ: number, readonly topZ: number, readonly heightM: number, readonly squeezedM: number }
   /** middle of the heaviest weight fixed to the hook */ readonly weight?: Place
   readonly openingM: number
+  /** plastic to push toward the nose so that the bait lies flat over the bend; 0 for open hooks */ readonly allowanceM: number
 }
 
 /** Reads the dimensions off an assembled rig. */
@@ -45,5 +47,6 @@ export function benchDimensions(rig: AssembledRig): BenchDimensions {
     fill: { s, bottomZ: topZ - heightM, topZ, heightM, squeezedM: heightM * (1 - squeezeShare(PLASTICS[baitSpec.material].shore00).value) },
     ...(heaviest ? { weight: { s: -heaviest.at[0], z: heaviest.at[2] } } : {}),
     openingM,
+    allowanceM: spec.pointRest === 'open' ? 0 : spareOverBend(rig),
   }
 }

@@ -46,8 +46,8 @@ export function riggingGuide(rig: AssembledRig, fit: FitResult, straight?: Pick<
   }
 }
 
-/** Length of wire through the plastic at the bend beyond its run along the bait: the plastic has to go round it. */
-function spareOverBend({ parts: { placement: { path, exitM } }, bait }: AssembledRig): number {
+/** Plastic to push forward, m: a third of the length of wire through the plastic at the bend beyond its run along the bait: the plastic has to go round it. */
+export function spareOverBend({ parts: { placement: { path, exitM } }, bait }: AssembledRig): number {
   let length = 0
   let run = 0
   for (let i = path.bendStart; i < path.points.length - 1; i++) {

@@ -64,7 +64,7 @@ function weightProblems(rig: RigSpec, weighted: boolean): Problem[] {
     ...mass,
     ...(rig.weightMaterial in WEIGHT_MATERIALS ? [] : [{ field: 'rig.weightMaterial', message: 'This weight material is not in the catalogue.' }]),
     ...(rig.leaderM === undefined ? [] : within('rig.leaderM', 'Leader', rig.leaderM, LIMITS.leaderM, 1, 'm')),
-    ...(rig.peg === undefined || rig.peg === 'pegged' || (rig.peg === 'free' && rig.family === 'L1') ? [] : [{ field: 'rig.peg', message: 'Only a bullet on the line can be pegged or free.' }]),
+    ...(rig.peg === undefined || rig.peg === 'pegged' || rig.family === 'L1' ? [] : [{ field: 'rig.peg', message: 'Only a bullet on the line can be pegged, half stopped or free.' }]),
     ...(rig.bendM === undefined ? [] : within('rig.bendM', 'Bend', rig.bendM, LIMITS.bendM, 1000, 'mm')),
     ...(rig.trimM === undefined ? [] : within('rig.trimM', 'Cut off the nose', rig.trimM, LIMITS.trimM, 1000, 'mm')),
     ...(rig.hookAtM === undefined ? [] : within('rig.hookAtM', 'Hook laid back by', rig.hookAtM, LIMITS.hookAtM, 1000, 'mm')),

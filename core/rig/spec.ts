@@ -45,7 +45,7 @@ export interface RigSpec {
   /** own measurements, replacing the typical ones; metres */ readonly hook?: Partial<HookDims>
   /** m from the bait's nose to the middle of the weight, positive toward the tail; replaces the usual place */
   readonly weightAtM?: number
-  /** L1 only: held against the nose by a peg (the usual), or free to slide on the line */ readonly peg?: 'pegged' | 'free'
+  /** L1 only: held against the nose by a peg (the usual), by a stop a little up the line, or free to slide on it */ readonly peg?: 'pegged' | 'half' | 'free'
   /** L3 and L4: hook to weight, m; replaces the usual length */ readonly leaderM?: number
   /** wire of the hook; standard when left out */ readonly wire?: WireGrade
   /** a deep-belly hook of the same size */ readonly gap?: 'standard' | 'deep'

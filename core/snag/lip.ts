@@ -6,7 +6,7 @@ import type { Line } from '../tackle/lines'
 import { weightSize, type WeightShape } from '../tackle/weights'
 
 /** Where on a rig things lodge or hang. */
-export type LipId = 'point' | 'trailing' | 'head' | 'eye' | 'knot' | 'skirt' | 'blade'
+export type LipId = 'point' | 'trailing' | 'head' | 'eye' | 'keeper' | 'knot' | 'skirt' | 'blade'
 
 /** The point as a place where things lodge: an opening between tip and back, on an elliptic section of the bait. Metres. */
 export interface PointLip {
@@ -71,6 +71,7 @@ export function snagRig(rig: AssembledRig, line: Line): SnagRig {
     points: [{ ...pointLip(rig), id: 'point' }, ...(parts.trailing ? [{ ...trailingLip(rig), id: 'trailing' as const }] : [])],
     steps: [
       ...(front ? [{ id: 'head' as const, heightM: Math.abs(nose - front.size[2]) / 2 }, { id: 'eye' as const, heightM: 3 * parts.dims.wireM }] : []),
+      ...(parts.placement.path.eye.s < 0 && !front ? [{ id: 'keeper' as const, heightM: 2 * parts.dims.wireM }] : []),
       { id: 'knot', heightM: KNOT * line.diameterM }, ...lumps('skirt'), ...lumps('blade'),
     ],
     heads,

@@ -62,10 +62,27 @@ export const hook = z.strictObject({
 const shares = z.array(z.number().min(-0.6).max(1)).max(60)
 /** A bait's own outline; what it must hold to is checked with the rig. */
 export const own = z.strictObject({ at: shares, width: shares, height: shares, rise: shares.optional() })
-export const peg = oneOf(['pegged', 'free'] as const, 'Peg')
+export const peg = oneOf(['pegged', 'half', 'free'] as const, 'Peg')
 export const surfaceMS = number('Current', STREAM_RANGE_MS, 'm/s')
 export const towardRad = number('Direction of the current', [-Math.PI, Math.PI], 'rad')
 export const rodDistanceM = number('Distance to the rod', ROD_DISTANCE_RANGE_M, 'm')
 export const holdMode = oneOf(['slack', 'controlled', 'tight'] as const, 'Line held')
 /** Upper limit only: an unweighted family carries 0, and the rig as a whole is checked for the rest. */
 export const weightKg = number('Weight', [0, LIMITS.weightKg[1]], 'kg')
+
+/** What a rig may say besides family, size, weight and point. */
+export const rigOptions = {
+  bendM: bendM.optional(),
+  peg: peg.optional(),
+  leaderM: leaderM.optional(),
+  wire: wire.optional(),
+  gap: gap.optional(),
+  keeper: keeper.optional(),
+  guard: guard.optional(),
+  slit: z.boolean().optional(),
+  pinned: z.boolean().optional(),
+  trimM: trimM.optional(),
+  hookAtM: hookAtM.optional(),
+  exitAtM: exitAtM.optional(),
+  hook: hook.optional(),
+}

@@ -14,19 +14,7 @@ export const laneSchema = z.strictObject({
   weightMaterial: field.weightMaterial,
   pointRest: field.pointRest,
   weightAtM: field.weightAtM.optional(),
-  bendM: field.bendM.optional(),
-  peg: field.peg.optional(),
-  leaderM: field.leaderM.optional(),
-  wire: field.wire.optional(),
-  gap: field.gap.optional(),
-  keeper: field.keeper.optional(),
-  guard: field.guard.optional(),
-  slit: z.boolean().optional(),
-  pinned: z.boolean().optional(),
-  trimM: field.trimM.optional(),
-  hookAtM: field.hookAtM.optional(),
-  exitAtM: field.exitAtM.optional(),
-  hook: field.hook.optional(),
+  ...field.rigOptions,
 })
 export type Lane = z.infer<typeof laneSchema>
 

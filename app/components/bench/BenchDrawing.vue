@@ -46,7 +46,7 @@ const lengths = computed(() => {
   const { exitM, exitAtM, bend, lengthM, neckM, eye } = dims.value
   const exit = exitAtM ?? exitM
   return [
-    ...(exit === undefined ? [] : [{ id: 'exit', from: 0, to: exit, text: `comes out at ${mm(exit)} mm` }]),
+    ...(exit === undefined ? [] : [{ id: 'exit', from: 0, to: exit, text: `comes out at ${mm(exit)} mm${dims.value.allowanceM > 0.0005 ? `, push ${mm(dims.value.allowanceM)} forward` : ''}` }]),
     { id: 'tail', from: Math.min(bend.s, lengthM), to: lengthM, text: `swims free ${mm(Math.max(0, lengthM - bend.s))} mm, ${Math.round(100 * props.look.fit.freeTailShare)} %` },
     ...(neckM > 0.001 && eye.s + neckM > 0 ? [{ id: 'neck', from: Math.max(0, eye.s), to: eye.s + neckM, text: `neck ${mm(neckM)}` }] : []),
   ]

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { BAIT_FORMS, FAMILIES, FORM_IDS, HOOK_SIZES, LIMITS, LINE_KINDS, LINE_STOCKS, PLASTIC_IDS, PLASTICS, WEIGHT_MATERIALS, WIRE_GRADES } from '#catalogue'
+import { BAIT_FORMS, FAMILIES, FORM_IDS, HOOK_SIZES, LIMITS, LINE_KINDS, LINE_STOCKS, PLASTIC_IDS, PLASTICS, typicalHook, WEIGHT_MATERIALS, WIRE_GRADES } from '#catalogue'
+import type { HookSize } from '#core'
 import { HOOK_STYLE_NAMES, ROD_POWERS, WEIGHT_SHAPE_NAMES, type BoxItem, type ItemDetails } from '#schemas/box'
 import { LINE_RANGE_N } from '#schemas/fields'
 import { familyItems } from '~/utils/families'
@@ -29,6 +30,13 @@ const heads = familyItems().filter(item => /^[EJT]/.test(item.value))
 const lineKinds = LINE_KINDS.map(value => ({ value, label: LINE_STOCKS[value].name }))
 const powers = ROD_POWERS.map(value => ({ value, label: value }))
 const GRAM_CC: Unit = { label: 'g/cm³', from: d => d / 1000, to: g => g * 1000, decimals: 2 }
+const MM: Unit = { label: 'mm', from: m => m * 1000, to: mm => mm / 1000, decimals: 1 }
+const OWN = [['lengthM', 'length', MM], ['gapM', 'gap', MM], ['wireM', 'wire', { ...MM, decimals: 2 }]] as const
+const typicalOf = (size: HookSize) => typicalHook(details.value.kind === 'hook' ? details.value.style : 'jig', size)
+function setOwn(key: 'lengthM' | 'gapM' | 'wireM', value: number): void {
+  const d = details.value
+  if (d.kind === 'hook' || d.kind === 'head') set({ own: { ...d.own, [key]: value } })
+}
 const setNotes = (event: Event): void => void box.change([props.item.id], item => ({ ...item, notes: (event.target as HTMLTextAreaElement).value.slice(0, 500) }))
 
 /** Lays the bait on the sheet and shows it on the bench. */
@@ -68,7 +76,12 @@ async function onBench(): Promise<void> {
         <ChoiceField label="of" :model-value="details.weightMaterial" :items="named(WEIGHT_MATERIALS)" @update:model-value="weightMaterial => set({ weightMaterial })" />
         <p class="label">{{ FAMILIES[details.family].advice }}</p>
       </template>
-      <template v-else-if="details.kind === 'weight'">
+      <template v-if="details.kind === 'hook' || details.kind === 'head'">
+        <NumberField v-for="[key, label, unit] in OWN" :key="key" :label="`own ${label}`" :model-value="details.own?.[key] ?? typicalOf(details.size)[key]" :unit="unit" :range="[0.0003, 0.2]" :step="unit.decimals === 2 ? 0.00005 : 0.0005" @update:model-value="value => setOwn(key, value)" />
+        <button v-if="details.own" type="button" class="key" @click="set({ own: undefined })">Back to typical measurements</button>
+        <span v-else class="label">typical of the size; put in your own from calipers</span>
+      </template>
+      <template v-if="details.kind === 'weight'">
         <ChoiceField label="shape" :model-value="details.shape" :items="named(WEIGHT_SHAPE_NAMES)" @update:model-value="shape => set({ shape })" />
         <NumberField label="weight" :model-value="details.weightKg" :unit="settings.units.weight" :range="[0.0001, 0.2]" :step="0.0005" @update:model-value="weightKg => set({ weightKg })" />
         <ChoiceField label="of" :model-value="details.weightMaterial" :items="named(WEIGHT_MATERIALS)" @update:model-value="weightMaterial => set({ weightMaterial })" />
@@ -78,7 +91,7 @@ async function onBench(): Promise<void> {
         <NumberField label="strength" :model-value="details.strengthN" :unit="settings.units.lineStrength" :range="LINE_RANGE_N" :step="settings.units.lineStrength.to(1)" @update:model-value="strengthN => set({ strengthN })" />
         <NumberField label="on the spool" :model-value="details.lengthM ?? 150" :unit="settings.units.depth" :range="[1, 5000]" :step="10" @update:model-value="lengthM => set({ lengthM })" />
       </template>
-      <template v-else>
+      <template v-else-if="details.kind === 'rod'">
         <NumberField label="length" :model-value="details.lengthM" :unit="settings.units.depth" :range="[0.5, 5]" :step="0.1" @update:model-value="lengthM => set({ lengthM })" />
         <ChoiceField label="power" :model-value="details.power" :items="powers" @update:model-value="power => set({ power })" />
         <NumberField label="casts from" :model-value="details.castKg[0]" :unit="settings.units.weight" :range="[0, details.castKg[1]]" :step="0.001" @update:model-value="low => details.kind === 'rod' && set({ castKg: [low, details.castKg[1]] })" />

@@ -24,7 +24,10 @@ const heavier = (by: 1 | -1): void => edit({ weightKg: stepWeight(settings.units
     <LadderStepper v-if="family.weighted" label="weight" :value="weightText(lane.weightKg, settings.system)" @step="heavier" />
     <LadderStepper label="crooked by" :value="`${Math.round((lane.bendM ?? 0) * 1000)} mm`" :down-disabled="(lane.bendM ?? 0) <= 0" :up-disabled="(lane.bendM ?? 0) >= 0.03" @step="stepBend" />
     <LadderStepper v-if="family.slides" label="weight at" :value="lane.weightAtM === undefined ? 'usual' : `${Math.round(lane.weightAtM * 1000)} mm`" @step="stepPlace" />
-    <button v-if="lane.family === 'L1'" type="button" class="peg" :aria-pressed="lane.peg !== 'free'" @click="edit({ peg: lane.peg === 'free' ? 'pegged' : 'free' })">{{ lane.peg === 'free' ? 'free: peg it' : 'pegged: let it slide' }}</button>
+    <template v-if="lane.family === 'L1'">
+      <button type="button" class="peg" :aria-pressed="lane.peg !== 'free'" @click="edit({ peg: lane.peg === 'free' ? 'pegged' : 'free' })">{{ lane.peg === 'free' ? 'free: peg it' : lane.peg === 'half' ? 'half a stop: let it slide' : 'pegged: let it slide' }}</button>
+      <button v-if="lane.peg !== 'half'" type="button" class="peg" @click="edit({ peg: 'half' })">half a stop</button>
+    </template>
     <LadderStepper v-if="usualLeaderM !== undefined" label="leader" :value="`${lane.leaderM ?? usualLeaderM} m`" @step="stepLeader" />
   </div>
 </template>

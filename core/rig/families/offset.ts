@@ -16,11 +16,14 @@ const bareHook = (style: HookStyle, ahead = 0) => (bait: BaitShape, spec: RigSpe
   return { dims, placement: layPoint(offsetPath(dims, eye), bait, spec), compacts: [], noseCovered: false, tie: eye }
 }
 
+/** How far a stop left half up lets the weight run, m. Typical. */
+const HALF_STOP_M = 0.04
+
 /** A bullet ahead of the hook: held against the nose, so that both move as one and the line leaves the bullet's front; or free to slide. */
 function withBullet(bait: BaitShape, spec: RigSpec): FamilyParts {
   const hook = bareHook('wideGap')(bait, spec)
-  if (spec.peg === 'free') {
-    return { ...hook, second: { shape: 'bullet', massKg: spec.weightKg, densityKgM3: weightDensity(spec), tetherM: Infinity, lineOnWeight: true } }
+  if (spec.peg === 'free' || spec.peg === 'half') {
+    return { ...hook, second: { shape: 'bullet', massKg: spec.weightKg, densityKgM3: weightDensity(spec), tetherM: spec.peg === 'half' ? HALF_STOP_M : Infinity, lineOnWeight: true } }
   }
   const bullet = weightCompact('bullet', spec.weightKg, weightDensity(spec), { s: 0, z: 0 }, true)
   const half = bullet.size[0] / 2

@@ -18,7 +18,7 @@ import { obstaclesOf, type BottomId, type CoverId } from '../snag/cover'
 import { evaluateSnag, type SnagResult } from '../snag/evaluateSnag'
 import { snagRig } from '../snag/lip'
 import { RETRIEVES, type RetrieveId } from '../snag/retrieve'
-import { RODS, strikeRig, USUAL_TACKLE, type FeedingId, type RodPower, type Tackle } from '../strike/bite'
+import { RODS, strikeRig, USUAL_TACKLE, type FeedingId, type MatchId, type RodPower, type Tackle } from '../strike/bite'
 import { evaluateStrike, type StrikeResult } from '../strike/evaluateStrike'
 import { PLASTICS } from '../tackle/materials'
 import { lineOf, type Line, type LineKind } from '../tackle/lines'
@@ -40,13 +40,15 @@ export interface Conditions {
   /** how fish take; grabbing when left out */ readonly feeding?: FeedingId
   /** power of the rod; medium when left out */ readonly rod?: RodPower
   /** line out at the bite, m; a usual cast when left out */ readonly biteM?: number
+  /** how like their food the bait is, fair when left out; and whether it is scented */ readonly match?: MatchId
+  readonly scented?: boolean
 }
 
 /** What the conditions say of rod, line and fish; the usual where they say nothing. A lure worked slowly on slack is at rest when it is bitten. */
-export function tackleOf({ feeding, rod, biteM, retrieve = 'hop' }: Pick<Conditions, 'feeding' | 'rod' | 'biteM' | 'retrieve'>, line: Line): Tackle {
+export function tackleOf({ feeding, rod, biteM, match, scented, retrieve = 'hop' }: Pick<Conditions, 'feeding' | 'rod' | 'biteM' | 'retrieve' | 'match' | 'scented'>, line: Line): Tackle {
   return {
     ...USUAL_TACKLE, line, moving: RETRIEVES[retrieve].tight >= 0.5,
-    ...(feeding ? { feeding } : {}), ...(rod ? { rodNPerM: RODS[rod].rodNPerM, rodMostN: RODS[rod].rodMostN } : {}), ...(biteM === undefined ? {} : { distanceM: biteM }),
+    ...(feeding ? { feeding } : {}), ...(match ? { match } : {}), ...(scented ? { scented } : {}), ...(rod ? { rodNPerM: RODS[rod].rodNPerM, rodMostN: RODS[rod].rodMostN } : {}), ...(biteM === undefined ? {} : { distanceM: biteM }),
   }
 }
 

@@ -4,7 +4,8 @@ import { PLASTICS } from '../tackle/materials'
 import type { AssembledRig } from '../rig/assemble'
 import { gapFillM } from '../rig/gap'
 import type { Measure } from '../outcome'
-import { insideRule, throatRule, trailingRule } from './headRules'
+import { FAMILIES } from '../rig/families'
+import { insideRule, throatRule, trailerRule, trailingRule } from './headRules'
 import { holdingOf, keeperRule, wireRule, type Holding } from './holdRules'
 import { bunchingRule, clearanceRule, exitRule, freeTailRule, lengthRule, restRule } from './placeRules'
 import { worst, type FitRule, type Verdict } from './rules'
@@ -46,6 +47,7 @@ export function evaluateFit(rig: AssembledRig, line?: Line): FitResult {
     ...(within && !open && exitM !== undefined ? [bunchingRule(rig, exitM)] : []),
     ...(parts.inside ? [insideRule(rig, parts.inside)] : []),
     ...(parts.trailing ? [trailingRule(rig, parts.trailing)] : []),
+    ...(FAMILIES[spec.family].trailer ? [trailerRule(rig, bendM)] : []),
     ...(line ? [wireRule(load, line)] : []),
     keeperRule(holding),
   ]

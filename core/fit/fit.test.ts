@@ -135,6 +135,14 @@ describe('what happens on the bench, without special cases', () => {
     expect(rig.geometry.massKg).toBeLessThan(rigOf('O2', '2/0', { ...bait, lengthM: 0.12 }).geometry.massKg)
   })
 
+  it('a long trailer is told to be cut, and cut to length it passes; claws cut off make it lighter', () => {
+    const long: BaitSpec = { form: 'craw', lengthM: 0.12, material: 'plain' }
+    const trailer = (more: Partial<RigSpec>) => evaluateFit(rigOf('J7', '1/0', long, { pointRest: 'open', ...more })).rules.find(r => r.id === 'trailer')
+    expect(trailer({})).toMatchObject({ verdict: 'fail', sentence: expect.stringMatching(/^The trailer is too long: .* Cut \d+ mm off its nose\.$/) as string })
+    expect(trailer({ trimM: 0.06 })?.verdict).toBe('pass')
+    expect(rigOf('J7', '1/0', long, { pointRest: 'open', trimLimbs: true }).geometry.massKg).toBeLessThan(rigOf('J7', '1/0', long, { pointRest: 'open' }).geometry.massKg)
+  })
+
   it('a screw holds better than a collar, tough plastic better than soft, and lasts more fish', () => {
     const held = (keeper: RigSpec['keeper'], material: BaitSpec['material']) => evaluateFit(rigOf('E1', '4/0', { ...bait, material }, keeper ? { keeper } : {})).holding
     expect(held('screw', 'plain').pullOutN.value).toBeGreaterThan(held('collar', 'plain').pullOutN.value)

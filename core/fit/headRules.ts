@@ -47,3 +47,17 @@ export function trailingRule({ bait }: AssembledRig, trailing: NonNullable<Famil
     fail: late ? `The trailing hook ends ${percent(share)} of the way back and stiffens the tail.` : `The trailing hook ends ${percent(share)} of the way back: too far forward for short bites.`,
   })
 }
+
+/** A trailer should reach no farther behind the bend than this many lengths of its hook. *Assumed* from bench practice. */
+const TRAILER = 1.3
+
+/** A trailer trimmed to length: what hangs behind the bend. @param bendM hindmost point of the hook, m from the nose */
+export function trailerRule({ bait, parts: { dims } }: AssembledRig, bendM: number): FitRule {
+  const behind = Math.max(0, bait.lengthM - bendM)
+  const limit = TRAILER * dims.lengthM
+  return judge({ id: 'trailer', name: 'length of the trailer', value: behind, limit, wants: 'atMost', unit: 'm' }, 0.1 * limit, {
+    pass: `${mm(behind)} of the trailer hang behind the bend.`,
+    near: `${mm(behind)} of the trailer hang behind the bend: about as long as it may be.`,
+    fail: `The trailer is too long: ${mm(behind)} hang behind the bend. Cut ${mm(behind - limit)} off its nose.`,
+  })
+}

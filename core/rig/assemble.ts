@@ -26,7 +26,7 @@ export interface AssembledRig {
 export function assembleRig(baitSpec: BaitSpec, spec: RigSpec): AssembledRig {
   const [problem] = problemsOf(baitSpec, spec)
   if (problem) throw new RangeError(`assembleRig: ${problem.field}: ${problem.message}`)
-  const bending = { bendM: spec.bendM, trimM: spec.trimM }
+  const bending = { bendM: spec.bendM, trimM: spec.trimM, trimLimbs: spec.trimLimbs }
   const straight = shapeBait(baitSpec, bending)
   const first = FAMILIES[spec.family].place(straight, spec)
   const bowM = bowOf(first.placement, straight, spec)

@@ -32,10 +32,11 @@ export interface Bending {
   /** how far the tail stands off to the left; the middle line is a parabola, bent evenly as soft plastic bends */ readonly bendM?: number | undefined
   /** how far the tail is drawn up (+) or down by a hook that does not lie to the bait, bent likewise */ readonly bowM?: number | undefined
   /** cut off the nose of a worn bait */ readonly trimM?: number | undefined
+  /** claws, legs and the like cut off; the tail stays */ readonly trimLimbs?: boolean | undefined
 }
 
 /** Scales a form, or the angler's own outline of it, to its length. */
-export function shapeBait(spec: BaitSpec, { bendM = 0, bowM = 0, trimM = 0 }: Bending = {}): BaitShape {
+export function shapeBait(spec: BaitSpec, { bendM = 0, bowM = 0, trimM = 0, trimLimbs = false }: Bending = {}): BaitShape {
   const form = BAIT_FORMS[spec.form]
   const { at, width, height, rise } = { ...form, ...spec.own }
   const soldM = spec.lengthM
@@ -62,7 +63,7 @@ export function shapeBait(spec: BaitSpec, { bendM = 0, bowM = 0, trimM = 0 }: Be
     hollowAt: hollow,
     bodyM: placeOf(at[at.length - 1]!),
     placeOf,
-    limbs: [...(form.tail ? [form.tail] : []), ...(form.limbs ?? [])].filter(limb => placeOf(limb.at) > 0),
+    limbs: [...(form.tail ? [form.tail] : []), ...(trimLimbs ? [] : form.limbs ?? [])].filter(limb => placeOf(limb.at) > 0),
     offAt: s => bendM * (s / L) ** 2,
     offSlopeAt: s => 2 * bendM * s / L ** 2,
     bowAt,

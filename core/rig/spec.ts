@@ -55,6 +55,7 @@ export interface RigSpec {
   /** a peg through bait and bend keeps a worn bait from sliding */ readonly pinned?: boolean
   /** m from the nose where the point is brought out, instead of where the laid hook asks for it */ readonly exitAtM?: number
   /** m cut off the nose of a worn bait */ readonly trimM?: number
+  /** claws, legs and the like cut off */ readonly trimLimbs?: boolean
   /** m the whole hook is laid farther back than usual, as seen on the bench */ readonly hookAtM?: number
   /** m the tail stands off to the left when the nose lies straight: a bait rigged crooked bends evenly from nose to tail */ readonly bendM?: number
 }

@@ -31,7 +31,18 @@ export interface Tackle {
   /** most a rod of this power pulls before it only bends, N */ readonly rodMostN: number
   /** the lure is moving at the bite, and the line tight; or it rests on slack */ readonly moving: boolean
   readonly feeding: FeedingId
+  /** how well the bait matches the food, and whether it is scented */ readonly match: MatchId
+  readonly scented: boolean
 }
+
+/** How like its food a bait is to a fish. */
+export type MatchId = 'close' | 'fair' | 'poor'
+
+/** How much longer fish hold on to what is like their food, and to what is scented. *Assumed.* */
+export const MATCHES: Readonly<Record<MatchId, { readonly name: string, readonly held: number }>> = {
+  close: { name: 'close to their food', held: 1.25 }, fair: { name: 'fair', held: 1 }, poor: { name: 'unlike it', held: 0.7 },
+}
+export const SCENT_HELD = 1.25
 
 /** How fish take: engulfing whole, seizing, or picking at it. */
 export type FeedingId = 'gulp' | 'grab' | 'nip'
@@ -63,7 +74,7 @@ export const RODS = {
 export type RodPower = keyof typeof RODS
 
 /** A medium rod, a firm sweep, a usual distance. *Assumed* typical; changed with the rod. */
-export const USUAL_TACKLE: Omit<Tackle, 'line'> = { distanceM: 18, rodNPerM: 45, sweepM: 1.1, rodMostN: 28, moving: true, feeding: 'grab' }
+export const USUAL_TACKLE: Omit<Tackle, 'line'> = { distanceM: 18, rodNPerM: 45, sweepM: 1.1, rodMostN: 28, moving: true, feeding: 'grab', match: 'fair', scented: false }
 
 /**
  * Medians and geometric standard deviations of what a bite brings. All *assumed*, with the doubt in each median as a

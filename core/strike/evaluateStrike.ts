@@ -1,7 +1,7 @@
 import { logNormal, normal, seededRandom, type Random } from '../numerics/random'
 import { wilson } from '../numerics/statistics'
 import { measure, type Measure } from '../outcome'
-import { BITE, FEEDING, type FeedingId, type StrikeRig, type Tackle } from './bite'
+import { BITE, FEEDING, MATCHES, SCENT_HELD, type FeedingId, type StrikeRig, type Tackle } from './bite'
 
 /** Steps at which a bite is lost, in the order they come. */
 export const LOSSES = ['tailNip', 'letGo', 'notReached', 'noBite', 'noForce', 'opens'] as const
@@ -87,7 +87,11 @@ function strike(rig: StrikeRig, tackle: Tackle, bites: readonly Bite[], scale: S
   return count
 }
 
-function drawBite(rig: StrikeRig, { moving, feeding }: Tackle, random: Random): Bite {
+/** How much longer a fish holds on than usual: softness and salt of the bait, likeness to food, scent. */
+const heldBy = (rig: StrikeRig, { match, scented }: Tackle): number => rig.heldLonger * MATCHES[match].held * (scented ? SCENT_HELD : 1)
+
+function drawBite(rig: StrikeRig, tackle: Tackle, random: Random): Bite {
+  const { moving, feeding } = tackle
   const { force, holdS } = FEEDING[feeding]
   return {
     atM: biteAt(rig, feeding, random),
@@ -97,7 +101,7 @@ function drawBite(rig: StrikeRig, { moving, feeding }: Tackle, random: Random): 
     penetrationN: logNormal(random, BITE.penetrationN.median, BITE.penetrationN.gsd),
     squeezeMost: rig.squeezeMost + SQUEEZE_SD * normal(random),
     grip: BITE.gripLeast + (1 - BITE.gripLeast) * random(),
-    holdS: rig.heldLonger * logNormal(random, holdS, BITE.holdS.gsd),
+    holdS: heldBy(rig, tackle) * logNormal(random, holdS, BITE.holdS.gsd),
     reactS: logNormal(random, moving ? BITE.reactS.moving : BITE.reactS.paused, BITE.reactS.gsd),
   }
 }
@@ -162,11 +166,11 @@ export function setForceN(tackle: Tackle, slackM: number): number {
 
 /** One change that could be made, and what hook-up it would give. */
 export interface Change { readonly id: ChangeId, readonly hookUp: number }
-export type ChangeId = 'finerWire' | 'lighterSkin' | 'slit' | 'stifferRod' | 'keepMoving' | 'nearer' | 'noStretch' | 'softer'
+export type ChangeId = 'finerWire' | 'lighterSkin' | 'slit' | 'stifferRod' | 'keepMoving' | 'nearer' | 'noStretch' | 'softer' | 'smallerBait' | 'scent'
 
 /**
  * What one change would give most, on the same bites: finer wire, a lighter skin over the point, a slit belly, a stiffer rod, keeping it moving, half the
- * distance, line that does not stretch, softer plastic. Best first; changes that give nothing are left out.
+ * distance, line that does not stretch, softer plastic, a bait smaller by 15 % on the same hook, scent. Best first; changes that give nothing are left out.
  */
 export function bestChanges(rig: StrikeRig, tackle: Tackle, seed: number, draws = DOUBT_DRAWS): Change[] {
   const hooked = (r: StrikeRig, t: Tackle): number => {
@@ -182,13 +186,18 @@ export function bestChanges(rig: StrikeRig, tackle: Tackle, seed: number, draws 
     keepMoving: () => hooked(rig, { ...tackle, moving: true }),
     nearer: () => hooked(rig, { ...tackle, distanceM: tackle.distanceM / 2 }),
     noStretch: () => hooked(rig, { ...tackle, line: { ...tackle.line, stiffnessN: Math.max(tackle.line.stiffnessN, tackle.line.strengthN / 0.04) } }),
+    smallerBait: () => hooked({ ...rig, filledM: 0.85 * rig.filledM, lengthM: 0.85 * rig.lengthM }, tackle),
+    scent: () => hooked(rig, { ...tackle, scented: true }),
     softer: () => hooked({ ...rig, modulusPa: 0.75 * rig.modulusPa, squeezeMost: rig.squeezeMost + 0.04 }, tackle),
   }
   return (Object.entries(tried) as [ChangeId, () => number][]).map(([id, run]) => ({ id, hookUp: run() })).filter(c => c.hookUp > now + 0.005).sort((a, b) => b.hookUp - a.hookUp)
 }
 
 /** A bite of middling force, place and jaw, for looking at the chain step by step. */
-export const middlingBite = (rig: StrikeRig, { moving, feeding }: Tackle): Bite => ({
+export const middlingBite = (rig: StrikeRig, tackle: Tackle): Bite => {
+  const { moving, feeding } = tackle
+  return {
   atM: rig.pointM, forceN: FEEDING[feeding].force * BITE.forceN.median, needM: BITE.needM.median, slackM: (moving ? 1 : BITE.pausedSlack) * BITE.slackM.median, penetrationN: BITE.penetrationN.median,
-  squeezeMost: rig.squeezeMost, grip: 0.6, holdS: rig.heldLonger * FEEDING[feeding].holdS, reactS: moving ? BITE.reactS.moving : BITE.reactS.paused,
-})
+  squeezeMost: rig.squeezeMost, grip: 0.6, holdS: heldBy(rig, tackle) * FEEDING[feeding].holdS, reactS: moving ? BITE.reactS.moving : BITE.reactS.paused,
+  }
+}

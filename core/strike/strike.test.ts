@@ -60,6 +60,12 @@ describe('how fish take', () => {
     expect(cost(rigOf('W1', 'buried'))).toBeGreaterThan(0.14)
     expect(cost(rigOf('E1', 'open'))).toBeLessThan(0.1)
   })
+  it('a bait like their food, and a scented one, is held longer and so hooks better', () => {
+    const nipped = (more: Partial<Tackle>): number => hookUp(rigOf('W1', 'skin'), { ...tackle, feeding: 'nip', ...more })
+    expect(nipped({ match: 'close' })).toBeGreaterThan(nipped({}))
+    expect(nipped({ match: 'poor' })).toBeLessThan(nipped({}))
+    expect(nipped({ scented: true })).toBeGreaterThan(nipped({}))
+  })
   it('soft salted plastic is held longer', () => {
     expect(rigOf('W1', 'skin', { ...bait, material: 'salted' }).heldLonger).toBeGreaterThan(1.2)
     expect(rigOf('W1', 'skin', { ...bait, material: 'floating' }).heldLonger).toBeLessThan(1)

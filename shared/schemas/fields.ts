@@ -45,6 +45,7 @@ export const exitAtM = number('Exit', LIMITS.exitAtM, 'm')
 export const keeper = oneOf<KeeperId>(KEEPER_IDS, 'Keeper')
 export const retrieve = oneOf<RetrieveId>(RETRIEVE_IDS, 'Retrieve')
 export const feeding = oneOf<FeedingId>(FEEDING_IDS, 'Feeding')
+export const match = oneOf(['close', 'fair', 'poor'] as const, 'Match')
 export const rodPower = oneOf<RodPower>(Object.keys(RODS) as RodPower[], 'Rod')
 /** Line out at a bite, m. */
 export const BITE_RANGE_M = [2, 60] as const
@@ -82,6 +83,7 @@ export const rigOptions = {
   slit: z.boolean().optional(),
   pinned: z.boolean().optional(),
   trimM: trimM.optional(),
+  trimLimbs: z.boolean().optional(),
   hookAtM: hookAtM.optional(),
   exitAtM: exitAtM.optional(),
   hook: hook.optional(),

@@ -37,7 +37,7 @@ const holdSchema = z.discriminatedUnion('mode', [
   z.strictObject({ mode: z.enum(['controlled', 'tight']), rodDistanceM: field.rodDistanceM }),
 ])
 /** How the rigs are worked, how fish take, and the rod; the usual where left out. */
-export const fishingSchema = z.strictObject({ retrieve: field.retrieve.optional(), feeding: field.feeding.optional(), rod: field.rodPower.optional(), biteM: field.biteM.optional() })
+export const fishingSchema = z.strictObject({ retrieve: field.retrieve.optional(), feeding: field.feeding.optional(), rod: field.rodPower.optional(), biteM: field.biteM.optional(), match: field.match.optional(), scented: z.boolean().optional() })
 export const baitSchema = z.strictObject({ form: field.form, lengthM: field.baitLengthM, material: field.plastic, densityKgM3: field.densityKgM3.optional(), own: field.own.optional() })
 export const lineSchema = z.strictObject({ kind: field.lineKind, strengthN: field.lineStrengthN, hold: holdSchema.optional() })
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { FAMILIES, guardOf, HOOK_SIZES, KEEPERS, LIMITS, stepWeight, WEIGHT_MATERIALS, WIRE_GRADES } from '#catalogue'
+import { BAIT_FORMS, FAMILIES, guardOf, HOOK_SIZES, KEEPERS, LIMITS, stepWeight, WEIGHT_MATERIALS, WIRE_GRADES } from '#catalogue'
 import type { HookDims } from '#core'
 import type { Lane } from '#schemas/spread'
 import { stepHook } from '~/utils/lanes'
@@ -11,6 +11,7 @@ import type { BenchLook } from '~/workers/bench'
 const props = defineProps<{ lane: Lane, look: Extract<BenchLook, { kind: 'rig' }> | undefined }>()
 const emit = defineEmits<{ change: [change: Partial<Lane>] }>()
 const settings = useSettings()
+const spread = useSpread()
 const family = computed(() => FAMILIES[props.lane.family])
 const weedless = computed(() => props.lane.pointRest !== 'open')
 const choices = <T extends string>(ids: readonly T[], names: Readonly<Record<T, string | { readonly name: string }>>): { value: T, label: string }[] =>
@@ -52,6 +53,7 @@ const moved = computed(() => props.lane.hookAtM !== undefined || props.lane.exit
     <div class="row">
       <label v-if="weedless" class="tick"><input type="checkbox" :checked="lane.slit" @change="emit('change', { slit: lane.slit ? undefined : true })"> slit the belly</label>
       <label class="tick"><input type="checkbox" :checked="lane.pinned" @change="emit('change', { pinned: lane.pinned ? undefined : true })"> peg at the bend</label>
+      <label v-if="BAIT_FORMS[spread.content.bait.form].limbs" class="tick"><input type="checkbox" :checked="lane.trimLimbs" @change="emit('change', { trimLimbs: lane.trimLimbs ? undefined : true })"> cut off claws and legs</label>
       <NumberField label="cut off the nose" :model-value="lane.trimM ?? 0" :unit="MM" :range="LIMITS.trimM" :step="0.001" @update:model-value="trimM => emit('change', { trimM: trimM === 0 ? undefined : trimM })" />
     </div>
     <details>

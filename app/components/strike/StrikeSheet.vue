@@ -43,7 +43,7 @@ const weakest = computed(() => {
 })
 const DOUBTS = { forceN: 'how hard these fish bite', penetrationN: 'what it takes to go in', needM: 'how much gap a jaw needs', slackM: 'slack at the bite', holdS: 'how long they hold on' } as const
 const CHANGES: Readonly<Record<ChangeId, string>> = {
-  finerWire: 'finer wire', lighterSkin: 'less plastic over the point', slit: 'a slit along the belly', stifferRod: 'a stiffer rod', keepMoving: 'keeping it moving', nearer: 'half the distance', noStretch: 'line that does not stretch', softer: 'softer plastic',
+  finerWire: 'finer wire', lighterSkin: 'less plastic over the point', slit: 'a slit along the belly', stifferRod: 'a stiffer rod', keepMoving: 'keeping it moving', nearer: 'half the distance', noStretch: 'line that does not stretch', softer: 'softer plastic', smallerBait: 'a bait 15 % smaller', scent: 'scent on it',
 }
 </script>
 
@@ -52,7 +52,7 @@ const CHANGES: Readonly<Record<ChangeId, string>> = {
     <section class="strip" aria-label="Bite">
       <button v-for="(one, i) in lanes" :key="one.letter" type="button" class="pick" :class="`lane-${one.letter}`" :aria-pressed="one.letter === lane.letter" :title="`Key ${i + 1}`" @click="spread.picked = one.letter as Letter"><LaneChip :letter="one.letter" plain /> {{ FAMILIES[one.family].shortName }}</button>
       <span class="grow" />
-      <FishingFields :show="['feeding', 'retrieve', 'rod', 'biteM']" />
+      <FishingFields :show="['feeding', 'match', 'retrieve', 'rod', 'biteM']" />
       <LineField />
     </section>
     <p v-if="error" class="error" role="alert">{{ error }} <button type="button" @click="retry()">Try again</button></p>

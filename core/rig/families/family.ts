@@ -55,6 +55,7 @@ export interface Family {
   readonly hookStyle: HookStyle
   /** ways to keep the bait on, the usual one first */ readonly keepers: readonly KeeperId[]
   /** what may stand in front of an open point, the usual one first; nothing when left out */ readonly guards?: readonly GuardId[]
+  /** the bait trails behind a skirt or blade, and is trimmed to length */ readonly trailer?: true
   /** needs a hollow bait */ readonly hollowOnly?: true
   /** ways the point may rest, the usual one first */ readonly pointRests: readonly PointRest[]
   /** height of plastic that stands in the gap where the point passes, m */ inGap(bait: BaitShape, s: number): number

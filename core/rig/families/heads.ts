@@ -100,11 +100,11 @@ export const HEADS = {
     advice: 'Stands up in cover; small hooks for short baits.', place: headAtNose('mushroom', { weedless: true }),
   },
   J7: {
-    ...open, id: 'J7', group: 'jointed', name: 'skirted brush jig, guarded', shortName: 'brush jig', keepers: ['barb', 'collar'], guards: ['fibre', 'wire', 'none'], usualKg: [ozToKg(3 / 16), ozToKg(3 / 4)],
+    ...open, id: 'J7', group: 'jointed', name: 'skirted brush jig, guarded', shortName: 'brush jig', trailer: true, keepers: ['barb', 'collar'], guards: ['fibre', 'wire', 'none'], usualKg: [ozToKg(3 / 16), ozToKg(3 / 4)],
     advice: 'For wood: cut the trailer to length; a worn bait makes a good one.', place: headAtNose('ball', { extra: skirt }),
   },
   T1: {
-    ...open, id: 'T1', group: 'trailer', name: 'trailer on a bladed jig', shortName: 'bladed jig', keepers: ['barb', 'collar', 'screw'], guards: ['none', 'fibre'], usualKg: [ozToKg(1 / 4), ozToKg(3 / 4)],
+    ...open, id: 'T1', group: 'trailer', name: 'trailer on a bladed jig', shortName: 'bladed jig', trailer: true, keepers: ['barb', 'collar', 'screw'], guards: ['none', 'fibre'], usualKg: [ozToKg(1 / 4), ozToKg(3 / 4)],
     advice: 'Trim the trailer to length; flat side down, or side-on for a slim profile.', place: headAtNose('ball', { extra: blade }),
   },
 } as const satisfies Partial<Record<string, Family>>

@@ -62,7 +62,7 @@ export const JOINTED = {
   },
   L4: {
     ...line, id: 'L4', name: 'hook over a dropper weight', shortName: 'dropper below', pointRests: ['skin', 'flush', 'buried', 'open'], keepers: ['neck', 'barb'], usualKg: [ozToKg(1 / 8), ozToKg(1 / 2)],
-    advice: 'The dropper sets how high the bait works; hooked straight it twists less; open means hooked through the nose.',
+    advice: 'The dropper sets how high the bait works; hooked straight it twists less; open means hooked through the nose or, moved back, through the throat.',
     place: (bait, spec) => withSecond(bait, spec, { shape: 'ball', lineOnWeight: false, tetherM: spec.leaderM ?? USUAL_LEADER_M.L4 }),
   },
   L5: {

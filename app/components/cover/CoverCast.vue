@@ -20,7 +20,6 @@ const PLAY_S = 7
 const HOLD_M = 0.7
 const at = ref(CAST_M)
 const playing = ref(false)
-const reduced = usePreferredReducedMotion()
 let last = 0
 const { pause, resume } = useRafFn(({ timestamp }) => {
   const passed = last > 0 ? Math.min(0.1, (timestamp - last) / 1000) : 0
@@ -70,7 +69,7 @@ const told = computed(() => props.lanes.map(lane => `${lane.letter}: ${lane.even
 <template>
   <section class="cast" aria-label="One cast" :aria-busy="busy">
     <div class="side">
-      <button type="button" class="play" :aria-label="playing ? 'Stop the retrieve' : 'Bring the rigs in'" :disabled="reduced === 'reduce' && false" @click="play()"><UIcon :name="playing ? 'i-lucide-pause' : 'i-lucide-play'" /></button>
+      <button type="button" class="play" :aria-label="playing ? 'Stop the retrieve' : 'Bring the rigs in'" @click="play()"><UIcon :name="playing ? 'i-lucide-pause' : 'i-lucide-play'" /></button>
     </div>
     <div ref="host" class="water">
       <svg v-if="width > 0" :width="width" :height="TOP + ROW * lanes.length + 22" role="img" :aria-label="`The same cast for every rig, splash at the left. ${told}`">
@@ -88,7 +87,7 @@ const told = computed(() => props.lanes.map(lane => `${lane.letter}: ${lane.even
               <g v-else class="snag"><line x1="-6" y1="-6" x2="6" y2="6" /><line x1="-6" y1="6" x2="6" y2="-6" /><text v-if="e.fate === 'lost'" x="9" y="4">lost</text><text v-else-if="e.fate === 'opened'" x="9" y="4">opens</text></g>
             </g>
           </template>
-          <g v-if="playing || at < CAST_M" :transform="`translate(${x(come(lane))} -8) scale(-1 1)`"><path v-for="(s, k) in drawn(lane)" :key="k" :d="s.d" class="rig" :stroke-width="s.stroke" /></g>
+          <g v-if="playing || at < CAST_M" :transform="`translate(${x(come(lane))} -8)`"><path v-for="(s, k) in drawn(lane)" :key="k" :d="s.d" class="rig" :stroke-width="s.stroke" /></g>
           <text x="4" y="5" class="letter" @click="emit('pick', lane.letter as Letter)">{{ lane.letter }}</text>
         </g>
         <text :x="x(0)" :y="TOP + ROW * lanes.length + 18" text-anchor="end" class="note">the splash</text>

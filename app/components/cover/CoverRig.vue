@@ -28,7 +28,9 @@ const where = (lip: string): readonly [number, number] => {
   const wires = shapes.filter(s => s.kind === 'wire')
   const end = (s: typeof shapes[number] | undefined): readonly [number, number] => s ? [s.points[s.points.length - 2]!, s.points[s.points.length - 1]!] : [0, 0]
   if (lip === 'wedged' && weight) return [weight.points[0]!, weight.points[1]!]
-  if (lip === 'point') return end(wires[wires.length - 1])
+  // the wires of the hook come first, each hook ending in its eye
+  const eye = shapes.findIndex(s => s.kind === 'eye')
+  if (lip === 'point') return end(shapes.slice(0, eye).filter(s => s.kind === 'wire').at(-1))
   if (lip === 'trailing') return end(wires[wires.length - 1])
   return [0, 0]
 }

@@ -52,3 +52,12 @@ export {
   type WeightMaterial, type WeightShape,
 } from './tackle/weights'
 export { SALINITY_GKG, SALINITY_RANGE_GKG, TEMPERATURE_RANGE_C, waterOf, type Water, type WaterKind } from './water/water'
+export * from './choose/fish'
+export * from './choose/day'
+export * from './choose/goods'
+export * from './choose/score'
+export type { Limit, LimitId } from './choose/limits'
+export { lineFor, rigOf, screen, searchMemory, type Candidate, type Search, type SearchMemory } from './choose/screen'
+export { choose, type Choice, type ChooseOptions } from './choose/choose'
+export { finish, outfitFor, cadencesOf, type Finalist } from './choose/finish'
+export type { WayCost, WhatIf, WhyNot } from './choose/reasons'

@@ -11,7 +11,7 @@ const BAITS: readonly BaitRow[] = [
   ['segmented shad 95', 'segmentedShad', 95, 'plain', 6, 'roach'], ['soft jerkbait 110', 'softJerkbait', 110, 'salted', 9, 'sand eel', 'pearl'], ['soft jerkbait 130', 'softJerkbait', 130, 'heavySalted', 5, 'mackerel'],
   ['pin-tail minnow 70', 'minnow', 70, 'plain', 15, 'smelt'], ['pin-tail minnow 90', 'minnow', 90, 'floating', 8, 'smelt'], ['stub 45', 'stub', 45, 'floating', 12, 'orange', 'brown'],
   ['salted stick 100', 'stick', 100, 'salted', 12, 'green pumpkin'], ['salted stick 125', 'stick', 125, 'salted', 14, 'green pumpkin', 'black and blue'], ['floating stick 100', 'stick', 100, 'floating', 6, 'brown'],
-  ['straight worm 150', 'straightWorm', 150, 'plain', 16, 'red'], ['straight worm 120', 'straightWorm', 120, 'plain', 10, 'brown'], ['flat-bellied worm 120', 'flatWorm', 120, 'salted', 8, 'olive'], ['ribbon worm 200', 'ribbonWorm', 200, 'plain', 7, 'plum'],
+  ['floating worm 75', 'straightWorm', 75, 'floating', 9, 'brown'], ['straight worm 150', 'straightWorm', 150, 'plain', 16, 'red'], ['straight worm 120', 'straightWorm', 120, 'plain', 10, 'brown'], ['flat-bellied worm 120', 'flatWorm', 120, 'salted', 8, 'olive'], ['ribbon worm 200', 'ribbonWorm', 200, 'plain', 7, 'plum'],
   ['ribbon worm 250', 'ribbonWorm', 250, 'plain', 4, 'black'], ['eel 180', 'eel', 180, 'plain', 5, 'black'], ['leech 70', 'leech', 70, 'plain', 10, 'brown'],
   ['tube 80', 'tube', 80, 'plain', 10, 'smoke'], ['tube 100', 'tube', 100, 'plain', 9, 'green pumpkin'], ['curl grub 60', 'grub', 60, 'plain', 18, 'white', 'amber'], ['curl grub 90', 'grub', 90, 'plain', 8, 'white'],
   ['floating craw 75', 'craw', 75, 'floating', 9, 'brown', 'red'], ['craw 90', 'craw', 90, 'plain', 7, 'olive'], ['creature bug 95', 'bug', 95, 'plain', 8, 'black and blue'], ['shrimp 70', 'shrimp', 70, 'floating', 10, 'clear', 'amber'],
@@ -22,7 +22,7 @@ const baits = BAITS.flatMap(([name, form, mm, material, count, ...colours]) => c
 
 type HookRow = readonly [style: 'wideGap' | 'worm' | 'straight' | 'bellyWeighted' | 'jig', sizes: readonly HookSize[], more?: { readonly oz?: number, readonly wire?: 'fine' | 'heavy' }]
 const HOOKS: readonly HookRow[] = [
-  ['wideGap', ['1', '1/0', '2/0', '3/0', '4/0', '5/0']], ['wideGap', ['4/0', '5/0'], { wire: 'heavy' }], ['worm', ['1/0', '2/0', '3/0', '4/0']], ['straight', ['3/0', '4/0'], { wire: 'heavy' }],
+  ['wideGap', ['1', '1/0', '2/0', '3/0', '4/0', '5/0']], ['wideGap', ['4/0', '5/0', '6/0'], { wire: 'heavy' }], ['worm', ['1/0', '2/0', '3/0', '4/0']], ['straight', ['3/0', '4/0'], { wire: 'heavy' }],
   ['bellyWeighted', ['4', '2', '1', '1/0'], { wire: 'fine' }], ['bellyWeighted', ['2/0', '3/0', '4/0'], { oz: 1 / 16 }], ['bellyWeighted', ['3/0', '4/0', '5/0'], { oz: 1 / 8 }], ['bellyWeighted', ['4/0', '5/0', '6/0'], { oz: 3 / 16 }], ['jig', ['2', '1', '1/0']],
 ]
 const FRACTION: Readonly<Record<string, string>> = { 0.0625: '1/16', 0.125: '1/8', 0.1875: '3/16' }
@@ -33,8 +33,8 @@ const hooks = HOOKS.flatMap(([style, sizes, { oz, wire } = {}]) => sizes.map((si
 
 type HeadRow = readonly [family: FamilyId, size: HookSize, grams: number, material: WeightMaterial]
 const HEADS: readonly HeadRow[] = [
-  ['E1', '1/0', 2, 'lead'], ['E1', '2/0', 3.5, 'lead'], ['E1', '3/0', 5, 'lead'], ['E1', '3/0', 7, 'lead'], ['E1', '4/0', 10, 'tungsten'], ['E1', '5/0', 14, 'lead'], ['E2', '4/0', 14, 'lead'], ['E2', '3/0', 10, 'lead'], ['E3', '1', 1.8, 'tungsten'], ['E3', '1/0', 3, 'tungsten'],
-  ['E4', '2/0', 7, 'lead'], ['E5', '4/0', 10, 'lead'], ['E5', '5/0', 18, 'lead'], ['E6', '6/0', 28, 'lead'], ['E7', '1/0', 5, 'lead'], ['J1', '3/0', 5, 'tungsten'], ['J2', '1', 1.8, 'tungsten'], ['J5', '2/0', 7, 'lead'], ['J6', '3/0', 10, 'lead'], ['J7', '3/0', 10, 'lead'],
+  ['E1', '1/0', 2, 'lead'], ['E1', '2/0', 3.5, 'lead'], ['E1', '3/0', 5, 'lead'], ['E1', '3/0', 7, 'lead'], ['E1', '4/0', 10, 'tungsten'], ['E1', '5/0', 14, 'lead'], ['E1', '4/0', 21, 'lead'], ['E1', '5/0', 28, 'lead'], ['E2', '4/0', 14, 'lead'], ['E2', '3/0', 10, 'lead'], ['E3', '6', 1.4, 'tungsten'], ['E3', '4', 1.4, 'tungsten'], ['E3', '2', 1.8, 'tungsten'], ['E3', '1', 1.8, 'tungsten'], ['E3', '1/0', 3, 'tungsten'], ['E3', '2/0', 3.5, 'tungsten'],
+  ['E4', '2/0', 7, 'lead'], ['E5', '4/0', 10, 'lead'], ['E5', '5/0', 18, 'lead'], ['E6', '6/0', 28, 'lead'], ['E7', '1/0', 5, 'lead'], ['J1', '3/0', 5, 'tungsten'], ['J2', '4', 1.4, 'tungsten'], ['J2', '1', 1.8, 'tungsten'], ['J5', '2/0', 7, 'lead'], ['J6', '3/0', 10, 'lead'], ['J7', '3/0', 10, 'lead'],
 ]
 const heads = HEADS.map(([family, size, grams, weightMaterial], i) =>
   thing(`${FAMILIES[family].name} ${size}, ${grams} g`, 3 + (i % 4), { kind: 'head', family, size, weightKg: gToKg(grams), weightMaterial }, ...(weightMaterial === 'lead' ? ['lead'] : [])))

@@ -59,6 +59,28 @@ export function trimFall(body: HydroBody, options: TrimOptions): Outcome<Trim, T
   return spare ? success(spare) : failure('noSteadyFall', 'It never settles into a steady fall.')
 }
 
+/** A steady fall that was found but not tried for stability. */
+export type RoughFall = Pick<Trim, 'sinkMS' | 'glide' | 'pitchRad' | 'rollRad' | 'state'>
+
+/** Where steady falls are looked for: level, nose down, and on its side; pitch and roll, rad. */
+const ROUGHLY = [[-0.3, 0.02], [-1.3, 0.02], [-0.8, 1.5]] as const
+
+/**
+ * The first steady fall found, near a known one or from a few guesses, its stability not looked at: for going through thousands of rigs, of which
+ * the best are dropped in full. Undefined where it floats or none is found.
+ */
+export function roughFall(body: HydroBody, depthM: number, near?: RoughFall): RoughFall | undefined {
+  if (body.displacedKg >= body.geometry.massKg) return undefined
+  const loads = makeLoads(body, { factors: DEFAULT_FACTORS, viscous: true, gravityMS2: STANDARD_GRAVITY })
+  const rates = momentumRates(body, loads, depthM)
+  for (const start of [...(near ? [near.state] : []), ...ROUGHLY.map(([pitch, roll]) => guess(body, pitch, roll))]) {
+    const x = newton(rates, start)
+    const fall = x && shapeOf(x)
+    if (fall && fall.sinkMS > 0) return fall
+  }
+  return undefined
+}
+
 /** Simulated time after which a released rig is near its steady fall, s, and the coarse step used, in the body's own steps. */
 const RELAX_S = 14
 
@@ -158,6 +180,11 @@ function newton(rates: Rates, start: Unknowns): Unknowns | undefined {
 }
 
 function describe(body: HydroBody, loads: Loads, depthM: number, x: Unknowns): Trim {
+  const growthPerS = growth(body, loads, depthM, x)
+  return { ...shapeOf(x), turnRadS: x[5]!, stable: growthPerS < 0, growthPerS }
+}
+
+function shapeOf(x: Unknowns): RoughFall & Pick<Trim, 'glideSign'> {
   const v = new Float64Array(6)
   const up = new Float64Array(6)
   const turn = 2 * Math.PI
@@ -167,16 +194,12 @@ function describe(body: HydroBody, loads: Loads, depthM: number, x: Unknowns): T
   unpack(x, v, up)
   const sink = -(v[0]! * up[0]! + v[1]! * up[1]! + v[2]! * up[2]!)
   const side = [0, 1, 2].map(i => v[i]! + sink * up[i]!)
-  const growthPerS = growth(body, loads, depthM, x)
   return {
     sinkMS: sink,
     glide: Math.hypot(...side) / sink,
     glideSign: side[0]! >= 0 ? 1 : -1,
     pitchRad: pitch,
     rollRad: roll - turn * Math.round(roll / turn),
-    turnRadS: x[5]!,
-    stable: growthPerS < 0,
-    growthPerS,
     state: x,
   }
 }

@@ -3,6 +3,7 @@ import { HOOK_SPREAD } from '../tackle/hooks'
 import { PLASTICS } from '../tackle/materials'
 import type { AssembledRig } from '../rig/assemble'
 import { gapFillM } from '../rig/gap'
+import { bodyKg, plasticCompacts } from '../rig/parts'
 import type { Measure } from '../outcome'
 import { FAMILIES } from '../rig/families'
 import { insideRule, throatRule, trailerRule, trailingRule } from './headRules'
@@ -55,10 +56,8 @@ export function evaluateFit(rig: AssembledRig, line?: Line): FitResult {
 }
 
 /** Mass of the plastic in a rig, kg. */
-function plasticKg({ geometry, parts }: AssembledRig): number {
-  const strips = geometry.strips.reduce((sum, s) => sum + (s.part === 'bait' ? s.massKg : 0), 0)
-  const limbs = geometry.compacts.slice(0, geometry.compacts.length - parts.compacts.length)
-  return limbs.reduce((sum, c) => sum + c.massKg, strips)
+function plasticKg({ bait, parts }: AssembledRig): number {
+  return plasticCompacts(bait, parts.noseCovered ? 'covered' : 'bare').reduce((sum, c) => sum + c.massKg, bodyKg(bait))
 }
 
 function clearance(rig: AssembledRig): Measure {

@@ -16,7 +16,7 @@ export interface AssembledRig {
   readonly spec: RigSpec
   readonly parts: FamilyParts
   /** how far the hook draws the tail up (+) or down, m */ readonly bowM: number
-  readonly geometry: RigGeometry
+  /** summed up when it is first asked for: fit, snags and bites need the shapes alone */ readonly geometry: RigGeometry
 }
 
 /**
@@ -32,9 +32,14 @@ export function assembleRig(baitSpec: BaitSpec, spec: RigSpec): AssembledRig {
   const bowM = bowOf(first.placement, straight, spec)
   const bait = bowM === 0 ? straight : shapeBait(baitSpec, { ...bending, bowM })
   const parts = bowM === 0 ? first : FAMILIES[spec.family].place(bait, spec)
+  let body: RigGeometry | undefined
+  return { bait, baitSpec, spec, parts, bowM, get geometry() { return body ??= bodyOf(bait, parts, spec) } }
+}
+
+function bodyOf(bait: BaitShape, parts: FamilyParts, spec: RigSpec): RigGeometry {
   const strips: Strip[] = [...plasticStrips(bait), ...wireStrips(parts.placement.path, bait), ...(parts.trailing ? wireStrips(parts.trailing, bait) : [])]
   const compacts = [...plasticCompacts(bait, parts.noseCovered ? 'covered' : 'bare'), ...parts.compacts]
-  return { bait, baitSpec, spec, parts, bowM, geometry: { ...sumParts(strips, compacts, inFrame(parts.tie)), crookedShare: (spec.bendM ?? 0) / bait.lengthM } }
+  return { ...sumParts(strips, compacts, inFrame(parts.tie)), crookedShare: (spec.bendM ?? 0) / bait.lengthM }
 }
 
 /** The same rig with hook, weight and tie point laid `byM` farther back in the same bait, m. */

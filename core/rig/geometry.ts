@@ -120,10 +120,9 @@ function outlineOf(strips: readonly Strip[], compacts: readonly Compact[]): Pick
   const points: number[] = []
   const areas: number[] = []
   const put = (at: Vec3, direction: Vec3, distance: number, area: number): void => {
-    for (const sign of [-1, 1]) {
-      points.push(...at.map((v, k) => v + sign * distance * direction[k]!))
-      areas.push(area)
-    }
+    const [x, y, z] = [distance * direction[0], distance * direction[1], distance * direction[2]]
+    points.push(at[0] - x, at[1] - y, at[2] - z, at[0] + x, at[1] + y, at[2] + z)
+    areas.push(area, area)
   }
   strips.forEach((s) => {
     if (!s.wet) return

@@ -35,6 +35,17 @@ export function plasticStrips(bait: BaitShape): Strip[] {
   })
 }
 
+/** Mass of those slices, kg. */
+export function bodyKg(bait: BaitShape): number {
+  const ds = bait.bodyM / STATION_COUNT
+  let square = 0
+  for (let i = 0; i < STATION_COUNT; i++) {
+    const s = (i + 0.5) * ds
+    square += bait.widthAt(s) * bait.heightAt(s) * (1 - bait.hollowAt(s))
+  }
+  return (Math.PI / 4) * square * ds * bait.densityKgM3
+}
+
 /** Axis toward the nose, side and back of a slice of a bent bait, unit vectors; slopes of the middle line to the left and up, toward the tail. */
 function axesAt(aside: number, rise: number): Pick<Strip, 'axis' | 'side' | 'up'> {
   const level = Math.hypot(1, aside)

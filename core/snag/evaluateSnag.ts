@@ -3,7 +3,7 @@ import { wilson } from '../numerics/statistics'
 import { measure, type Measure } from '../outcome'
 import { RATE_DOUBT, type Placed } from './cover'
 import type { LipId, SnagRig } from './lip'
-import { meet, type Fate, type Meeting, type Ride } from './meet'
+import { drawMeeting, meet, resolve, type Chance, type Fate, type Meeting, type Ride } from './meet'
 
 export type { Postures, Ride } from './meet'
 
@@ -53,6 +53,7 @@ type Count = Record<Fate, number>
 /** Draws made so far, which can be added to and read at any time. */
 export interface SnagTally {
   /** draws so many meetings with each kind of obstacle */ readonly draw: (each: number) => void
+  /** goes through meetings drawn beforehand, as many with each kind */ readonly go: (drawn: readonly (readonly Chance[])[]) => void
   readonly result: () => SnagResult
   /** meetings by kind of obstacle, bin of size and fate (past, weed, snag), SIZE_BINS × 3 each */ readonly sizes: () => readonly Float64Array[]
 }
@@ -68,18 +69,24 @@ export function snagTally(rig: SnagRig, obstacles: readonly Placed[], ride: Ride
   const rubs = obstacles.map(() => 0)
   let draws = 0
 
+  function note(k: number, { fate, lip, sizeM, rubbed }: Meeting): void {
+    counts[k]![fate]++
+    if (rubbed) rubs[k]!++
+    const kind = fate === 'past' ? 0 : fate === 'weed' ? 1 : 2
+    sizes[k]![3 * binOf(sizeM) + kind]!++
+    if (kind === 2 && lip) lodged[k]!.set(lip, (lodged[k]!.get(lip) ?? 0) + 1)
+  }
+
   function draw(each: number): void {
     obstacles.forEach((obstacle, k) => {
-      for (let i = 0; i < each; i++) {
-        const { fate, lip, sizeM, rubbed } = meet(rig, obstacle, ride, random)
-        counts[k]![fate]++
-        if (rubbed) rubs[k]!++
-        const kind = fate === 'past' ? 0 : fate === 'weed' ? 1 : 2
-        sizes[k]![3 * binOf(sizeM) + kind]!++
-        if (kind === 2 && lip) lodged[k]!.set(lip, (lodged[k]!.get(lip) ?? 0) + 1)
-      }
+      for (let i = 0; i < each; i++) note(k, meet(rig, obstacle, ride, random))
     })
     draws += each
+  }
+
+  function go(drawn: readonly (readonly Chance[])[]): void {
+    drawn.forEach((chances, k) => chances.forEach(chance => note(k, resolve(rig, obstacles[k]!, ride.postures, chance))))
+    draws += drawn[0]?.length ?? 0
   }
 
   function result(): SnagResult {
@@ -102,7 +109,7 @@ export function snagTally(rig: SnagRig, obstacles: readonly Placed[], ride: Ride
     return summed(rig, ride, rate, mean, causes.sort((a, b) => b.perCast - a.perCast), draws)
   }
 
-  return { draw, result, sizes: () => sizes }
+  return { draw, go, result, sizes: () => sizes }
 }
 
 function summed(rig: SnagRig, { retrieve }: Ride, rate: { readonly snag: number[], readonly weed: number[] }, mean: Record<'freed' | 'opened' | 'lost' | 'rubs', number>, causes: readonly SnagCause[], draws: number): SnagResult {
@@ -143,6 +150,23 @@ export function evaluateSnag(rig: SnagRig, obstacles: readonly Placed[], ride: R
   if (!(draws >= 1)) throw new RangeError('evaluateSnag: draws must be at least 1')
   const tally = snagTally(rig, obstacles, ride, random)
   tally.draw(draws)
+  return tally.result()
+}
+
+/** Draws so many meetings with each kind of obstacle, for letting many rigs meet the very same. */
+export function drawMeetings(obstacles: readonly Placed[], ride: Omit<Ride, 'postures'>, seed: number, each: number): Chance[][] {
+  const random = seededRandom(seed)
+  return obstacles.map(obstacle => Array.from({ length: each }, () => drawMeeting(obstacle, ride, random)))
+}
+
+const unused: Random = () => {
+  throw new Error('snagOn: nothing is drawn')
+}
+
+/** What becomes of one rig at meetings drawn beforehand. */
+export function snagOn(rig: SnagRig, obstacles: readonly Placed[], ride: Ride, drawn: readonly (readonly Chance[])[]): SnagResult {
+  const tally = snagTally(rig, obstacles, ride, unused)
+  tally.go(drawn)
   return tally.result()
 }
 

@@ -6,7 +6,7 @@ import type { Line } from '../tackle/lines'
 import { weightSize, type WeightShape } from '../tackle/weights'
 
 /** Where on a rig things lodge or hang. */
-export type LipId = 'point' | 'trailing' | 'head' | 'eye' | 'keeper' | 'knot' | 'skirt' | 'blade'
+export type LipId = 'point' | 'trailing' | 'head' | 'eye' | 'keeper' | 'knot' | 'skirt' | 'blade' | 'saddle'
 
 /** The point as a place where things lodge: an opening between tip and back, on an elliptic section of the bait. Metres. */
 export interface PointLip {
@@ -34,24 +34,36 @@ export function pointLip(rig: AssembledRig): PointLip {
 /** A step or knot that strands hang on, m. */
 export interface Step { readonly id: LipId, readonly heightM: number }
 
-/** A head or weight as it goes into gaps: extents along, across and up, m; and the share of tight gaps it slips out of by its shape. */
-export interface WedgeBody { readonly alongM: number, readonly acrossM: number, readonly highM: number, readonly slips: number }
+/** A head or weight as it goes into gaps: extents along, across and up, m; and the share of tight forks and crevices it slips through or out of by its shape. */
+export interface WedgeBody { readonly alongM: number, readonly acrossM: number, readonly highM: number, readonly slips: Slips }
+interface Slips { readonly fork: number, readonly crevice: number }
 
 /** All of a rig that cover can hold. */
 export interface SnagRig {
   readonly points: readonly (PointLip & { readonly id: 'point' | 'trailing' })[]
   readonly steps: readonly Step[]
   readonly heads: readonly WedgeBody[]
+  /** how far a sliding weight runs from the bait, m; 0 where they keep together */ readonly apartM: number
   /** load that opens the hook, N */ readonly openingLoadN: number
   readonly lineStrengthN: number
   /** rubs on a hidden point before it works out; Infinity where it is open */ readonly rubs: number
 }
 
-/** Share of tight gaps a shape slips through or out of: tapered noses guide themselves, flat and wide ones do not. *Assumed.* */
-const SLIPS: Readonly<Record<WeightShape, number>> = { bullet: 0.9, stick: 0.9, belly: 0.8, keel: 0.75, slab: 0.55, ball: 0.5, wedge: 0.5, football: 0.4, mushroom: 0.3 }
+/**
+ * Share of tight gaps a shape slips through or out of. Between twigs, which give, a tapered nose guides itself through and a flat or wide one does not; into
+ * a crevice of stone a tapered nose drives itself, where a wide head rolls out over it. *Assumed*, from what is fished where.
+ */
+const SLIPS: Readonly<Record<WeightShape, Slips>> = {
+  bullet: { fork: 0.9, crevice: 0.35 }, stick: { fork: 0.9, crevice: 0.35 }, belly: { fork: 0.8, crevice: 0.65 }, keel: { fork: 0.75, crevice: 0.5 }, slab: { fork: 0.55, crevice: 0.5 },
+  ball: { fork: 0.5, crevice: 0.5 }, wedge: { fork: 0.5, crevice: 0.55 }, football: { fork: 0.4, crevice: 0.7 }, mushroom: { fork: 0.3, crevice: 0.45 },
+}
 
 /** Rubs that work a point out of plain plastic, by how it rests. *Assumed*: re-skinned every few casts in weed. */
 const RUBS = { flush: 12, skin: 25, buried: 90 } as const
+
+/** A tether up to this is a joint; a free weight runs about so far ahead on slack, m. *Assumed*, as the tank shows over two metres. */
+const JOINT_M = 0.03
+const FREE_M = 0.5
 
 /** Height of a knot, in diameters of its line; typical. */
 const KNOT = 4
@@ -75,13 +87,15 @@ export function snagRig(rig: AssembledRig, line: Line): SnagRig {
       { id: 'knot', heightM: KNOT * line.diameterM }, ...lumps('skirt'), ...lumps('blade'),
     ],
     heads,
+    apartM: parts.second && parts.second.tetherM > JOINT_M ? Math.min(FREE_M, parts.second.tetherM) : 0,
     openingLoadN: openingLoadN(parts.dims).value,
     lineStrengthN: line.strengthN,
     rubs: spec.pointRest === 'open' ? Infinity : RUBS[spec.pointRest] * PLASTICS[baitSpec.material].toughness,
   }
 }
 
-function wedgeOf({ shape, massKg, densityKgM3 }: NonNullable<AssembledRig['parts']['second']>): WedgeBody {
+/** A weight as it goes into gaps. */
+export function wedgeOf({ shape, massKg, densityKgM3 }: Pick<NonNullable<AssembledRig['parts']['second']>, 'shape' | 'massKg' | 'densityKgM3'>): WedgeBody {
   const size = weightSize(shape, massKg, densityKgM3)
   return { alongM: size.lengthM, acrossM: size.widthM, highM: size.heightM, slips: SLIPS[shape] }
 }

@@ -39,25 +39,46 @@ const KNOT_KEEPS = 0.8
 /** A gap much narrower than a head only bumps it, one much wider lets it through. *Assumed.* */
 const TIGHT = { fork: [1, 1.9], crevice: [0.45, 1] } as const
 
+/** Distance between bait and weight at which one thing in two that lies across comes between them, m. *Assumed.* */
+const SADDLE_M = 0.25
+
 /** A strand hangs on a step by its height over so many of its own diameters. *Assumed.* */
 const HANGS = 6
 
-/** Lets a rig meet one thing. Every draw comes from `random`, so the same seed meets different rigs alike. */
-export function meet(rig: SnagRig, obstacle: Placed, ride: Ride, random: Random): Meeting {
-  return obstacle.kind === 'rod' ? meetRod(rig, obstacle, ride, random) : meetGap(rig, obstacle, ride, random)
+/** All that chance decides of one meeting, so that many rigs can be let meet the very same things. */
+export type Chance =
+  | { readonly kind: 'rod', readonly tight: boolean, /** 0..1, picks a posture */ readonly which: number, readonly wander: number, readonly contact: number, /** it lies across from above */ readonly over: boolean, readonly radius: number, readonly press: number, readonly strength: number, readonly pull: number, readonly hang: number, readonly side: number }
+  | { readonly kind: 'gap', readonly width: number, readonly strength: number, readonly turn: number, readonly slip: number, readonly side: number }
+
+/** Draws one meeting with a thing. */
+export function drawMeeting(obstacle: Placed, { retrieve, scale }: Omit<Ride, 'postures'>, random: Random): Chance {
+  if (obstacle.kind !== 'rod') {
+    return { kind: 'gap', width: logNormal(random, obstacle.widthM, obstacle.widthGsd), strength: (scale?.strength ?? 1) * logNormal(random, obstacle.strengthN, obstacle.strengthGsd), turn: random() * Math.PI, slip: random(), side: random() }
+  }
+  const tight = random() < retrieve.tight
+  const wander = retrieve.wanderRad * (2 * random() - 1) * Math.sqrt(3)
+  const which = random()
+  const contact = contactAngle(obstacle, random)
+  return {
+    kind: 'rod', tight, wander, which, contact, over: Math.abs(contact) < 0.6,
+    radius: logNormal(random, obstacle.diameterM, obstacle.diameterGsd) / 2,
+    press: (scale?.press ?? 1) * logNormal(random, retrieve.pressN, PRESS_GSD),
+    strength: (scale?.strength ?? 1) * logNormal(random, obstacle.strengthN, obstacle.strengthGsd),
+    pull: (scale?.free ?? 1) * logNormal(random, FREE_N.median, FREE_N.gsd),
+    hang: random(), side: random(),
+  }
 }
 
-function meetRod(rig: SnagRig, rod: Rod, { postures, retrieve, scale }: Ride, random: Random): Meeting {
-  const rolls = random() < retrieve.tight ? postures.retrieveRollRad : postures.fallRollRad
-  const wander = retrieve.wanderRad * (2 * random() - 1) * Math.sqrt(3)
-  const roll = rolls[Math.floor(random() * rolls.length)]! + wander
-  const angle = contactAngle(rod, random) - roll
-  const radius = logNormal(random, rod.diameterM, rod.diameterGsd) / 2
-  const press = (scale?.press ?? 1) * logNormal(random, retrieve.pressN, PRESS_GSD)
-  const strength = (scale?.strength ?? 1) * logNormal(random, rod.strengthN, rod.strengthGsd)
-  const pull = (scale?.free ?? 1) * logNormal(random, FREE_N.median, FREE_N.gsd)
-  const hang = random()
-  const side = random()
+/** Lets a rig meet one thing. Every draw comes from `random`, so the same seed meets different rigs alike. */
+export const meet = (rig: SnagRig, obstacle: Placed, ride: Ride, random: Random): Meeting => resolve(rig, obstacle, ride.postures, drawMeeting(obstacle, ride, random))
+
+/** What comes of a drawn meeting for one rig. */
+export const resolve = (rig: SnagRig, obstacle: Placed, postures: Postures, chance: Chance): Meeting =>
+  chance.kind === 'rod' ? meetRod(rig, obstacle as Rod, postures, chance) : meetGap(rig, obstacle as Gap, chance)
+
+function meetRod(rig: SnagRig, rod: Rod, postures: Postures, { tight, which, wander, contact, over, radius, press, strength, pull, hang, side }: Extract<Chance, { kind: 'rod' }>): Meeting {
+  const rolls = tight ? postures.retrieveRollRad : postures.fallRollRad
+  const angle = contact - rolls[Math.floor(which * rolls.length)]! - wander
   const facing = Math.cos(angle) > 0
   const rubbed = facing && Math.cos(angle) > 0.7
   for (const lip of rig.points) {
@@ -66,6 +87,10 @@ function meetRod(rig: SnagRig, rod: Rod, { postures, retrieve, scale }: Ride, ra
     if (opening <= radius || opening <= 0) continue
     if (lip.guardN > 0 && Math.min(strength, GUARD_PRESS * press) < lip.guardN) continue
     return { fate: strength > pull ? held(rig, strength, side) : 'weed', lip: lip.id, sizeM: radius, rubbed }
+  }
+  // line between a bait and a weight that has run ahead saddles over what lies across its way
+  if (rig.apartM > 0 && over && !rod.strand && strength > pull && hang < rig.apartM / (rig.apartM + SADDLE_M)) {
+    return { fate: side < OTHER_SIDE ? 'past' : 'freed', lip: 'saddle', sizeM: radius, rubbed }
   }
   if (rod.strand) {
     let share = 0
@@ -77,17 +102,12 @@ function meetRod(rig: SnagRig, rod: Rod, { postures, retrieve, scale }: Ride, ra
   return { fate: 'past', sizeM: radius, rubbed }
 }
 
-function meetGap(rig: SnagRig, gap: Gap, { scale }: Ride, random: Random): Meeting {
-  const width = logNormal(random, gap.widthM, gap.widthGsd)
-  const strength = (scale?.strength ?? 1) * logNormal(random, gap.strengthN, gap.strengthGsd)
-  const turn = random() * Math.PI
-  const slip = random()
-  const side = random()
+function meetGap(rig: SnagRig, gap: Gap, { width, strength, turn, slip, side }: Extract<Chance, { kind: 'gap' }>): Meeting {
   const [low, high] = TIGHT[gap.kind]
   for (const { alongM, acrossM, highM, slips } of rig.heads) {
     const presented = gap.kind === 'fork' ? Math.sqrt(acrossM * highM) : Math.hypot(acrossM * Math.cos(turn), alongM * Math.sin(turn))
     const over = presented / width
-    if (over < low || over > high || slip < slips) continue
+    if (over < low || over > high || slip < slips[gap.kind]) continue
     return { fate: held(rig, strength, side), lip: 'wedged', sizeM: width, rubbed: false }
   }
   return { fate: 'past', sizeM: width, rubbed: false }

@@ -90,21 +90,40 @@ function strike(rig: StrikeRig, tackle: Tackle, bites: readonly Bite[], scale: S
 /** How much longer a fish holds on than usual: softness and salt of the bait, likeness to food, scent. */
 const heldBy = (rig: StrikeRig, { match, scented }: Tackle): number => rig.heldLonger * MATCHES[match].held * (scented ? SCENT_HELD : 1)
 
-function drawBite(rig: StrikeRig, tackle: Tackle, random: Random): Bite {
-  const { moving, feeding } = tackle
-  const { force, holdS } = FEEDING[feeding]
+/** What chance decides of a fish, whatever bait it takes: against medians, or 0..1. */
+export interface Fish {
+  readonly third: number, readonly along: number, readonly grip: number, readonly squeeze: number
+  readonly force: number, readonly needM: number, readonly slackM: number, readonly penetrationN: number, readonly hold: number, readonly react: number
+}
+
+function drawOne(random: Random): Fish {
   return {
-    atM: biteAt(rig, feeding, random),
-    forceN: force * logNormal(random, BITE.forceN.median, BITE.forceN.gsd),
-    needM: logNormal(random, BITE.needM.median, BITE.needM.gsd),
-    slackM: (moving ? 1 : BITE.pausedSlack) * logNormal(random, BITE.slackM.median, BITE.slackM.gsd),
-    penetrationN: logNormal(random, BITE.penetrationN.median, BITE.penetrationN.gsd),
-    squeezeMost: rig.squeezeMost + SQUEEZE_SD * normal(random),
-    grip: BITE.gripLeast + (1 - BITE.gripLeast) * random(),
-    holdS: heldBy(rig, tackle) * logNormal(random, holdS, BITE.holdS.gsd),
-    reactS: logNormal(random, moving ? BITE.reactS.moving : BITE.reactS.paused, BITE.reactS.gsd),
+    third: random(), along: random(),
+    force: logNormal(random, 1, BITE.forceN.gsd), needM: logNormal(random, BITE.needM.median, BITE.needM.gsd), slackM: logNormal(random, BITE.slackM.median, BITE.slackM.gsd),
+    penetrationN: logNormal(random, BITE.penetrationN.median, BITE.penetrationN.gsd), squeeze: normal(random), grip: random(),
+    hold: logNormal(random, 1, BITE.holdS.gsd), react: logNormal(random, 1, BITE.reactS.gsd),
   }
 }
+
+/** The bite of a fish on one bait. */
+function biteOf(rig: StrikeRig, tackle: Tackle, fish: Fish): Bite {
+  const { moving, feeding } = tackle
+  const { head, middle, force, holdS } = FEEDING[feeding]
+  const third = fish.third < head ? 0 : fish.third < head + middle ? 1 : 2
+  return {
+    atM: rig.lengthM * (third + fish.along) / 3,
+    forceN: force * BITE.forceN.median * fish.force,
+    needM: fish.needM,
+    slackM: (moving ? 1 : BITE.pausedSlack) * fish.slackM,
+    penetrationN: fish.penetrationN,
+    squeezeMost: rig.squeezeMost + SQUEEZE_SD * fish.squeeze,
+    grip: BITE.gripLeast + (1 - BITE.gripLeast) * fish.grip,
+    holdS: heldBy(rig, tackle) * holdS * fish.hold,
+    reactS: (moving ? BITE.reactS.moving : BITE.reactS.paused) * fish.react,
+  }
+}
+
+const drawBite = (rig: StrikeRig, tackle: Tackle, random: Random): Bite => biteOf(rig, tackle, drawOne(random))
 
 /** What one bite comes to, step by step: lengths in m, forces in N. */
 export interface BiteChain {
@@ -149,19 +168,27 @@ const SQUEEZE_SD = 0.05
 /** Plastic a point drags through even when it starts on the back, m. *Assumed.* */
 const CUT_M = 0.001
 
-/** Middle of the bite, m from the nose: head third, middle third, or tail third. */
-function biteAt(rig: StrikeRig, feeding: FeedingId, random: Random): number {
-  const { head, middle } = FEEDING[feeding]
-  const u = random()
-  const third = u < head ? 0 : u < head + middle ? 1 : 2
-  return rig.lengthM * (third + random()) / 3
-}
-
 /** Force at the hook when the rod is swept, line and rod in series, N. */
 export function setForceN(tackle: Tackle, slackM: number): number {
   const lineNPerM = tackle.line.stiffnessN / tackle.distanceM
   const stiffness = 1 / (1 / lineNPerM + 1 / tackle.rodNPerM)
   return Math.min(tackle.rodMostN, tackle.line.strengthN, stiffness * Math.max(0, tackle.sweepM - slackM))
+}
+
+/** Share of so many bites that are hooked, without its range: for comparing many rigs on the same bites. */
+export const hookedShare = (rig: StrikeRig, tackle: Tackle, seed: number, draws: number): number => shareHooked(rig, tackle, drawFish(seed, draws))
+
+/** Draws so many fish, for letting many rigs be bitten by the very same. */
+export function drawFish(seed: number, draws: number): Fish[] {
+  const random = seededRandom(seed)
+  return Array.from({ length: draws }, () => drawOne(random))
+}
+
+/** Share of these fish that one rig hooks. */
+export function shareHooked(rig: StrikeRig, tackle: Tackle, fish: readonly Fish[]): number {
+  let hooked = 0
+  for (const one of fish) if (!biteChain(rig, tackle, biteOf(rig, tackle, one)).loss) hooked++
+  return hooked / fish.length
 }
 
 /** One change that could be made, and what hook-up it would give. */
@@ -173,10 +200,7 @@ export type ChangeId = 'finerWire' | 'lighterSkin' | 'slit' | 'stifferRod' | 'ke
  * distance, line that does not stretch, softer plastic, a bait smaller by 15 % on the same hook, scent. Best first; changes that give nothing are left out.
  */
 export function bestChanges(rig: StrikeRig, tackle: Tackle, seed: number, draws = DOUBT_DRAWS): Change[] {
-  const hooked = (r: StrikeRig, t: Tackle): number => {
-    const random = seededRandom(seed)
-    return 1 - lostIn(strike(r, t, Array.from({ length: draws }, () => drawBite(r, t, random)), PLAIN)) / draws
-  }
+  const hooked = (r: StrikeRig, t: Tackle): number => hookedShare(r, t, seed, draws)
   const now = hooked(rig, tackle)
   const tried: Readonly<Record<ChangeId, () => number>> = {
     finerWire: () => hooked({ ...rig, wireM: 0.8 * rig.wireM, openingLoadN: 0.8 ** 3 * rig.openingLoadN }, tackle),

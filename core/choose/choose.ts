@@ -1,0 +1,119 @@
+import { FAMILIES } from '../rig/families'
+import type { BaitSpec, FamilyId } from '../rig/spec'
+import { matchOf } from './fish'
+import type { Day } from './day'
+import { finish, type Finalist } from './finish'
+import { matchShare } from './score'
+import { beyondTheBox, riggingsOf, type Goods, type Rigging } from './goods'
+import type { LimitId } from './limits'
+import { costsOfWays, nothingFits, reasonsFor, whatIfs, whyNot, type WayCost, type WhatIf, type WhyNot } from './reasons'
+import { screen, type Candidate, type SearchMemory } from './screen'
+
+/** What the search came to. */
+export interface Choice {
+  /** the rig to tie on and the honest alternatives, the best first */ readonly picks: readonly Finalist[]
+  /** sentences for the first of them */ readonly reasons: readonly string[]
+  readonly whyNots: readonly WhyNot[]
+  readonly whatIfs: readonly WhatIf[]
+  readonly ways: readonly WayCost[]
+  readonly candidates: readonly Candidate[]
+  readonly riggings: readonly Rigging[]
+  /** baits the candidates count by */ readonly baits: Goods['baits']
+  /** candidates looked at, and how many each limit put out */ readonly looked: number
+  readonly out: Readonly<Partial<Record<LimitId, number>>>
+  /** where nothing can be fished: why, and the nearest way out */ readonly nothing?: { readonly sentence: string, readonly way: string }
+}
+
+export type ChooseStep = { readonly part: number }
+
+/** Rigs that anglers would expect to be asked about. */
+const WELL_KNOWN: readonly FamilyId[] = ['E1', 'E2', 'W1', 'O2', 'O1', 'L1', 'L2', 'L4', 'J4', 'J3', 'J1', 'E3', 'L3', 'L6']
+
+/** Finalists evaluated in full at most, picks shown, and baits tried in the families that lead. */
+const FINALISTS = 9
+const PICKS = 4
+const LEADERS = 3
+const BAITS_EACH = 2
+/** Baits with which goods beyond the box are tried: those most like the food. */
+const BAITS_BEYOND = 5
+
+export interface ChooseOptions { /** look beyond the box: common hooks and heads in every size, with its baits */ readonly beyond?: boolean, /** what earlier searches worked out */ readonly memory?: SearchMemory }
+
+/**
+ * Chooses a rig for a day out of a box: hard limits, a score for every candidate by the trim solver and few draws, the best of each family in full,
+ * and why. Yields how far it is, so that it can be shown and called off.
+ * @throws RangeError when a bait of the box cannot be built
+ */
+export function* choose(day: Day, goods: Goods, options: ChooseOptions = {}): Generator<ChooseStep, Choice> {
+  const baits = options.beyond ? [...goods.baits].sort((a, b) => likeness(day, b.spec) - likeness(day, a.spec)).slice(0, BAITS_BEYOND) : goods.baits
+  const searched: Goods = { ...goods, baits }
+  const riggings = options.beyond ? beyondTheBox(day.way) : riggingsOf(goods, day.way)
+  const empty = { picks: [], reasons: [], whyNots: [], whatIfs: [], ways: [], candidates: [], riggings, baits, looked: 0, out: {} }
+  if (baits.length === 0 || riggings.length === 0) return { ...empty, nothing: nothingFits(day, searched, riggings, []) }
+
+  const total = baits.length * riggings.reduce((sum, r) => sum + r.points.length * r.weights.length, 0)
+  const search = screen({ day, goods: searched, riggings, ...(options.memory ? { memory: options.memory } : {}) })
+  let step = search.next()
+  while (!step.done) {
+    yield { part: SCREENING * step.value / total }
+    step = search.next()
+  }
+  const candidates = step.value
+  const out: Partial<Record<LimitId, number>> = {}
+  for (const { limit } of candidates) if (limit) out[limit.id] = (out[limit.id] ?? 0) + 1
+
+  const short = shortlist(candidates, riggings)
+  const done: Finalist[] = []
+  for (const [i, one] of short.entries()) {
+    const finalist = finish(day, searched, riggings, one)
+    if (finalist) done.push(finalist)
+    yield { part: SCREENING + (1 - SCREENING) * (i + 1) / short.length }
+  }
+  const sound = done.filter(f => !f.limit).sort((a, b) => (a.report.fit.verdict === 'pass' ? 0 : 1) - (b.report.fit.verdict === 'pass' ? 0 : 1) || b.score - a.score)
+  const picks = picked(sound)
+  const looked = candidates.length
+  const seen = { candidates, riggings, baits, looked, out }
+  const [best] = picks
+  if (!best) return { ...empty, ...seen, nothing: nothingFits(day, searched, riggings, candidates) }
+  return {
+    ...seen, picks, reasons: reasonsFor(day, best, picks.slice(1)),
+    whyNots: WELL_KNOWN.filter(id => !picks.some(p => p.rig.family === id)).flatMap(id => whyNot(id, best, done, candidates, riggings) ?? []),
+    whatIfs: whatIfs(day, searched, riggings, candidates, best), ways: costsOfWays(candidates, riggings, searched, day),
+  }
+}
+
+
+const likeness = (day: Day, bait: BaitSpec): number => matchShare(day, bait, matchOf(bait.form, day.prey))
+
+/** Part of the work that is looking through. */
+const SCREENING = 0.75
+
+/** The best of each family, those that fit without doubt first, and a second bait in the families that lead. */
+function shortlist(candidates: readonly Candidate[], riggings: readonly Rigging[]): Candidate[] {
+  const able = candidates.filter(c => !c.limit && c.score > 0).sort((a, b) => b.score * (b.near ? NEARLY : 1) - a.score * (a.near ? NEARLY : 1))
+  const byFamily = new Map<FamilyId, Candidate[]>()
+  for (const c of able) {
+    const { family } = riggings[c.rigging]!.base
+    const list = byFamily.get(family) ?? []
+    byFamily.set(family, list)
+    const most = [...byFamily.keys()].indexOf(family) < LEADERS ? BAITS_EACH : 1
+    if (list.length < most && !list.some(l => l.bait === c.bait)) list.push(c)
+  }
+  const firsts = [...byFamily.values()].map(list => list[0]!)
+  const seconds = [...byFamily.values()].flatMap(list => list.slice(1))
+  return [...firsts.slice(0, FINALISTS - 2), ...seconds.slice(0, 2)]
+}
+
+/** A rig that fits only within the doubt of a rule must be so much better to be shortlisted. */
+const NEARLY = 0.6
+
+/** The best, and the best of other families, one of each group before a second of any. */
+function picked(sound: readonly Finalist[]): Finalist[] {
+  const families = sound.filter((f, i) => sound.findIndex(g => g.rig.family === f.rig.family) === i)
+  const groups = families.filter((f, i) => families.findIndex(g => groupOf(g) === groupOf(f)) === i)
+  const rest = families.filter(f => !groups.includes(f))
+  const chosen = new Set([...groups, ...rest].slice(0, PICKS))
+  return families.filter(f => chosen.has(f))
+}
+
+const groupOf = (f: Finalist): string => FAMILIES[f.rig.family].group

@@ -1,0 +1,265 @@
+import { evaluateFit, type FitResult } from '../fit/evaluateFit'
+import { DRAG_SHARE } from '../fit/holdRules'
+import { openingLoadN } from '../fit/wireStrength'
+import { assembleRig, type AssembledRig } from '../rig/assemble'
+import { dimsOf } from '../rig/dims'
+import { FAMILIES, USUAL_LEADER_M } from '../rig/families'
+import type { FormId } from '../tackle/forms'
+import { problemsOf } from '../rig/problems'
+import type { BaitSpec, FamilyId, PointRest, RigSpec } from '../rig/spec'
+import { obstaclesOf } from '../snag/cover'
+import { drawMeetings, snagOn } from '../snag/evaluateSnag'
+import { snagRig, wedgeOf } from '../snag/lip'
+import { RETRIEVES, type RetrieveId } from '../snag/retrieve'
+import { strikeRig, type RodPower } from '../strike/bite'
+import { drawFish, shareHooked } from '../strike/evaluateStrike'
+import type { RoughFall } from '../fall/trim'
+import type { Line } from '../tackle/lines'
+import { CADENCES, ROOFS, usualLine, type Day } from './day'
+import { tackleOf, USUAL_SEED } from './evaluateRig'
+import { matchOf } from './fish'
+import type { Goods, Rigging } from './goods'
+import { castable, limitOf, type Limit } from './limits'
+import { densityOf, fallAsOne, fallWithWeight, HANGS, quickBody, type QuickBody, type QuickFall } from './quick'
+import { factorsOf, landedShare, matchShare, scoreOf, scoringOf, type Factors, type Pull, type Traits } from './score'
+
+/** One bait rigged one way: its score, or what puts it out. */
+export interface Candidate {
+  readonly bait: number
+  readonly rigging: number
+  readonly weight: number
+  readonly point: PointRest
+  readonly score: number
+  readonly limit?: Limit
+  /** fits within the doubt of a rule only */ readonly near?: boolean
+  readonly factors?: Factors
+  readonly traits?: Traits
+}
+
+export interface Search { readonly day: Day, readonly goods: Goods, readonly riggings: readonly Rigging[], /** what earlier searches worked out, kept by the caller */ readonly memory?: SearchMemory }
+
+/** Hooks laid in baits, and how such bodies fall in a water: the same for every day that is asked about. */
+export interface SearchMemory { readonly laid: Map<string, Laid>, readonly bodies: Map<string, QuickBody> }
+export const searchMemory = (): SearchMemory => ({ laid: new Map(), bodies: new Map() })
+
+/** Meetings and bites drawn for the quick look; the same for every rig. */
+const SNAG_DRAWS = 80
+const BITE_DRAWS = 100
+
+/** Weights of one rigging whose fall is worked out; those between are interpolated. */
+const NODES = 2
+
+export const rigOf = ({ base, weights }: Rigging, weight: number, pointRest: PointRest): RigSpec => {
+  const { weightKg, weightMaterial } = weights[weight]!
+  return { ...base, weightKg, weightMaterial, pointRest }
+}
+
+/** The way of working that everything is looked at with: only one goes through a roof. */
+export function lookedAtWith({ cover, activity, way }: Day): RetrieveId {
+  if (ROOFS[cover]) return 'punch'
+  const tight = (id: RetrieveId): boolean => RETRIEVES[id].tight >= 0.5
+  const usual = CADENCES[activity].map(([id]) => id)
+  return usual.find(id => way?.work === undefined || (way.work === 'moving') === tight(id)) ?? usual[0]!
+}
+
+/** Fish that must be brought out for a line to be strong enough. */
+const STRONG_ENOUGH = 0.9
+
+/** The thinnest line that brings out nine fish in ten, of those whose drag the hook bears; else the strongest it bears, or the weakest there is. */
+export function lineFor(goods: Goods, pull: Pull, openingN: number): Line {
+  const lines = goods.lines.map(l => l.line).sort((a, b) => a.strengthN - b.strengthN)
+  const borne = lines.filter(line => openingN >= BEARS * DRAG_SHARE * line.strengthN)
+  const enough = borne.filter(line => landedShare(pull, openingN, line) >= STRONG_ENOUGH).sort((a, b) => a.diameterM - b.diameterM)
+  return enough[0] ?? borne[borne.length - 1] ?? lines[0] ?? usualLine()
+}
+
+/** A wire passes its rule where it opens a third over the drag. */
+const BEARS = 1.35
+
+/** Power of the stiffest rod that casts a mass; medium where the box names none. */
+export function rodFor(goods: Goods, massKg: number): RodPower | undefined {
+  if (goods.rods.length === 0) return 'medium'
+  const order: readonly RodPower[] = ['heavy', 'mediumHeavy', 'medium', 'mediumLight', 'light']
+  const able = goods.rods.filter(rod => castable(massKg, rod.castKg))
+  return order.find(power => able.some(rod => rod.power === power))
+}
+
+/**
+ * Looks through every bait on every rigging, by trim solver and few draws; the finalists are evaluated in full elsewhere. Yields how many
+ * candidates have been looked at, bait by bait, so that progress can be shown and the search called off.
+ * @throws RangeError when a bait cannot be built
+ */
+export function* screen({ day, goods, riggings, memory = searchMemory() }: Search): Generator<number, Candidate[]> {
+  const found: Candidate[] = []
+  const place = placeOf(day, goods)
+  const alike = goods.baits.map(({ spec }) => matchShare(day, spec, matchOf(spec.form, day.prey)))
+  const least = TOO_UNLIKE * Math.max(0, ...alike)
+  for (const [bait, { spec }] of goods.baits.entries()) {
+    const look = alike[bait]! < least ? unlike : lookingAt(place, spec, memory)
+    for (const [rigging, way] of riggings.entries()) {
+      for (const seen of look(way)) found.push({ bait, rigging, ...seen })
+    }
+    yield found.length
+  }
+  return found
+}
+
+/** A bait whose likeness to the food is below this part of the best one's in the box is not looked at further. */
+const TOO_UNLIKE = 0.3
+
+const unlike = (way: Rigging): Seen[] => way.points.flatMap(point => way.weights.map((_, weight) => ({ weight, point, score: 0, limit: { id: 'match' as const, sentence: 'the bait is too unlike what they eat, in size or shape' } })))
+
+type Seen = Omit<Candidate, 'bait' | 'rigging'>
+
+/** What is the same for every rig of a search: the water, how it is fished, what is met, and which fish bite. */
+function placeOf(day: Day, goods: Goods) {
+  const retrieve = lookedAtWith(day)
+  const obstacles = obstaclesOf(day.cover, day.bottom)
+  const ride = { retrieve: RETRIEVES[retrieve], postures: { retrieveRollRad: [0], fallRollRad: [0] } }
+  return {
+    ...scoringOf(day), goods, retrieve, obstacles, ride,
+    meetings: drawMeetings(obstacles, ride, USUAL_SEED, SNAG_DRAWS), fish: drawFish(USUAL_SEED + 1, BITE_DRAWS),
+  }
+}
+
+/** Everything of one bait; what several riggings share is worked out once. */
+function lookingAt(place: ReturnType<typeof placeOf>, bait: BaitSpec, { laid, bodies }: SearchMemory) {
+  const { day, goods, retrieve, water } = place
+  const ofBait = JSON.stringify(bait)
+  const ofWater = `${ofBait} ${JSON.stringify([water, day.depthM, day.bottom])}`
+  const keep = <V>(map: Map<string, V>, key: string, make: () => V): V => {
+    const found = map.get(key) ?? make()
+    map.set(key, found)
+    return found
+  }
+  let near: RoughFall | undefined
+
+  /** A hook laid with one point, and the falls of the weights that go with it. */
+  function laying(way: Rigging, point: PointRest): Laid | Limit {
+    const hung = hangs(way)
+    const spec = rigOf(way, 0, point)
+    const plain: RigSpec = hung && point !== 'open' ? { ...spec, family: 'O2', weightKg: 0, peg: 'pegged' } : spec
+    const [problem] = problemsOf(bait, spec)
+    if (problem) return { id: 'fit', sentence: lower(problem.message) }
+    return keep(laid, ofBait + keyOf(plain), () => layOf(assembleRig(bait, plain)))
+  }
+
+  /** Falls of every weight, those between the nodes interpolated in the logarithm of the mass. */
+  function falls(way: Rigging, one: Laid): (QuickFall | undefined)[] {
+    const { base: { family }, weights } = way
+    if (hangs(way)) {
+      const body = keep(bodies, ofWater + keyOf({ ...one.rig.spec, pointRest: 'skin' }), () => quickBody(one.rig, water, day, near))
+      return weights.map(({ weightKg, weightMaterial }) => fallWithWeight(body, bait.lengthM, family, weightKg, densityOf(way.base, weightMaterial), water))
+    }
+    const nodes = nodesOf(weights.length)
+    const at = nodes.map((weight) => {
+      const spec = { ...rigOf(way, weight, way.points[0]!) }
+      const body = keep(bodies, ofWater + keyOf(spec), () => quickBody(weight === 0 ? one.rig : assembleRig(bait, spec), water, day, near))
+      near = body.fall ?? near
+      return fallAsOne(body)
+    })
+    return weights.map((w, i) => between(nodes.map(k => weights[k]!.weightKg), at, w.weightKg, nodes.indexOf(i)))
+  }
+
+  return function (way: Rigging): Seen[] {
+    const out = (point: PointRest, limit: Limit): Seen[] => way.weights.map((_, weight) => ({ weight, point, score: 0, limit }))
+    const unfit = misfit(bait, way)
+    if (unfit) return way.points.flatMap(point => out(point, unfit))
+    let all: (QuickFall | undefined)[] | undefined
+    let never: Limit | undefined
+    return way.points.flatMap((point) => {
+      if (never) return out(point, never)
+      const one = laying(way, point)
+      if ('id' in one) return out(point, one)
+      const rule = one.fit.rules.find(r => r.verdict === 'fail')
+      if (rule) {
+        const limit: Limit = { id: 'fit', sentence: lower(rule.sentence) }
+        if (WHATEVER_POINT.has(rule.id)) never = limit
+        return out(point, limit)
+      }
+      all ??= falls(way, one)
+      return scored(way, point, one, all)
+    })
+  }
+
+  function scored(way: Rigging, point: PointRest, one: Laid, all: readonly (QuickFall | undefined)[]): Seen[] {
+    const { family } = way.base
+    const match = matchOf(bait.form, day.prey, FAMILIES[family].trailer)
+    const line = lineFor(goods, place.pull, one.openingN)
+    const catches = snagRig(one.rig, line)
+    const middle = way.weights[Math.floor(way.weights.length / 2)]!
+    const shape = hangs(way) ? HANGS[family] : undefined
+    const whole = shape
+      ? { ...catches, apartM: family === 'L1' ? FREE_APART_M : family === 'L3' || family === 'L4' || family === 'L5' ? USUAL_LEADER_M[family] : 0, heads: [wedgeOf({ shape, massKg: middle.weightKg, densityKgM3: densityOf(way.base, middle.weightMaterial) })] }
+      : catches
+    const minutesLeft = snagOn(whole, place.obstacles, place.ride, place.meetings).minutesLeft.value
+    const hooks = new Map<string, number>()
+    return way.weights.map((_, weight): Seen => {
+      const fall = all[weight]
+      if (!fall) return { weight, point, score: 0, limit: { id: 'floats', sentence: 'it floats: it never sinks in this water' } }
+      const rod = rodFor(goods, fall.massKg)
+      const limit: Limit | undefined = rod === undefined ? { id: 'cast', sentence: `no rod in the box casts ${(1000 * fall.massKg).toFixed(0)} g` } : limitOf(day, fall, line, water)
+      const power = rod ?? 'medium'
+      const hookUp = keep(hooks, power, () => shareHooked(one.strike, tackleOf({ feeding: day.feeding, rod: power, retrieve, match }, line), place.fish))
+      const traits: Traits = { ...fall, bait, match, hookUp, minutesLeft, openingN: one.openingN }
+      const factors = factorsOf(place, traits, retrieve, line)
+      return { weight, point, score: limit ? 0 : scoreOf(factors), factors, traits, ...(limit ? { limit } : {}), ...(one.fit.verdict === 'near' ? { near: true } : {}) }
+    })
+  }
+}
+
+/** Rules that come out the same however the point rests. */
+const WHATEVER_POINT: ReadonlySet<string> = new Set(['length', 'freeTail', 'clearance', 'keeper', 'inside'])
+
+/** How far a free weight stands from the bait, m: as the snag model takes it. */
+const FREE_APART_M = 0.5
+
+/** The weight hangs on its own: the hook is laid as if there were none. */
+const hangs = ({ base: { family, peg } }: Rigging): boolean => family in HANGS && (family !== 'L1' || peg === 'free' || peg === 'half')
+
+const keyOf = (spec: RigSpec): string => JSON.stringify(spec)
+const lower = (s: string): string => s.charAt(0).toLowerCase() + s.slice(1).replace(/\.$/, '')
+
+/** Hooks whose length says little of their fit: laid across the bait, or only in its head. */
+const SHORT_HOLD: ReadonlySet<FamilyId> = new Set(['L6', 'L7', 'L9', 'E6', 'E7', 'J5', 'J7', 'T1'])
+/** Longest and shortest hook that any bait takes, shares of its length: beyond them some rule fails for every form. */
+const LONGEST = 0.72
+const SHORTEST = 0.14
+
+/** Baits that fold and straighten when hooked across the middle. */
+const FOLDING: ReadonlySet<FormId> = new Set(['stick', 'straightWorm', 'flatWorm', 'ribbonWorm', 'leech', 'eel'])
+const ACROSS: ReadonlySet<FamilyId> = new Set(['L6', 'L7'])
+
+/** What can be seen without laying the hook. */
+function misfit(bait: BaitSpec, { base }: Rigging): Limit | undefined {
+  const { hollowOnly, hookStyle } = FAMILIES[base.family]
+  if (hollowOnly && bait.form !== 'tube') return { id: 'fit', sentence: 'it needs a hollow bait' }
+  if (ACROSS.has(base.family) && !FOLDING.has(bait.form)) return { id: 'fit', sentence: 'the bait is too stout to fold: it takes a stick or a worm' }
+  if (SHORT_HOLD.has(base.family)) return undefined
+  const { lengthM } = dimsOf(hookStyle, base)
+  if (lengthM > LONGEST * bait.lengthM) return { id: 'fit', sentence: 'the hook is too long for the bait' }
+  return lengthM < SHORTEST * bait.lengthM ? { id: 'fit', sentence: 'the hook is too short for the bait' } : undefined
+}
+
+export interface Laid { readonly rig: AssembledRig, readonly fit: FitResult, readonly strike: ReturnType<typeof strikeRig>, readonly openingN: number }
+
+const layOf = (rig: AssembledRig): Laid => ({ rig, fit: evaluateFit(rig), strike: strikeRig(rig), openingN: openingLoadN(rig.parts.dims).value })
+
+/** First and last, without repeats. */
+const nodesOf = (count: number): number[] => [...new Set(Array.from({ length: Math.min(NODES, count) }, (_, i) => Math.round(i * (count - 1) / Math.max(1, Math.min(NODES, count) - 1))))]
+
+/** A fall between two that are known: all but the mass itself goes with the logarithm of the weight. */
+function between(known: readonly number[], falls: readonly (QuickFall | undefined)[], weightKg: number, node: number): QuickFall | undefined {
+  if (node >= 0) return falls[node]
+  const above = known.findIndex(kg => kg >= weightKg)
+  const [a, b] = [falls[above - 1], falls[above]]
+  if (!a || !b) return a ?? b
+  const [low, high] = [known[above - 1]!, known[above]!]
+  const t = Math.log(weightKg / low) / Math.log(high / low)
+  const s = (weightKg - low) / (high - low)
+  const mix = (x: number, y: number, share: number): number => x + share * (y - x)
+  return {
+    massKg: mix(a.massKg, b.massKg, s), wetN: mix(a.wetN, b.wetN, s), sinkMS: mix(a.sinkMS, b.sinkMS, t), sideM2: a.sideM2,
+    frontM2: mix(a.frontM2, b.frontM2, t), pitchRad: mix(a.pitchRad, b.pitchRad, t), standsM: mix(a.standsM, b.standsM, t),
+  }
+}

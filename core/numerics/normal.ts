@@ -1,0 +1,10 @@
+/**
+ * Standard normal distribution function, by Abramowitz & Stegun 7.1.26 for the error function (absolute error below 1.5e-7).
+ * @returns P(Z <= x), 0..1
+ */
+export function normalBelow(x: number): number {
+  const z = Math.abs(x) / Math.SQRT2
+  const t = 1 / (1 + 0.3275911 * z)
+  const erf = 1 - (((((1.061405429 * t - 1.453152027) * t) + 1.421413741) * t - 0.284496736) * t + 0.254829592) * t * Math.exp(-z * z)
+  return x >= 0 ? (1 + erf) / 2 : (1 - erf) / 2
+}

@@ -1,8 +1,11 @@
 import { readFileSync } from 'node:fs'
 import { basename } from 'node:path'
 import { parseArgs } from 'node:util'
+import type { z } from 'zod'
+import { boxFileSchema, dayFileSchema } from '#schemas/day'
 import { fieldErrors } from '#schemas/problems'
 import { rigFileSchema } from '#schemas/rigFile'
+import { chooseFile } from './choose'
 import { COMPARE_FORMATS, compareFiles } from './compare'
 import { evaluateFile } from './evaluate'
 
@@ -11,6 +14,8 @@ const HELP = `Dunecrest on the command line: the same core as the application.
   dunecrest evaluate FILE.json    print the measures of one rig, bait or weight as JSON
   dunecrest evaluate -            read the file from standard input
   dunecrest compare FILE.json …   set several rigs side by side
+  dunecrest choose DAY.json --box BOX.json
+                                  choose a rig for a day out of a box, and say why
   dunecrest --help                this text
 
 options of evaluate
@@ -19,8 +24,11 @@ options of evaluate
 options of compare
   --format table|json|csv         how to print it; a table when left out
 
+options of choose
+  --beyond                        look beyond the box: common hooks and heads, with its baits
+
 The file's format is described in docs/formats.md; examples/ holds a file for each demo rig.
-Exit code: 0 done, 1 the rig cannot be dropped (it floats, say), 2 a bad file or a bad call.
+Exit code: 0 done, 1 the rig cannot be dropped (it floats, say) or nothing can be chosen, 2 a bad file or a bad call.
 `
 
 /** A call or a file that cannot be used; the message goes to standard error. */
@@ -53,6 +61,12 @@ function run(args: readonly string[], write: (text: string) => void): number {
     write(compareFiles(names.map(name => ({ name: basename(name, '.json'), file: readRigFile(name) })), format))
     return 0
   }
+  if (command === 'choose') {
+    if (!file || more.length > 0 || !values.box) throw new BadCall('choose: expected one DAY.json and --box BOX.json.')
+    const chosen = chooseFile(readFile(file, dayFileSchema), readFile(values.box, boxFileSchema).items, { beyond: values.beyond ?? false })
+    write(`${JSON.stringify(chosen, null, 2)}\n`)
+    return chosen.ok ? 0 : 1
+  }
   if (command !== 'evaluate') throw new BadCall(`${command ? `"${command}" is not a command.` : 'No command given.'}\n\n${HELP}`)
   if (!file || more.length > 0) throw new BadCall('evaluate: expected one FILE.json, or - for standard input.')
   const result = evaluateFile(readRigFile(file), { path: values.path ?? false })
@@ -62,14 +76,17 @@ function run(args: readonly string[], write: (text: string) => void): number {
 
 function parse(args: readonly string[]) {
   try {
-    return parseArgs({ args: [...args], allowPositionals: true, options: { help: { type: 'boolean', short: 'h' }, path: { type: 'boolean' }, format: { type: 'string' } } })
+    return parseArgs({ args: [...args], allowPositionals: true, options: { help: { type: 'boolean', short: 'h' }, path: { type: 'boolean' }, format: { type: 'string' }, box: { type: 'string' }, beyond: { type: 'boolean' } } })
   }
   catch (error) {
     throw new BadCall(`${(error as Error).message}\n\n${HELP}`)
   }
 }
 
-function readRigFile(file: string) {
+const readRigFile = (file: string) => readFile(file, rigFileSchema)
+
+/** Reads a file and checks it. @throws BadCall with the path of each field that does not fit */
+function readFile<T>(file: string, schema: z.ZodType<T>): T {
   let text: string
   try {
     text = readFileSync(file === '-' ? 0 : file, 'utf8')
@@ -84,7 +101,7 @@ function readRigFile(file: string) {
   catch (error) {
     throw new BadCall(`${file}: not valid JSON: ${(error as Error).message}`)
   }
-  const parsed = rigFileSchema.safeParse(json)
+  const parsed = schema.safeParse(json)
   if (parsed.success) return parsed.data
   throw new BadCall(fieldErrors(parsed.error).map(({ path, message }) => `${file}: ${path}: ${message}`).join('\n'))
 }

@@ -6,9 +6,9 @@ import { UNIT_SYSTEMS } from '~/utils/units'
 import { chord, plain, type KeyCommand } from './useKeys'
 
 /** The views of one sheet. */
-export const VIEWS = ['spread', 'bench', 'tank', 'cover', 'strike', 'box'] as const
+export const VIEWS = ['spread', 'bench', 'tank', 'cover', 'strike', 'pick', 'rods', 'box'] as const
 export type SheetView = typeof VIEWS[number]
-export const VIEW_NAMES: Readonly<Record<SheetView, string>> = { spread: 'Spread', bench: 'Bench', tank: 'Tank', cover: 'Cover', strike: 'Strike', box: 'Box' }
+export const VIEW_NAMES: Readonly<Record<SheetView, string>> = { spread: 'Spread', bench: 'Bench', tank: 'Tank', cover: 'Cover', strike: 'Strike', pick: 'Pick', rods: 'Rods', box: 'Box' }
 
 /** Address of a view of a saved spread, or of the sheet that is not saved yet. */
 export const viewPath = (view: SheetView, id: string | undefined): string =>
@@ -72,6 +72,8 @@ export function useSheetCommands(actions: SheetActions, steps: () => Steps, with
     { label: 'Go to the Tank', icon: 'i-lucide-waves', onSelect: () => actions.go('tank') },
     { label: 'Go to the Cover', icon: 'i-lucide-trees', onSelect: () => actions.go('cover') },
     { label: 'Go to the Strike', icon: 'i-lucide-fish', onSelect: () => actions.go('strike') },
+    { label: 'Pick a rig for me', icon: 'i-lucide-target', onSelect: () => actions.go('pick') },
+    { label: 'Go to the Rods', icon: 'i-lucide-calendar-range', onSelect: () => actions.go('rods') },
     { label: 'Go to the Box', icon: 'i-lucide-package', onSelect: () => actions.go('box') },
     { label: 'Save', icon: 'i-lucide-save', kbds: ['Ctrl', 'S'], onSelect: () => actions.save() },
     { label: 'Save as a new spread', icon: 'i-lucide-copy-plus', onSelect: () => actions.save(true) },

@@ -42,7 +42,7 @@ interface Pending {
  * Speaks to a worker: every call settles, by an answer, an abort, its deadline, or the worker's end. After a crash or a
  * missed deadline the next call starts a new worker. Answers to calls that are over are dropped.
  * @param spawn starts a worker
- * @param deadlineMs longest a call may take
+ * @param deadlineMs longest a call may take, or go on without a sign of progress
  */
 export function createCalcClient(spawn: () => Endpoint, deadlineMs = 15_000): CalcClient {
   const pending = new Map<number, Pending>()
@@ -82,14 +82,21 @@ export function createCalcClient(spawn: () => Endpoint, deadlineMs = 15_000): Ca
         worker.send({ type: 'cancel', id })
         settle(() => reject(new CalcError('aborted', 'The calculation was called off.')))
       }
-      const timer = setTimeout(() => stop('deadline', `The calculation took longer than ${deadlineMs / 1000} s and was stopped.`), deadlineMs)
+      const wait = () => setTimeout(() => stop('deadline', `The calculation took longer than ${deadlineMs / 1000} s and was stopped.`), deadlineMs)
+      let timer = wait()
       const settle = (then: () => void): void => {
         clearTimeout(timer)
         signal?.removeEventListener('abort', abort)
         pending.delete(id)
         then()
       }
-      pending.set(id, { resolve: answer => settle(() => resolve(answer)), reject: error => settle(() => reject(error)), onLane, onProgress })
+      // a call that gets on is alive: its deadline begins anew
+      const getsOn = (part: number): void => {
+        clearTimeout(timer)
+        timer = wait()
+        onProgress?.(part)
+      }
+      pending.set(id, { resolve: answer => settle(() => resolve(answer)), reject: error => settle(() => reject(error)), onLane, onProgress: getsOn })
       signal?.addEventListener('abort', abort)
       worker.send(request(id))
     })

@@ -1,6 +1,7 @@
 import type { BenchAdvice, BenchJob, BenchLook } from './bench'
 import type { FitsAnswer, FitsJob, ReadAnswer, ReadJob } from './box'
 import type { CoverAnswer, CoverJob } from './cover'
+import type { PickAnswer, PickJob } from './pick'
 import type { StrikeAnswer, StrikeJob } from './strike'
 import type { TraceAnswer, TraceJob } from './trace'
 import type { BaitSpec, Conditions, DropFailure, Problem, RigDrawing, RigReport, RigSolid, RigSpec, Verdict } from '#core'
@@ -28,6 +29,7 @@ export interface Questions {
   readonly read: { readonly job: ReadJob, readonly answer: ReadAnswer }
   readonly cover: { readonly job: CoverJob, readonly answer: CoverAnswer }
   readonly bite: { readonly job: StrikeJob, readonly answer: StrikeAnswer }
+  readonly pick: { readonly job: PickJob, readonly answer: PickAnswer }
   readonly trace: { readonly job: TraceJob, readonly answer: TraceAnswer }
 }
 export type QuestionId = keyof Questions

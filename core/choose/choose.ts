@@ -1,4 +1,5 @@
 import { FAMILIES } from '../rig/families'
+import { HOOK_SIZES } from '../tackle/hooks'
 import type { BaitSpec, FamilyId } from '../rig/spec'
 import { matchOf } from './fish'
 import type { Day } from './day'
@@ -62,7 +63,7 @@ export function* choose(day: Day, goods: Goods, options: ChooseOptions = {}): Ge
   const out: Partial<Record<LimitId, number>> = {}
   for (const { limit } of candidates) if (limit) out[limit.id] = (out[limit.id] ?? 0) + 1
 
-  const short = shortlist(candidates, riggings)
+  const short = shortlist(ofSize(day, candidates, riggings), riggings)
   const done: Finalist[] = []
   for (const [i, one] of short.entries()) {
     const finalist = finish(day, searched, riggings, one)
@@ -87,6 +88,17 @@ const likeness = (day: Day, bait: BaitSpec): number => matchShare(day, bait, mat
 
 /** Part of the work that is looking through. */
 const SCREENING = 0.75
+
+/** Where the angler likes big hooks, or small: of a family in a bait only the largest that fit, or the smallest. */
+function ofSize({ way }: Day, candidates: readonly Candidate[], riggings: readonly Rigging[]): readonly Candidate[] {
+  if (!way?.hook) return candidates
+  const sign = way.hook === 'big' ? 1 : -1
+  const rank = (c: Candidate): number => sign * HOOK_SIZES.indexOf(riggings[c.rigging]!.base.hookSize)
+  const key = (c: Candidate): string => `${c.bait} ${riggings[c.rigging]!.base.family}`
+  const most = new Map<string, number>()
+  for (const c of candidates) if (!c.limit && !c.near) most.set(key(c), Math.max(most.get(key(c)) ?? -Infinity, rank(c)))
+  return candidates.filter(c => rank(c) === most.get(key(c)))
+}
 
 /** The best of each family, those that fit without doubt first, and a second bait in the families that lead. */
 function shortlist(candidates: readonly Candidate[], riggings: readonly Rigging[]): Candidate[] {

@@ -35,6 +35,7 @@ export interface Way {
   readonly fall?: 'fast' | 'slow'
   readonly hook?: 'big' | 'small'
   readonly work?: 'moving' | 'paused'
+  /** custom alone: no figure depends on it */ readonly knot?: 'loop' | 'snug'
   /** no lead */ readonly unleaded?: boolean
 }
 

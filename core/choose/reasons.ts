@@ -1,3 +1,4 @@
+import { secondsTo } from '../fall/summary'
 import { overlaps } from '../outcome'
 import { FAMILIES } from '../rig/families'
 import type { FamilyId, PointRest } from '../rig/spec'
@@ -46,7 +47,7 @@ function sentenceFor(id: FactorId, day: Day, f: Finalist): string {
     case 'time': return `${minutes(f)} minutes of the hour are left for fishing ${cover}; it hangs up on ${percent(snag.snagPerCast.value)} of casts.`
     case 'hook': return `It hooks ${percent(strike.hookUp.value)} of the bites of fish that ${FEEDING[day.feeding].name}.`
     case 'landed': return `Line and hook bring ${percent(f.factors.landed)} of hooked fish out ${day.cover === 'open' ? 'here' : `of ${COVERS[day.cover].name}`}.`
-    case 'zone': return `It is among the fish for ${percent(f.factors.zone)} of a cast: down ${zoneOf(day).fromM > 0 ? `to ${zoneOf(day).fromM.toFixed(1)} m in ${(zoneOf(day).fromM / fall.meanSpeedMS.value).toFixed(0)} s` : 'at once'}, and heavy enough to stay there as it is worked.`
+    case 'zone': return `It is among the fish for ${percent(f.factors.zone)} of a cast: down ${zoneOf(day).fromM > 0 ? `to ${zoneOf(day).fromM.toFixed(1)} m in ${secondsTo(fall.drop, zoneOf(day).fromM).toFixed(0)} s` : 'at once'}, and heavy enough to stay there as it is worked.`
     case 'follow': return `It falls at ${speed}; fish that are ${ACTIVITY_WORDS[day.activity]} follow best what falls slower or faster by less than a few times.`
     case 'look': return atBottom(day) && fall.rest.highestM > 0.03
       ? `It ${fall.rest.posture} ${fall.rest.posture === 'lies' ? 'with its highest part' : 'and shows itself'} ${Math.round(1000 * fall.rest.highestM)} mm over ${BOTTOMS[day.bottom].name}.`

@@ -99,3 +99,14 @@ function throughTheWater(samples: Float64Array, stream: Stream): Float64Array {
   }
   return still
 }
+
+/** Seconds from the splash until the centre of a falling rig first passes a depth; to the end of the drop where it never does. */
+export function secondsTo({ samples: s, timeS }: Pick<Drop, 'samples' | 'timeS'>, depthM: number): number {
+  for (let i = 0; i < s.length; i += SAMPLE_STRIDE) {
+    if (-s[i + 3]! < depthM) continue
+    if (i === 0) return s[0]!
+    const [t0, z0] = [s[i - SAMPLE_STRIDE]!, -s[i - SAMPLE_STRIDE + 3]!]
+    return t0 + (s[i]! - t0) * (depthM - z0) / (-s[i + 3]! - z0)
+  }
+  return timeS
+}

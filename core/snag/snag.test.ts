@@ -18,7 +18,7 @@ const lipOf = (family: RigSpec['family'], pointRest: PointRest): PointLip => poi
 const placed = (obstacles: readonly Obstacle[]): Placed[] => obstacles.map(o => ({ ...o, on: 'cover' as const }))
 const rideAt = (roll: number, retrieve: RetrieveId = 'hop'): Ride => ({ postures: { retrieveRollRad: [roll], fallRollRad: [roll] }, retrieve: RETRIEVES[retrieve] })
 /** A rig that is nothing but its point. */
-const only = (lip: PointLip): SnagRig => ({ points: [{ ...lip, id: 'point' }], steps: [], heads: [], openingLoadN: 60, lineStrengthN: line.strengthN, rubs: Infinity })
+const only = (lip: PointLip): SnagRig => ({ points: [{ ...lip, id: 'point' }], steps: [], heads: [], apartM: 0, openingLoadN: 60, lineStrengthN: line.strengthN, rubs: Infinity })
 const snag = (lip: PointLip, obstacles: readonly Obstacle[], roll = 0, draws = 4000, seed = 5): SnagResult =>
   evaluateSnag(only(lip), placed(obstacles), rideAt(roll), seededRandom(seed), draws)
 const whole = (family: RigSpec['family'], obstacles: readonly Placed[], more: Partial<RigSpec> = {}, retrieve: RetrieveId = 'hop', draws = 20_000): SnagResult =>
@@ -123,7 +123,7 @@ describe('whole rigs, without special cases', () => {
   it('what gives way is the weaker: fine wire opens on strong line, thin line breaks before strong wire', () => {
     const lip = { ...open, id: 'point' as const }
     const hard: Rod = { kind: 'rod', name: 'root', perM: 1, diameterM: 0.002, diameterGsd: 1.2, upright: 0, overhead: 1, strengthN: 5000, strengthGsd: 1.1 }
-    const ends = (openingLoadN: number, lineStrengthN: number) => evaluateSnag({ points: [lip], steps: [], heads: [], openingLoadN, lineStrengthN, rubs: Infinity }, placed([hard]), rideAt(0), seededRandom(2), 4000).hour
+    const ends = (openingLoadN: number, lineStrengthN: number) => evaluateSnag({ points: [lip], steps: [], heads: [], apartM: 0, openingLoadN, lineStrengthN, rubs: Infinity }, placed([hard]), rideAt(0), seededRandom(2), 4000).hour
     expect(ends(30, 200)).toMatchObject({ rigsLost: 0 })
     expect(ends(30, 200).hooksOpened).toBeGreaterThan(0)
     expect(ends(60, 40)).toMatchObject({ hooksOpened: 0 })

@@ -1,7 +1,7 @@
 import { logNormal, normal, seededRandom, type Random } from '../numerics/random'
 import { wilson } from '../numerics/statistics'
 import { measure, type Measure } from '../outcome'
-import { BITE, FEEDING, MATCHES, SCENT_HELD, type FeedingId, type StrikeRig, type Tackle } from './bite'
+import { BITE, FEEDING, MATCHES, SCENT_HELD, type StrikeRig, type Tackle } from './bite'
 
 /** Steps at which a bite is lost, in the order they come. */
 export const LOSSES = ['tailNip', 'letGo', 'notReached', 'noBite', 'noForce', 'opens'] as const

@@ -1,5 +1,6 @@
 import { index, integer, jsonb, pgTable, serial, text, timestamp, uuid } from 'drizzle-orm/pg-core'
 import type { ItemDetails } from '#schemas/box'
+import type { DocumentContent, DocumentKind } from '#schemas/spot'
 import type { SpreadContent } from '#schemas/spread'
 
 /** A saved spread. A deleted one stays, marked, so that deleting can be undone. */
@@ -29,3 +30,15 @@ export const boxItems = pgTable('box_items', {
   updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
   deletedAt: timestamp('deleted_at', { withTimezone: true }),
 }, table => [index('box_items_position').on(table.position)])
+
+/** A spot or a trip. A deleted one stays, marked, so that deleting can be undone. */
+export const documents = pgTable('documents', {
+  id: uuid('id').primaryKey().defaultRandom(),
+  kind: text('kind').$type<DocumentKind>().notNull(),
+  name: text('name').notNull(),
+  content: jsonb('content').$type<DocumentContent[DocumentKind]>().notNull(),
+  revision: integer('revision').notNull().default(1),
+  position: serial('position').notNull(),
+  updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
+  deletedAt: timestamp('deleted_at', { withTimezone: true }),
+}, table => [index('documents_kind').on(table.kind, table.position)])

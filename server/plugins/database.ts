@@ -5,7 +5,9 @@ import { DEMO_BOX } from '../../demo/box'
 import { DEMO_SPREADS } from '../../demo/spreads'
 import { openDatabase, useDatabase, type OpenDatabase } from '../db/client'
 import { DataFolderInUse } from '../db/lock'
+import { DEMO_SPOTS } from '../../demo/spots'
 import { seedBox } from '../services/box'
+import { seedDocuments } from '../services/documents'
 import { seedSpreads } from '../services/spreads'
 
 /** Opens the data folder; requests wait for it; it is closed with the server. */
@@ -30,6 +32,7 @@ async function start(): Promise<OpenDatabase> {
     if (process.env.DUNECREST_DEMO === '1') {
       await seedSpreads(DEMO_SPREADS)
       await seedBox(DEMO_BOX)
+      await seedDocuments('spot', DEMO_SPOTS)
     }
     return open
   }

@@ -1,5 +1,5 @@
 import {
-  BOTTOM_IDS, COVER_IDS, FAMILY_IDS, FEEDING_IDS, RETRIEVE_IDS, RODS, type FeedingId, type RetrieveId, type RodPower, FORM_IDS, HOOK_SIZES, KEEPER_IDS, LIMITS, LINE_KINDS, PLASTIC_IDS, SALINITY_RANGE_GKG, STREAM_RANGE_MS, TEMPERATURE_RANGE_C,
+  ACTIVITIES, CLARITIES, LIGHTS, PREY_IDS, SPECIES_IDS, type Activity, type Clarity, type Light, type PreyId, type SpeciesId, BOTTOM_IDS, COVER_IDS, FAMILY_IDS, FEEDING_IDS, RETRIEVE_IDS, RODS, type FeedingId, type RetrieveId, type RodPower, FORM_IDS, HOOK_SIZES, KEEPER_IDS, LIMITS, LINE_KINDS, PLASTIC_IDS, SALINITY_RANGE_GKG, STREAM_RANGE_MS, TEMPERATURE_RANGE_C,
   WEIGHT_MATERIALS, type BottomId, type CoverId, type FamilyId, type FormId, type KeeperId, type LineKind, type PlasticId, type WeightMaterial,
 } from '#core'
 import { z } from 'zod'
@@ -50,6 +50,25 @@ export const rodPower = oneOf<RodPower>(Object.keys(RODS) as RodPower[], 'Rod')
 /** Line out at a bite, m. */
 export const BITE_RANGE_M = [2, 60] as const
 export const biteM = number('Distance at the bite', BITE_RANGE_M, 'm')
+export const species = oneOf<SpeciesId>(SPECIES_IDS, 'Species')
+export const activity = oneOf<Activity>(ACTIVITIES, 'Activity')
+export const clarity = oneOf<Clarity>(CLARITIES, 'Clarity')
+export const light = oneOf<Light>(LIGHTS, 'Light')
+export const prey = oneOf<PreyId>(PREY_IDS, 'Food')
+/** Length of what fish eat, m. */
+export const PREY_RANGE_M = [0.02, 0.3] as const
+export const preyM = number('Length of the food', PREY_RANGE_M, 'm')
+/** The angler's own way where schools differ. */
+export const way = z.strictObject({
+  point: oneOf(['flush', 'skin', 'buried'] as const, 'Point').optional(),
+  peg: oneOf(['pegged', 'free'] as const, 'Peg').optional(),
+  heads: oneOf(['open', 'weedless'] as const, 'Heads').optional(),
+  fall: oneOf(['fast', 'slow'] as const, 'Fall').optional(),
+  hook: oneOf(['big', 'small'] as const, 'Hook').optional(),
+  work: oneOf(['moving', 'paused'] as const, 'Worked').optional(),
+  knot: oneOf(['loop', 'snug'] as const, 'Knot').optional(),
+  unleaded: z.boolean().optional(),
+})
 export const wire = oneOf(['fine', 'standard', 'heavy'] as const, 'Wire')
 export const gap = oneOf(['standard', 'deep'] as const, 'Gap')
 export const guard = oneOf(['none', 'fibre', 'wire'] as const, 'Guard')

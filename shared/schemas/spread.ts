@@ -38,6 +38,11 @@ const holdSchema = z.discriminatedUnion('mode', [
 ])
 /** How the rigs are worked, how fish take, and the rod; the usual where left out. */
 export const fishingSchema = z.strictObject({ retrieve: field.retrieve.optional(), feeding: field.feeding.optional(), rod: field.rodPower.optional(), biteM: field.biteM.optional(), match: field.match.optional(), scented: z.boolean().optional() })
+/** The fish that are sought, and the angler's own way: what a rig is chosen by. Worked out from the temperature, or usual, where left out. */
+export const fishSchema = z.strictObject({
+  species: field.species.optional(), activity: field.activity.optional(), clarity: field.clarity.optional(), light: field.light.optional(), prey: field.prey.optional(), preyM: field.preyM.optional(), way: field.way.optional(),
+})
+export type FishChoice = z.infer<typeof fishSchema>
 export const baitSchema = z.strictObject({ form: field.form, lengthM: field.baitLengthM, material: field.plastic, densityKgM3: field.densityKgM3.optional(), own: field.own.optional() })
 export const lineSchema = z.strictObject({ kind: field.lineKind, strengthN: field.lineStrengthN, hold: holdSchema.optional() })
 
@@ -46,6 +51,7 @@ export const contentShape = z.strictObject({
   water: waterSchema,
   line: lineSchema,
   fishing: fishingSchema.optional(),
+  fish: fishSchema.optional(),
   bait: baitSchema,
   lanes: z.array(laneSchema).min(1, { error: 'A spread needs at least one rig.' }).max(5, { error: 'A spread holds five rigs at most.' }),
 })

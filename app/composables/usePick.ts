@@ -1,0 +1,21 @@
+import type { Day } from '#core'
+import { alikeBaits, goodsOf } from '../../shared/goods'
+import { dayOfSheet } from '../../shared/day'
+
+/** The choice for the water and fish of the sheet out of the box, kept in step with both. */
+export function usePick() {
+  const spread = useSpread()
+  const box = useBox()
+  const beyond = ref(false)
+  onMounted(() => { if (!box.loaded) void box.load() })
+  const goods = computed(() => alikeBaits(goodsOf(box.items)))
+  const day = computed<Day>(() => dayOfSheet(spread.content, new Date().getMonth() + 1))
+  const asked = refDebounced(day, 250)
+  const result = useAnswer('pick', () => {
+    if (!spread.opened || !box.loaded) return undefined
+    const { alike: _, ...plain } = goods.value
+    return { day: asked.value, goods: plain, beyond: beyond.value }
+  })
+  const nameOf = (id: string | undefined): string | undefined => id ? box.byId.get(id)?.name : undefined
+  return { ...result, day, goods, beyond, box, nameOf }
+}

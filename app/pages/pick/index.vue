@@ -1,0 +1,3 @@
+<template>
+  <PickSheet :id="undefined" />
+</template>

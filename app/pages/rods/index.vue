@@ -1,0 +1,3 @@
+<template>
+  <RodsSheet :id="undefined" />
+</template>

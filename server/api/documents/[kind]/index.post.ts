@@ -1,0 +1,9 @@
+import { getRouterParam } from 'h3'
+import { newDocumentSchema } from '#schemas/spot'
+import { createDocument, kindOf } from '../../../services/documents'
+import { answering, readValid } from '../../../utils/requests'
+
+export default answering(async (event) => {
+  const kind = kindOf(getRouterParam(event, 'kind'))
+  return createDocument(kind, await readValid(event, newDocumentSchema(kind)))
+})

@@ -1,0 +1,33 @@
+import { z } from 'zod'
+import * as field from './fields'
+
+/** A place to fish, as the angler knows it. Depth is below chart datum for tidal water, else as it stands. */
+export const spotSchema = z.strictObject({
+  water: z.string().trim().max(80, { error: 'Water: 80 characters at most.' }),
+  depthM: field.depthM, cover: field.cover, bottom: field.bottom, salinityGKg: field.salinityGKg,
+  species: field.species, prey: field.prey.optional(), clarity: field.clarity,
+  /** part of the tide that reaches it: 0 where there is none, 1 on the open coast */ tide: z.number({ error: 'Tide: expected a share from 0 to 1.' }).min(0).max(1.2),
+  /** current at its strongest on a mean tide, m/s */ currentMS: field.surfaceMS,
+  /** where it lies, degrees; left out where it is not to be told */ lat: z.number().min(-90).max(90).optional(), lon: z.number().min(-180).max(180).optional(),
+  notes: z.string().max(500, { error: 'Notes: 500 characters at most.' }),
+})
+export type SpotContent = z.infer<typeof spotSchema>
+
+/** A day's trip: where, from when to when, local time in hours. */
+export const tripSchema = z.strictObject({
+  date: z.iso.date({ error: 'Date: expected YYYY-MM-DD.' }),
+  stops: z.array(z.strictObject({ spotId: z.uuid(), fromH: z.number().min(0).max(24), toH: z.number().min(0).max(24) }).refine(s => s.fromH < s.toH, { error: 'A stop must end after it begins.', path: ['toH'] })).max(6, { error: 'Six stops at most.' }),
+  rods: z.number().int().min(1).max(5),
+  rules: z.string().max(1000, { error: 'Local rules: 1000 characters at most.' }),
+})
+export type TripContent = z.infer<typeof tripSchema>
+
+/** Documents the server keeps besides spreads, by kind. */
+export const DOCUMENT_SCHEMAS = { spot: spotSchema, trip: tripSchema } as const
+export type DocumentKind = keyof typeof DOCUMENT_SCHEMAS
+export interface DocumentContent { spot: SpotContent, trip: TripContent }
+export interface StoredDocument<K extends DocumentKind = DocumentKind> { readonly id: string, readonly kind: K, readonly name: string, readonly content: DocumentContent[K], readonly revision: number }
+
+const name = z.string({ error: 'Name: expected text.' }).trim().min(1, { error: 'Give it a name.' }).max(80, { error: 'Name: 80 characters at most.' })
+export const newDocumentSchema = (kind: DocumentKind) => z.strictObject({ name, content: DOCUMENT_SCHEMAS[kind] })
+export const changedDocumentSchema = (kind: DocumentKind) => z.strictObject({ name, content: DOCUMENT_SCHEMAS[kind], revision: z.number().int().min(1) })

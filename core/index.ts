@@ -61,3 +61,6 @@ export { lineFor, rigOf, screen, searchMemory, type Candidate, type Search, type
 export { choose, type Choice, type ChooseOptions } from './choose/choose'
 export { finish, outfitFor, cadencesOf, type Finalist } from './choose/finish'
 export type { WayCost, WhatIf, WhyNot } from './choose/reasons'
+export * from './trip/tide'
+export * from './trip/weather'
+export { dayAt, momentsOf, planTrip, type Change as TripChange, type InHand, type Moment, type PlanOptions, type PlanRod, type Stop, type TripPlan } from './trip/plan'

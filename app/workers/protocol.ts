@@ -2,6 +2,7 @@ import type { BenchAdvice, BenchJob, BenchLook } from './bench'
 import type { FitsAnswer, FitsJob, ReadAnswer, ReadJob } from './box'
 import type { CoverAnswer, CoverJob } from './cover'
 import type { PickAnswer, PickJob } from './pick'
+import type { TripAnswer, TripJob } from './trip'
 import type { StrikeAnswer, StrikeJob } from './strike'
 import type { TraceAnswer, TraceJob } from './trace'
 import type { BaitSpec, Conditions, DropFailure, Problem, RigDrawing, RigReport, RigSolid, RigSpec, Verdict } from '#core'
@@ -30,6 +31,7 @@ export interface Questions {
   readonly cover: { readonly job: CoverJob, readonly answer: CoverAnswer }
   readonly bite: { readonly job: StrikeJob, readonly answer: StrikeAnswer }
   readonly pick: { readonly job: PickJob, readonly answer: PickAnswer }
+  readonly trip: { readonly job: TripJob, readonly answer: TripAnswer }
   readonly trace: { readonly job: TraceJob, readonly answer: TraceAnswer }
 }
 export type QuestionId = keyof Questions

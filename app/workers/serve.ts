@@ -4,6 +4,7 @@ import { fitsOf, readRows } from './box'
 import { throughCover, type Progress } from './cover'
 import { pickFrom } from './pick'
 import { biteOn } from './strike'
+import { planOut } from './trip'
 import { tracePicture } from './trace'
 import type { EvaluateJob, LaneJob, LaneOutcome, QuestionId, Questions, Reply, Request } from './protocol'
 
@@ -54,7 +55,7 @@ export function serve(reply: (message: Reply) => void): (request: Request) => Pr
 }
 
 /** Who answers what. */
-const ANSWERS: { readonly [Q in QuestionId]: (job: Questions[Q]['job'], progress: Progress) => Questions[Q]['answer'] | Promise<Questions[Q]['answer'] | undefined> } = { look: lookAt, advise: adviseOn, fits: fitsOf, read: readRows, trace: tracePicture, cover: throughCover, bite: biteOn, pick: pickFrom }
+const ANSWERS: { readonly [Q in QuestionId]: (job: Questions[Q]['job'], progress: Progress) => Questions[Q]['answer'] | Promise<Questions[Q]['answer'] | undefined> } = { look: lookAt, advise: adviseOn, fits: fitsOf, read: readRows, trace: tracePicture, cover: throughCover, bite: biteOn, pick: pickFrom, trip: planOut }
 
 function answer<Q extends QuestionId>(about: Q, job: Questions[Q]['job'], progress: Progress): Questions[Q]['answer'] | Promise<Questions[Q]['answer'] | undefined> {
   return ANSWERS[about](job, progress)

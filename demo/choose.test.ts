@@ -1,0 +1,124 @@
+import { describe, expect, it } from 'vitest'
+import { choose, conditionsFor, evaluateRig, FAMILIES, FACTOR_IDS, problemsOf, searchMemory, type Choice, type Day, type Goods } from '#core'
+import { alikeBaits, goodsOf } from '../shared/goods'
+import { DEMO_BOX } from './box'
+import { DEMO_DAYS } from './days'
+
+const goods = alikeBaits(goodsOf(DEMO_BOX.map((item, i) => ({ ...item, id: String(i) }))))
+const memory = searchMemory()
+function pick(day: Day, from: Goods = goods, options = {}): Choice {
+  const search = choose(day, from, { memory, ...options })
+  let step = search.next()
+  while (!step.done) step = search.next()
+  return step.value
+}
+const known = new Map<string, Choice>()
+const of = (name: keyof typeof DEMO_DAYS): Choice => {
+  const found = known.get(name) ?? pick(DEMO_DAYS[name])
+  known.set(name, found)
+  return found
+}
+const first = (name: keyof typeof DEMO_DAYS) => of(name).picks[0]!
+const group = (name: keyof typeof DEMO_DAYS): string => FAMILIES[first(name).rig.family].group
+const WEEDLESS = ['flush', 'skin', 'buried']
+
+describe('out of the demo box', () => {
+  it('shallow eelgrass, quiet fish: belly-weighted or unweighted, weedless, light', () => {
+    const { rig, report } = first('eelgrass')
+    expect(['belly', 'bare']).toContain(group('eelgrass'))
+    expect(WEEDLESS).toContain(rig.pointRest)
+    expect(report.massKg).toBeLessThan(0.012)
+    expect(report.fall.meanSpeedMS.value).toBeLessThan(0.4)
+  })
+  it('open sand in strong flow at 6 m: a head at the nose, and heavier than in the eelgrass', () => {
+    expect(group('channel')).toBe('open')
+    expect(first('channel').rig.weightKg).toBeGreaterThan(0.014)
+    expect(of('channel').out.current).toBeGreaterThan(5000)
+  })
+  it('a sunken willow: weedless behind a pegged weight, on heavier line than the channel', () => {
+    const { rig, outfit } = first('willow')
+    expect(['L1', 'L2']).toContain(rig.family)
+    expect(rig.family === 'L1' ? rig.peg : 'pegged').toBe('pegged')
+    expect(WEEDLESS).toContain(rig.pointRest)
+    expect(outfit.line.strengthN).toBeGreaterThan(2 * first('channel').outfit.line.strengthN)
+  })
+  it('rock at 8 m: a wide head or a jointed one', () => expect(['E2', 'J3', 'J4']).toContain(first('shelf').rig.family))
+  it('a floating mat: a punch rig', () => {
+    expect(first('mat').rig.family).toBe('L2')
+    expect(of('mat').whyNots.filter(w => /break through the mat|leaves the bait on the mat/.test(w.sentence)).length).toBeGreaterThan(4)
+  })
+  it('cold, still, slow fish on silt: floating plastic that stands or leans behind a light head', () => {
+    const { rig, bait, report } = first('silt')
+    expect(['E1', 'E3', 'J2']).toContain(rig.family)
+    expect(goods.baits[bait]!.spec.material).toBe('floating')
+    expect(['stands', 'leans']).toContain(report.fall.rest.posture)
+    expect(rig.weightKg).toBeLessThan(0.005)
+  })
+})
+
+describe('every pick', () => {
+  it.each(Object.keys(DEMO_DAYS) as (keyof typeof DEMO_DAYS)[])('%s: fits, is one of four kinds, and its figures are those of every view', (name) => {
+    const { picks, baits } = of(name)
+    expect(picks.length).toBeGreaterThanOrEqual(2)
+    expect(new Set(picks.map(p => p.rig.family)).size).toBe(picks.length)
+    expect(picks[0]!.report.fit.verdict).toBe('pass')
+    for (const p of picks) {
+      const bait = baits[p.bait]!.spec
+      expect(problemsOf(bait, p.rig)).toEqual([])
+      const again = evaluateRig(bait, p.rig, conditionsFor(DEMO_DAYS[name], p.outfit, p.match))
+      expect(again.ok && again.value).toEqual(p.report)
+      expect(p.factors.hook).toBe(p.report.strike.hookUp.value)
+      expect(p.factors.time).toBeCloseTo(p.report.snag.minutesLeft.value / 60, 12)
+      expect(FACTOR_IDS.reduce((product, id) => product * p.factors[id], 1)).toBeCloseTo(p.score, 12)
+      expect(p.low).toBeLessThanOrEqual(p.score)
+      expect(p.high).toBeGreaterThanOrEqual(p.score)
+    }
+  })
+  it('figures in sentences are those of the pick', () => {
+    const { picks: [p], reasons } = of('eelgrass')
+    const minutes = reasons.find(r => /minutes of the hour/.test(r))
+    if (minutes) expect(minutes).toContain(String(Math.round(p!.report.snag.minutesLeft.value)))
+    expect(reasons.length).toBeGreaterThanOrEqual(3)
+  })
+})
+
+describe('one input changes the choice and the reason', () => {
+  it('the channel without its current takes a lighter rig', () => {
+    const { stream: _, ...still } = DEMO_DAYS.channel
+    expect(pick(still).picks[0]!.rig.weightKg).toBeLessThan(first('channel').rig.weightKg)
+    expect(of('channel').whatIfs.find(w => w.change === 'at slack water')).toMatchObject({ same: false })
+  })
+  it('the mat taken away, nothing must be punched through', () => {
+    const open = pick({ ...DEMO_DAYS.mat, cover: 'open' })
+    expect(open.picks[0]!.rig.family).not.toBe('L2')
+    expect(open.out.roof).toBeUndefined()
+  })
+  it('the angler who fishes weedless throughout pays for it in the channel, and is told how much', () => {
+    const cost = of('channel').ways.find(w => w.school === 'heads' && w.choice === 'weedless')!
+    const own = pick({ ...DEMO_DAYS.channel, way: { heads: 'weedless' } })
+    expect(WEEDLESS).toContain(own.picks[0]!.rig.pointRest)
+    expect(cost.share).toBeLessThan(1)
+    expect(own.picks[0]!.score).toBeLessThan(first('channel').score)
+  })
+  it('no lead means no lead', () => {
+    for (const p of pick({ ...DEMO_DAYS.channel, way: { unleaded: true } }).picks) expect(p.rig.weightKg === 0 || p.rig.weightMaterial !== 'lead').toBe(true)
+  })
+})
+
+describe('nothing to pick', () => {
+  const none = { ...goods, baits: [], hooks: [], heads: [], weights: [], lines: [], rods: [] }
+  it('an empty box, a box without hooks, a current that nothing holds: a sentence and the nearest way out', () => {
+    expect(pick(DEMO_DAYS.eelgrass, none).nothing).toMatchObject({ sentence: expect.stringMatching(/no baits/) as string, way: expect.stringMatching(/bait/) as string })
+    expect(pick(DEMO_DAYS.eelgrass, { ...goods, hooks: [], heads: [] }).nothing?.sentence).toMatch(/no hooks or heads/)
+    expect(pick({ ...DEMO_DAYS.channel, depthM: 20, stream: { surfaceMS: 1.9, towardRad: 0 } }).nothing?.sentence).toMatch(/current/)
+    expect(pick(DEMO_DAYS.eelgrass, { ...goods, hooks: [], heads: goods.heads.filter(h => h.size === '6/0') }).nothing).toBeDefined()
+  })
+  it('a box without lines or rods is looked through with usual ones', () => {
+    expect(pick(DEMO_DAYS.eelgrass, { ...goods, lines: [], rods: [] }).picks.length).toBeGreaterThan(0)
+  })
+  it('beyond the box there are hooks for its baits', () => {
+    const beyond = pick(DEMO_DAYS.eelgrass, { ...goods, hooks: [], heads: [], weights: [] }, { beyond: true })
+    expect(beyond.picks.length).toBeGreaterThan(0)
+    expect(beyond.riggings.every(r => r.hookId === '')).toBe(true)
+  })
+})

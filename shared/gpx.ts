@@ -1,0 +1,50 @@
+import { XMLBuilder, XMLParser, XMLValidator } from 'fast-xml-parser'
+import { SALINITY_GKG } from '#core'
+import { spotSchema, type SpotContent } from '#schemas/spot'
+
+/** A spot with its name, as it travels. */
+export interface NamedSpot { readonly name: string, readonly content: SpotContent }
+
+/** Way points of GPX 1.1; what GPX has no word for travels in an extension, so that spots come back whole. */
+const SPACE = 'https://dunecrest.invalid/gpx/1'
+
+/** Spots as GPX 1.1. Those without a position are left out, as GPX has no way to say it. */
+export function spotsToGpx(spots: readonly NamedSpot[]): string {
+  const wpt = spots.flatMap(({ name, content: { lat, lon, notes, ...rest } }) => lat === undefined || lon === undefined ? [] : [{
+    '@_lat': lat, '@_lon': lon, name, desc: notes, type: 'fishing spot', extensions: { 'dc:spot': JSON.stringify(rest) },
+  }])
+  const xml = new XMLBuilder({ ignoreAttributes: false, format: true, suppressEmptyNode: true }).build({
+    '?xml': { '@_version': '1.0', '@_encoding': 'UTF-8' },
+    'gpx': { '@_version': '1.1', '@_creator': 'Dunecrest', '@_xmlns': 'http://www.topografix.com/GPX/1/1', '@_xmlns:dc': SPACE, wpt },
+  })
+  return String(xml)
+}
+
+/** What a way point of another program is taken for, until the angler says more. */
+const PLAIN: Omit<SpotContent, 'lat' | 'lon' | 'notes'> = { water: '', depthM: 3, cover: 'open', bottom: 'sand', salinityGKg: SALINITY_GKG.fresh, species: 'perch', clarity: 'clear', tide: 0, currentMS: 0 }
+
+interface WayPoint { readonly '@_lat'?: string, readonly '@_lon'?: string, readonly 'name'?: string | number, readonly 'desc'?: string | number, readonly 'extensions'?: { readonly 'dc:spot'?: string } }
+
+/**
+ * Reads way points of a GPX file as spots.
+ * @throws Error in plain words when it is no GPX, or a way point cannot be read (its number is told); nothing is half read
+ */
+export function spotsFromGpx(text: string): NamedSpot[] {
+  if (XMLValidator.validate(text) !== true) throw new Error('This is not a GPX file: it is not well-formed XML.')
+  const root = new XMLParser({ ignoreAttributes: false, parseTagValue: false, isArray: name => name === 'wpt' }).parse(text) as { gpx?: { wpt?: readonly WayPoint[] } }
+  if (!root.gpx) throw new Error('This is not a GPX file: it has no gpx element.')
+  return (root.gpx.wpt ?? []).map((point, i) => {
+    const parsed = spotSchema.safeParse({ ...PLAIN, ...extended(point), lat: Number(point['@_lat']), lon: Number(point['@_lon']), notes: String(point.desc ?? '').slice(0, 500) })
+    if (!parsed.success) throw new Error(`Way point ${i + 1}: ${parsed.error.issues[0]!.path.join('.')}: ${parsed.error.issues[0]!.message}`)
+    return { name: String(point.name ?? `Way point ${i + 1}`).trim().slice(0, 80) || `Way point ${i + 1}`, content: parsed.data }
+  })
+}
+
+function extended({ extensions }: WayPoint): object {
+  try {
+    return JSON.parse(extensions?.['dc:spot'] ?? '{}') as object
+  }
+  catch {
+    return {}
+  }
+}

@@ -1,4 +1,7 @@
-import { assembleRig, obstaclesOf, RETRIEVES, seededRandom, snagRig, snagTally, dropRig, dropTethered, hydroBody, lineFromLb, ozToKg, SAMPLE_STRIDE, trimFall, waterOf } from '#core'
+import { DEMO_BOX } from '../demo/box'
+import { DEMO_DAYS } from '../demo/days'
+import { alikeBaits, goodsOf } from '../shared/goods'
+import { assembleRig, matchOf, matchShare, obstaclesOf, riggingsOf, screen, RETRIEVES, seededRandom, snagRig, snagTally, dropRig, dropTethered, hydroBody, lineFromLb, ozToKg, SAMPLE_STRIDE, trimFall, waterOf } from '#core'
 
 import { best } from './best'
 import { nativeRatio } from './native'
@@ -20,6 +23,27 @@ function snagDraws(): void {
     tally.draw(20_000 / where.length)
     tally.result()
   }
+}
+
+/** Baits of the demo box that are looked at on a day in the eelgrass: none is passed over for being unlike the food. */
+function lookedAt() {
+  const day = DEMO_DAYS.eelgrass
+  const goods = alikeBaits(goodsOf(DEMO_BOX.map((item, i) => ({ ...item, id: String(i) }))))
+  const share = (i: number): number => matchShare(day, goods.baits[i]!.spec, matchOf(goods.baits[i]!.spec.form, day.prey))
+  const most = Math.max(...goods.baits.map((_, i) => share(i)))
+  return { day, goods: { ...goods, baits: goods.baits.filter((_, i) => share(i) > 0.3 * most) } }
+}
+
+/** Scores twenty thousand candidates, nothing remembered from before; the time is put in proportion to just so many. */
+function candidates20k(): number {
+  const { day, goods } = lookedAt()
+  const begun = performance.now()
+  const search = screen({ day, goods, riggings: riggingsOf(goods) })
+  let step = search.next()
+  while (!step.done && step.value < 20_000) step = search.next()
+  const looked = step.done ? step.value.length : step.value
+  if (looked < 20_000) throw new Error(`only ${looked} candidates`)
+  return (performance.now() - begun) * 20_000 / looked
 }
 
 /** Figures of the core: a 10 s drop, a trim, snags. */
@@ -53,6 +77,7 @@ export function coreFigures(): Record<string, number> {
     'fall.drop10s.full.ms': best(() => dropTethered(bait, weight, { depthM: fullDepthM, line, stream: { ...stream, depthM: fullDepthM } }), 20),
     ...(ratio === undefined ? {} : { 'fall.nativeRatio': ratio }),
     'snag.draws20kx5.ms': best(snagDraws, 8),
+    'pick.candidates20k.ms': Math.min(...Array.from({ length: 4 }, candidates20k)),
     'fall.trim.ms': best(() => trimFall(body, { depthM: 1, line }), 400),
   }
 }

@@ -6,6 +6,7 @@ import { fileURLToPath } from 'node:url'
 import { afterAll, describe, expect, it } from 'vitest'
 import { evaluateRig } from '#core'
 import { rigFilesOf } from '../demo/examples'
+import { DEMO_BOX } from '../demo/box'
 import { DEMO_SPREADS } from '../demo/spreads'
 
 const root = fileURLToPath(new URL('..', import.meta.url))
@@ -96,6 +97,23 @@ describe('dunecrest evaluate', () => {
     expect(csv[1]![csv[0]!.indexOf('fall s')]).toBe(single.toFixed(2))
     expect(dunecrest('compare', ...files).stdout).toMatch(/^rig +fall s/)
     expect(dunecrest('compare', files[0]!, '--format', 'xml')).toMatchObject({ status: 2, stderr: expect.stringMatching(/table, json, csv/) as string })
+  })
+
+  it('chooses a rig out of a box, with reasons, by the names in the box; a bad day or box is refused at its field', () => {
+    const box = join(folder, 'box.json')
+    writeFileSync(box, JSON.stringify({ format: 'dunecrest-box', version: 1, items: DEMO_BOX }))
+    const out = dunecrest('choose', join('examples', 'day-eelgrass.json'), '--box', box)
+    expect(out.status).toBe(0)
+    const { picks, reasons, looked } = out.json<{ picks: { rig: { pointRest: string }, baitName: string, hookName: string, fit: { verdict: string } }[], reasons: string[], looked: number }>()
+    expect(looked).toBeGreaterThan(20_000)
+    expect(picks[0]).toMatchObject({ fit: { verdict: 'pass' } })
+    expect(DEMO_BOX.map(i => i.name)).toContain(picks[0]!.baitName)
+    expect(DEMO_BOX.map(i => i.name)).toContain(picks[0]!.hookName)
+    expect(reasons.length).toBeGreaterThanOrEqual(3)
+    const day = join(folder, 'day.json')
+    writeFileSync(day, JSON.stringify({ format: 'dunecrest-day', version: 1, depthM: 2, temperatureC: 15, salinityGKg: 35, cover: 'jungle', bottom: 'sand', species: 'seaBass', zone: { fromM: 1, toM: 3 } }))
+    expect(dunecrest('choose', day, '--box', box)).toMatchObject({ status: 2, stderr: expect.stringMatching(/cover: Cover: expected one of/) as string })
+    expect(dunecrest('choose', day)).toMatchObject({ status: 2, stderr: expect.stringMatching(/--box BOX.json/) as string })
   })
 
   it('helps, and refuses what it does not know', () => {

@@ -9,6 +9,8 @@ import { weightSize } from '../tackle/weights'
 import type { Stream } from '../water/stream'
 import { retrievePosture } from '../fall/retrieve'
 import { evaluateFit, type FitResult } from '../fit/evaluateFit'
+import { movedFactors, type FallEvidence } from '../evidence/drops'
+import { corrected, type Tally } from '../evidence/tally'
 import { rollOf } from '../numerics/quaternion'
 import { seededRandom } from '../numerics/random'
 import { measure, success, type Measure, type Outcome } from '../outcome'
@@ -42,7 +44,11 @@ export interface Conditions {
   /** line out at the bite, m; a usual cast when left out */ readonly biteM?: number
   /** how like their food the bait is, fair when left out; and whether it is scented */ readonly match?: MatchId
   readonly scented?: boolean
+  /** what was measured and counted of this bait and rig */ readonly evidence?: Evidence
 }
+
+/** What an angler's own drops and tally say: it moves the figures by as much as it deserves. */
+export interface Evidence { readonly fall?: FallEvidence, /** casts and snags */ readonly snag?: Tally, /** bites and hooked */ readonly hook?: Tally }
 
 /** What the conditions say of rod, line and fish; the usual where they say nothing. A lure worked slowly on slack is at rest when it is bitten. */
 export function tackleOf({ feeding, rod, biteM, match, scented, retrieve = 'hop' }: Pick<Conditions, 'feeding' | 'rod' | 'biteM' | 'retrieve' | 'match' | 'scented'>, line: Line): Tackle {
@@ -81,8 +87,10 @@ export function evaluateRig(
   const rig = assembleRig(bait, spec)
   const bodies = { ...bodiesOf(rig, water), ...secondOf(rig, water) }
   const { depthM, stream, hold } = conditions
+  const { evidence = {} } = conditions
   const fall = evaluateFall(bodies, {
     depthM, line,
+    ...(evidence.fall ? { factors: movedFactors(evidence.fall), evidence: evidence.fall } : {}),
     ...(stream ? { stream: { ...stream, depthM } } : {}),
     ...(hold ? { hold } : {}),
     ...(SOFT_BEDS[conditions.bottom] ? { bed: SOFT_BEDS[conditions.bottom] } : {}),
@@ -91,8 +99,8 @@ export function evaluateRig(
   const postures = { retrieveRollRad: retrievePosture(bodies.typical).rollRad, fallRollRad: fallRolls(fall.value.drop) }
   const obstacles = obstaclesOf(conditions.cover, conditions.bottom)
   const ride = { postures, retrieve: RETRIEVES[conditions.retrieve ?? 'hop'] }
-  const snag = evaluateSnag(snagRig(rig, line), obstacles, ride, seededRandom(seed))
-  const strike = evaluateStrike(strikeRig(rig), tackleOf(conditions, line), seededRandom(seed + 1))
+  const snag = snagAfter(evaluateSnag(snagRig(rig, line), obstacles, ride, seededRandom(seed)), evidence.snag)
+  const strike = strikeAfter(evaluateStrike(strikeRig(rig), tackleOf(conditions, line), seededRandom(seed + 1)), evidence.hook)
   return success({
     massKg: rig.geometry.massKg + (rig.parts.second?.massKg ?? 0),
     fall: fall.value,
@@ -102,6 +110,41 @@ export function evaluateRig(
     strike,
     takeShare: product(strike.hookUp, snag.minutesLeft, 1 / 60),
   })
+}
+
+/** Snags after a tally: the chance a cast hangs up moves, and the time snags take with it. */
+export function snagAfter(snag: SnagResult, tally: Tally | undefined): SnagResult {
+  const snagPerCast = corrected(snag.snagPerCast, tally)
+  if (snagPerCast === snag.snagPerCast) return snag
+  const events = (chance: number): number => -Math.log(1 - Math.min(0.999, chance))
+  const ratio = (chance: number): number => events(chance) / Math.max(1e-6, events(snag.snagPerCast.value))
+  const { casts, minutes } = snag.hour
+  const castMin = (60 - minutes.snags - minutes.weed - minutes.fixing) / casts
+  const lost = (share: number): number => castMin + (share * minutes.snags + minutes.weed + minutes.fixing) / casts
+  const left = (chance: number): number => 60 * castMin / lost(ratio(chance))
+  const more = ratio(snagPerCast.value)
+  const hourly = 60 / lost(more)
+  const rest = snag.minutesLeft
+  return {
+    ...snag, snagPerCast,
+    minutesLeft: measure(left(snagPerCast.value), Math.min(left(snagPerCast.value), Math.max(0, left(snagPerCast.high))), Math.max(left(snagPerCast.value), Math.min(rest.high > left(snagPerCast.low) ? 60 : rest.high, left(snagPerCast.low))), 'logged'),
+    hour: { ...snag.hour, casts: hourly, rigsLost: snag.hour.rigsLost * more * hourly / casts, hooksOpened: snag.hour.hooksOpened * more * hourly / casts, minutes: { snags: minutes.snags * more * hourly / casts, weed: minutes.weed * hourly / casts, fixing: minutes.fixing * hourly / casts } },
+    causes: snag.causes.map(c => ({ ...c, perCast: 1 - Math.exp(-more * events(c.perCast)) })),
+  }
+}
+
+/** Bites after a tally: hook-up moves, and what loses the rest in proportion. */
+export function strikeAfter(strike: StrikeResult, tally: Tally | undefined): StrikeResult {
+  const hookUp = corrected(strike.hookUp, tally)
+  if (hookUp === strike.hookUp) return strike
+  const scale = (1 - hookUp.value) / Math.max(1e-6, 1 - strike.hookUp.value)
+  return { ...strike, hookUp, losses: strike.losses.map(l => ({ ...l, share: l.share * scale })) }
+}
+
+/** Everything of a rig that falls, packed for a water. @throws RangeError when it cannot be built */
+export function bodiesOfRig(bait: BaitSpec, spec: RigSpec, water: Water): FallBodies {
+  const rig = assembleRig(bait, spec)
+  return { ...bodiesOf(rig, water), ...secondOf(rig, water) }
 }
 
 /** The weight that hangs on its own, as the fall takes it; a bullet meets the water as its streamlined nose does. */

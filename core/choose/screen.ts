@@ -43,8 +43,8 @@ export interface SearchMemory { readonly laid: Map<string, Laid>, readonly bodie
 export const searchMemory = (): SearchMemory => ({ laid: new Map(), bodies: new Map() })
 
 /** Meetings and bites drawn for the quick look; the same for every rig. */
-const SNAG_DRAWS = 80
-const BITE_DRAWS = 100
+const SNAG_DRAWS = 64
+const BITE_DRAWS = 80
 
 /** Weights of one rigging whose fall is worked out; those between are interpolated. */
 const NODES = 2
@@ -132,7 +132,7 @@ function lookingAt(place: ReturnType<typeof placeOf>, bait: BaitSpec, { laid, bo
     map.set(key, found)
     return found
   }
-  let near: RoughFall | undefined
+  const near = new Map<FamilyId, RoughFall>()
 
   /** A hook laid with one point, and the falls of the weights that go with it. */
   function laying(way: Rigging, point: PointRest): Laid | Limit {
@@ -148,14 +148,14 @@ function lookingAt(place: ReturnType<typeof placeOf>, bait: BaitSpec, { laid, bo
   function falls(way: Rigging, one: Laid): (QuickFall | undefined)[] {
     const { base: { family }, weights } = way
     if (hangs(way)) {
-      const body = keep(bodies, ofWater + keyOf({ ...one.rig.spec, pointRest: 'skin' }), () => quickBody(one.rig, water, day, near))
+      const body = keep(bodies, ofWater + keyOf({ ...one.rig.spec, pointRest: 'skin' }), () => quickBody(one.rig, water, day, near.get(family)))
       return weights.map(({ weightKg, weightMaterial }) => fallWithWeight(body, bait.lengthM, family, weightKg, densityOf(way.base, weightMaterial), water))
     }
     const nodes = nodesOf(weights.length)
     const at = nodes.map((weight) => {
       const spec = { ...rigOf(way, weight, way.points[0]!) }
-      const body = keep(bodies, ofWater + keyOf(spec), () => quickBody(weight === 0 ? one.rig : assembleRig(bait, spec), water, day, near))
-      near = body.fall ?? near
+      const body = keep(bodies, ofWater + keyOf(spec), () => quickBody(weight === 0 ? one.rig : assembleRig(bait, spec), water, day, near.get(family)))
+      if (body.fall) near.set(family, body.fall)
       return fallAsOne(body)
     })
     return weights.map((w, i) => between(nodes.map(k => weights[k]!.weightKg), at, w.weightKg, nodes.indexOf(i)))

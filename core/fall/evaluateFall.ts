@@ -1,8 +1,9 @@
-import { spreadMeasure, success, type Measure, type Outcome } from '../outcome'
+import { spreadMeasure, success, type Basis, type Measure, type Outcome } from '../outcome'
 import type { Line } from '../tackle/lines'
 import type { Stream } from '../water/stream'
 import type { LineHold } from './linePull'
 import { ballSinksM, type Bed } from '../water/bed'
+import type { FallEvidence } from '../evidence/drops'
 import { restOf, type Rest } from './rest'
 import type { TetheredWeight } from './tether'
 import { dropTethered, type TetheredDrop } from './dropTethered'
@@ -45,6 +46,7 @@ export interface FallConditions {
   readonly depthM: number
   readonly line?: Line
   readonly factors?: FallFactors
+  /** measured: the ranges of drag and eta shrink to what the drops leave of them */ readonly evidence?: FallEvidence
   readonly stream?: Stream
   readonly hold?: LineHold
   /** a soft bottom; hard when left out */ readonly bed?: Bed
@@ -83,7 +85,8 @@ export function evaluateFall(bodies: FallBodies, conditions: FallConditions): Ou
       widen(reach.time, LIMIT_S - downS)
       continue
     }
-    const time = downS * (base!.sinkMS / at.sinkMS - 1)
+    // a bait's own drops hold its density too: that doubt shrinks with the drag's
+    const time = downS * (base!.sinkMS / at.sinkMS - 1) * (id === 'density' ? conditions.evidence?.dragLeft ?? 1 : 1)
     widen(reach.time, time)
     widen(reach.pitch, at.pitchRad - base!.pitchRad)
     widen(reach.roll, Math.abs(at.rollRad) - Math.abs(base!.rollRad))
@@ -93,14 +96,15 @@ export function evaluateFall(bodies: FallBodies, conditions: FallConditions): Ou
       mainDoubt = id
     }
   }
-  const timeS = ranged(downS, reach.time, downS * 0.3, LIMIT_S)
+  const basis: Basis = conditions.evidence ? 'measured' : 'computed'
+  const timeS = { ...ranged(downS, reach.time, downS * 0.3, LIMIT_S), basis }
   const meanSpeedMS = downS === summary.timeS ? summary.meanSpeedMS : conditions.depthM / downS
   const path = meanSpeedMS * downS
   return success({
     drop: dropped.value,
     summary,
     timeS,
-    meanSpeedMS: { value: meanSpeedMS, low: path / timeS.high, high: path / timeS.low, basis: 'computed' },
+    meanSpeedMS: { value: meanSpeedMS, low: path / timeS.high, high: path / timeS.low, basis },
     pitchRad: ranged(summary.pitchRad, reach.pitch, -Math.PI / 2, Math.PI / 2),
     rollRad: ranged(summary.rollRad, reach.roll, 0, Math.PI),
     glide: ranged(summary.glide, reach.glide, 0, Infinity),
@@ -172,13 +176,19 @@ function vary(bodies: FallBodies, conditions: FallConditions, factors: FallFacto
     if ((id === 'lineBow' && !conditions.line) || (id === 'vortexSide' && bodies.typical.lopsided === 0) || (id === 'tailLift' && !finned(bodies.typical))) continue
     const { value, low, high } = FALL_FACTORS[id]
     for (const end of [low, high]) {
-      found.push({ id, at: steady(bodies.typical, bodies.weight, conditions, { ...factors, [id]: factors[id] * end / value }, near) })
+      found.push({ id, at: steady(bodies.typical, bodies.weight, conditions, { ...factors, [id]: factors[id] * (end / value) ** leftOf(id, conditions.evidence) }, near) })
     }
   }
   for (const [id, body] of [['density', bodies.light], ['density', bodies.dense], ['hookPlace', bodies.forward], ['hookPlace', bodies.back]] as const) {
     if (body) found.push({ id, at: steady(body, bodies.weight, conditions, factors, near) })
   }
   return found
+}
+
+/** Part of a factor's range that measurements leave, as a power of it. */
+function leftOf(id: keyof FallFactors, evidence: FallEvidence | undefined): number {
+  if (!evidence) return 1
+  return id === 'crossDrag' || id === 'axialDrag' ? evidence.dragLeft : id === 'eta' ? evidence.etaLeft : 1
 }
 
 /** Whether a body carries a thin fin. */

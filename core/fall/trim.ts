@@ -74,7 +74,7 @@ export function roughFall(body: HydroBody, depthM: number, near?: RoughFall): Ro
   const loads = makeLoads(body, { factors: DEFAULT_FACTORS, viscous: true, gravityMS2: STANDARD_GRAVITY })
   const rates = momentumRates(body, loads, depthM)
   for (const start of [...(near ? [near.state] : []), ...ROUGHLY.map(([pitch, roll]) => guess(body, pitch, roll))]) {
-    const x = newton(rates, start)
+    const x = newton(rates, start, ROUGHLY_SOLVED)
     const fall = x && shapeOf(x)
     if (fall && fall.sinkMS > 0) return fall
   }
@@ -146,7 +146,10 @@ function guess(body: HydroBody, pitch: number, roll: number): Unknowns {
 const MOST_STEPS = 24
 const SOLVED = 1e-9
 
-function newton(rates: Rates, start: Unknowns): Unknowns | undefined {
+/** Good enough where stability is not looked at: a hundred-thousandth of the net weight. */
+const ROUGHLY_SOLVED = 1e-5
+
+function newton(rates: Rates, start: Unknowns, solved = SOLVED): Unknowns | undefined {
   const x = start.slice()
   const r = new Float64Array(6)
   const trial = new Float64Array(6)
@@ -154,7 +157,7 @@ function newton(rates: Rates, start: Unknowns): Unknowns | undefined {
   rates(x, r)
   let size = Math.hypot(...r)
   for (let n = 0; n < MOST_STEPS; n++) {
-    if (size < SOLVED) return x
+    if (size < solved) return x
     for (let k = 0; k < 6; k++) {
       const keep = x[k]!
       const h = 1e-6
@@ -176,7 +179,7 @@ function newton(rates: Rates, start: Unknowns): Unknowns | undefined {
     }
     if (!Number.isFinite(size)) return undefined
   }
-  return size < 1e-6 ? x : undefined
+  return size < Math.max(1e-6, solved) ? x : undefined
 }
 
 function describe(body: HydroBody, loads: Loads, depthM: number, x: Unknowns): Trim {

@@ -104,13 +104,13 @@ function nearest(event: MouseEvent): void {
         <table>
           <thead><tr><th><span class="visually-hidden">Pin</span></th><th v-for="h in table.getFlatHeaders()" :key="h.id" scope="col" :aria-sort="h.column.getIsSorted() === 'asc' ? 'ascending' : h.column.getIsSorted() === 'desc' ? 'descending' : 'none'"><button type="button" @click="h.column.toggleSorting()">{{ h.column.columnDef.header }}{{ { asc: ' ↑', desc: ' ↓' }[String(h.column.getIsSorted())] ?? '' }}</button></th></tr></thead>
           <tbody>
-            <tr v-if="seen.getVirtualItems()[0]" :style="{ height: `${seen.getVirtualItems()[0]!.start}px` }" />
+            <tr v-if="seen.getVirtualItems()[0]" aria-hidden="true" :style="{ height: `${seen.getVirtualItems()[0]!.start}px` }" />
             <tr v-for="v in seen.getVirtualItems()" :key="v.index" :class="{ pinned: pinned.has(rows[v.index]!.original) }">
               <td><button type="button" class="pin" :aria-pressed="pinned.has(rows[v.index]!.original)" :aria-label="`Pin ${rigWords(rigOf(rows[v.index]!.original))} ${baitOf(rows[v.index]!.original)}`" @click="pin(rows[v.index]!.original)"><UIcon name="i-lucide-pin" /></button></td>
               <td>{{ rigWords(rigOf(rows[v.index]!.original)) }}</td><td>{{ sizeWords(rigOf(rows[v.index]!.original), settings.system) }}</td><td>{{ baitOf(rows[v.index]!.original) }}</td>
               <td class="figure">{{ shown(rows[v.index]!.original.sinkMS, settings.units.speed) }}</td><td class="figure">{{ Math.round(100 * rows[v.index]!.original.hookUp) }} %</td><td class="figure">{{ Math.round(rows[v.index]!.original.minutesLeft) }}</td><td class="figure"><b>{{ (100 * rows[v.index]!.original.score).toFixed(1) }}</b></td>
             </tr>
-            <tr :style="{ height: `${seen.getTotalSize() - (seen.getVirtualItems().at(-1)?.end ?? 0)}px` }" />
+            <tr aria-hidden="true" :style="{ height: `${seen.getTotalSize() - (seen.getVirtualItems().at(-1)?.end ?? 0)}px` }" />
           </tbody>
         </table>
       </div>

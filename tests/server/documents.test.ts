@@ -1,0 +1,60 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import type { StoredDocument } from '#schemas/spot'
+import { DEMO_SPOTS } from '../../demo/spots'
+import { call, dataFolder, runServer, type Running } from './support'
+
+const data = dataFolder()
+let server: Running
+beforeAll(async () => void (server = await runServer(data.path)))
+afterAll(async () => {
+  await server.stop()
+  data.clear()
+})
+const api = (path: string): string => `${server.url}/api/documents/${path}`
+const list = async (kind: string): Promise<StoredDocument[]> => (await call(api(kind), 'GET')).body.documents as StoredDocument[]
+const add = async (body: object, kind = 'spot') => call(api(kind), 'POST', body)
+
+describe('spots and trips', () => {
+  it('keeps what is given, in order, and by kind', async () => {
+    for (const spot of DEMO_SPOTS) expect((await add(spot)).status).toBe(201)
+    expect((await list('spot')).map(({ name, content }) => ({ name, content }))).toEqual(DEMO_SPOTS)
+    const trip = { name: 'Saturday', content: { date: '2026-12-05', stops: [{ spotId: (await list('spot'))[0]!.id, fromH: 7, toH: 11.5 }], rods: 3, rules: 'size 42 cm' } }
+    const made = await add(trip, 'trip')
+    expect(made.body).toMatchObject(trip)
+    expect(await list('trip')).toHaveLength(1)
+    expect(await list('spot')).toHaveLength(DEMO_SPOTS.length)
+  })
+  it('changes one on its newest revision only', async () => {
+    const [spot] = await list('spot') as [StoredDocument<'spot'>]
+    const change = { name: 'Far flat', content: { ...spot.content, depthM: 1 }, revision: spot.revision }
+    expect((await call(api(`spot/${spot.id}`), 'PUT', change)).body).toMatchObject({ name: 'Far flat', revision: spot.revision + 1 })
+    expect((await call(api(`spot/${spot.id}`), 'PUT', change)).status).toBe(409)
+    expect((await call(api(`trip/${spot.id}`), 'PUT', { name: 'x', content: { date: '2026-12-05', stops: [], rods: 1, rules: '' }, revision: 1 })).status).toBe(404)
+  })
+  it('deletes and brings back, in its old place', async () => {
+    const before = await list('spot')
+    const { id } = before[2]!
+    expect((await call(api(`spot/${id}`), 'DELETE')).status).toBe(200)
+    expect((await call(api(`spot/${id}`), 'DELETE')).status).toBe(404)
+    expect(await list('spot')).toHaveLength(before.length - 1)
+    expect((await call(api(`spot/${id}/restore`), 'POST')).status).toBe(200)
+    expect(await list('spot')).toEqual(before)
+  })
+  it.each([
+    ['a depth below all seas', { name: 'x', content: { ...DEMO_SPOTS[0]!.content, depthM: 900 } }, 'content.depthM'],
+    ['a latitude that is none', { name: 'x', content: { ...DEMO_SPOTS[0]!.content, lat: 120 } }, 'content.lat'],
+    ['no name', { name: ' ', content: DEMO_SPOTS[0]!.content }, 'name'],
+    ['a field that is not known', { name: 'x', content: { ...DEMO_SPOTS[0]!.content, colour: 'red' } }, 'content.colour'],
+  ])('refuses %s at its field, and keeps nothing of it', async (_, body, path) => {
+    const before = (await list('spot')).length
+    const { status, body: answer } = await add(body)
+    expect(status).toBe(422)
+    expect(answer.data!.fields![0]!.path).toBe(path)
+    expect(await list('spot')).toHaveLength(before)
+  })
+  it('knows no other kinds', async () => expect((await call(api('boat'), 'GET')).status).toBe(404))
+  it('refuses a stop that ends before it begins', async () => {
+    const answer = await add({ name: 'x', content: { date: '2026-12-05', stops: [{ spotId: (await list('spot'))[0]!.id, fromH: 12, toH: 9 }], rods: 2, rules: '' } }, 'trip')
+    expect(answer.body.data!.fields![0]).toEqual({ path: 'content.stops[0].toH', message: 'A stop must end after it begins.' })
+  })
+})

@@ -1,4 +1,4 @@
-import type { Verdict } from '#core'
+import type { Evidence, Verdict } from '#core'
 import type { SpreadContent } from '#schemas/spread'
 import { CalcError } from '~/workers/client'
 import type { EvaluateJob, LaneOutcome } from '~/workers/protocol'
@@ -11,6 +11,7 @@ const PATIENCE_MS = 250
 
 /** Keeps the measures of every lane in step with the sheet, once one is laid out. Answers to older states are dropped, whatever order they come in. */
 export function useEvaluation(content: () => SpreadContent | undefined) {
+  const evidence = useEvidence()
   const outcomes = shallowRef<ReadonlyMap<string, LaneOutcome>>(new Map())
   const verdict = shallowRef<Verdict>()
   /** an answer is on its way */
@@ -22,7 +23,7 @@ export function useEvaluation(content: () => SpreadContent | undefined) {
 
   async function run(): Promise<void> {
     const now = content()
-    if (!now) return
+    if (!now || !evidence.loaded) return
     running?.abort()
     const mine = running = new AbortController()
     const begun = performance.now()
@@ -30,7 +31,7 @@ export function useEvaluation(content: () => SpreadContent | undefined) {
     const patience = setTimeout(() => busy.value = true, PATIENCE_MS)
     const found = new Map<string, LaneOutcome>()
     try {
-      const judged = await calculator().evaluate(copy(jobOf(now)), { signal: mine.signal, onLane: (letter, outcome) => {
+      const judged = await calculator().evaluate(copy(jobOf(now, evidence.of)), { signal: mine.signal, onLane: (letter, outcome) => {
         found.set(letter, outcome)
         // a lane that shows nothing yet need not wait for the others
         if (!outcomes.value.has(letter)) outcomes.value = new Map([...outcomes.value, [letter, outcome]])
@@ -54,7 +55,7 @@ export function useEvaluation(content: () => SpreadContent | undefined) {
 
   watch(() => {
     const now = content()
-    return now && JSON.stringify(jobOf(now))
+    return now && evidence.loaded && JSON.stringify(jobOf(now, evidence.of))
   }, () => void run(), { immediate: true })
   onScopeDispose(() => running?.abort())
   return { outcomes, verdict, working, busy, error, retry: run }
@@ -65,11 +66,14 @@ export function conditionsOf({ water: { place: _, zone: __, ...water }, line, fi
   return { ...water, ...fishing, lineKind: line.kind, lineStrengthN: line.strengthN, ...(line.hold ? { hold: line.hold } : {}) } as EvaluateJob['conditions']
 }
 
-function jobOf(content: SpreadContent): EvaluateJob {
+function jobOf(content: SpreadContent, known: (content: SpreadContent, rig: object) => Evidence | undefined): EvaluateJob {
   const { bait, lanes } = content
   return {
     bait: bait as EvaluateJob['bait'],
     conditions: conditionsOf(content),
-    lanes: lanes.map(({ letter, ...rig }) => ({ letter, rig: rig as EvaluateJob['lanes'][number]['rig'] })),
+    lanes: lanes.map(({ letter, ...rig }) => {
+      const evidence = known(content, rig)
+      return { letter, rig: rig as EvaluateJob['lanes'][number]['rig'], ...(evidence ? { evidence } : {}) }
+    }),
   }
 }

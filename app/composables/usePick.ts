@@ -6,15 +6,16 @@ import { dayOfSheet } from '../../shared/day'
 export function usePick() {
   const spread = useSpread()
   const box = useBox()
+  const evidence = useEvidence()
   const beyond = ref(false)
   onMounted(() => { if (!box.loaded) void box.load() })
   const goods = computed(() => alikeBaits(goodsOf(box.items)))
   const day = computed<Day>(() => dayOfSheet(spread.content, new Date().getMonth() + 1))
   const asked = refDebounced(day, 250)
   const result = useAnswer('pick', () => {
-    if (!spread.opened || !box.loaded) return undefined
+    if (!spread.opened || !box.loaded || !evidence.loaded) return undefined
     const { alike: _, ...plain } = goods.value
-    return { day: asked.value, goods: plain, beyond: beyond.value }
+    return { day: asked.value, goods: plain, beyond: beyond.value, ...(evidence.book ? { book: evidence.book } : {}) }
   })
   const nameOf = (id: string | undefined): string | undefined => id ? box.byId.get(id)?.name : undefined
   return { ...result, day, goods, beyond, box, nameOf }

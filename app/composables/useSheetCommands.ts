@@ -6,9 +6,9 @@ import { UNIT_SYSTEMS } from '~/utils/units'
 import { chord, plain, type KeyCommand } from './useKeys'
 
 /** The views of one sheet. */
-export const VIEWS = ['spread', 'bench', 'tank', 'cover', 'strike', 'pick', 'rods', 'box'] as const
+export const VIEWS = ['spread', 'bench', 'tank', 'cover', 'strike', 'pick', 'rods', 'log', 'box'] as const
 export type SheetView = typeof VIEWS[number]
-export const VIEW_NAMES: Readonly<Record<SheetView, string>> = { spread: 'Spread', bench: 'Bench', tank: 'Tank', cover: 'Cover', strike: 'Strike', pick: 'Pick', rods: 'Rods', box: 'Box' }
+export const VIEW_NAMES: Readonly<Record<SheetView, string>> = { spread: 'Spread', bench: 'Bench', tank: 'Tank', cover: 'Cover', strike: 'Strike', pick: 'Pick', rods: 'Rods', log: 'Log', box: 'Box' }
 
 /** Address of a view of a saved spread, or of the sheet that is not saved yet. */
 export const viewPath = (view: SheetView, id: string | undefined): string =>
@@ -74,6 +74,8 @@ export function useSheetCommands(actions: SheetActions, steps: () => Steps, with
     { label: 'Go to the Strike', icon: 'i-lucide-fish', onSelect: () => actions.go('strike') },
     { label: 'Pick a rig for me', icon: 'i-lucide-target', onSelect: () => actions.go('pick') },
     { label: 'Go to the Rods', icon: 'i-lucide-calendar-range', onSelect: () => actions.go('rods') },
+    { label: 'Go to the Log', icon: 'i-lucide-notebook-pen', onSelect: () => actions.go('log') },
+    { label: 'Bank mode', icon: 'i-lucide-smartphone', onSelect: () => void navigateTo('/bank') },
     { label: 'Go to the Box', icon: 'i-lucide-package', onSelect: () => actions.go('box') },
     { label: 'Save', icon: 'i-lucide-save', kbds: ['Ctrl', 'S'], onSelect: () => actions.save() },
     { label: 'Save as a new spread', icon: 'i-lucide-copy-plus', onSelect: () => actions.save(true) },

@@ -1,13 +1,13 @@
 import {
-  assembleRig, castThrough, CAST_M, drawRig, hydroBody, evaluateStrike, lineOf, meetOn, obstaclesOf, problemsOf, retrievePosture, RETRIEVES, rollSamples, seededRandom, snagDoubts, snagRig, snagTally, strikeRig, tackleOf, waterOf,
-  type BaitSpec, type Conditions, type Fate, type LipId, type Measure, type Ride, type RigDrawing, type RigSpec, type SnagDoubtId, type SnagResult, type SnagRig,
+  assembleRig, castThrough, CAST_M, drawRig, hydroBody, evaluateStrike, lineOf, meetOn, obstaclesOf, problemsOf, retrievePosture, RETRIEVES, rollSamples, seededRandom, snagAfter, strikeAfter, snagDoubts, snagRig, snagTally, strikeRig, tackleOf, waterOf,
+  type BaitSpec, type Conditions, type Evidence, type Fate, type LipId, type Measure, type Ride, type RigDrawing, type RigSpec, type SnagDoubtId, type SnagResult, type SnagRig,
 } from '#core'
 
 /** Several rigs through the same cover. */
 export interface CoverJob {
   readonly bait: BaitSpec
   readonly conditions: Conditions
-  readonly lanes: readonly { readonly letter: string, readonly rig: RigSpec }[]
+  readonly lanes: readonly { readonly letter: string, readonly rig: RigSpec, readonly evidence?: Evidence }[]
   /** draws for each rig in all */ readonly draws: number
   /** which cast is shown */ readonly cast: number
 }
@@ -46,7 +46,7 @@ export async function throughCover({ bait, conditions, lanes, draws, cast }: Cov
   const done: CoverLane[] = []
   const built = lanes.filter(lane => problemsOf(bait, lane.rig).length === 0)
   const meetings = castThrough(obstacles, { postures: { retrieveRollRad: [0], fallRollRad: [0] }, retrieve }, seededRandom(7919 + cast))
-  for (const [i, { letter, rig: spec }] of built.entries()) {
+  for (const [i, { letter, rig: spec, evidence }] of built.entries()) {
     const assembled = assembleRig(bait, spec)
     const body = hydroBody(assembled.geometry, water)
     const ride: Ride = { postures: { retrieveRollRad: retrievePosture(body).rollRad, fallRollRad: rollSamples(body, conditions.depthM, line) }, retrieve }
@@ -59,7 +59,7 @@ export async function throughCover({ bait, conditions, lanes, draws, cast }: Cov
       if (!await pause()) return undefined
     }
     done.push({
-      letter, snag: tally.result(), sizes: tally.sizes(), drawing: drawRig(assembled), hookUp: evaluateStrike(strikeRig(assembled), tackleOf(conditions, line), seededRandom(SEED + 1)).hookUp,
+      letter, snag: snagAfter(tally.result(), evidence?.snag), sizes: tally.sizes(), drawing: drawRig(assembled), hookUp: strikeAfter(evaluateStrike(strikeRig(assembled), tackleOf(conditions, line), seededRandom(SEED + 1)), evidence?.hook).hookUp,
       doubts: snagDoubts(rig, obstacles, ride, SEED),
       events: meetings.map(m => ({ atM: m.atM, obstacle: m.obstacle, ...eventOf(meetOn(rig, obstacles, ride, m)) })),
       openings: rig.points.map(({ id, openingM }) => ({ id, openingM })),

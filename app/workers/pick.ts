@@ -1,8 +1,8 @@
-import { choose, drawRig, assembleRig, searchMemory, type Candidate, type Choice, type Day, type Finalist, type FactorId, type Goods, type RigDrawing, type SearchMemory } from '#core'
+import { choose, drawRig, assembleRig, searchMemory, type Candidate, type Choice, type Day, type EvidenceBook, type Finalist, type FactorId, type Goods, type RigDrawing, type SearchMemory } from '#core'
 import type { Progress } from './cover'
 
 /** A day to choose for, and what there is to choose from. */
-export interface PickJob { readonly day: Day, readonly goods: Goods, readonly beyond: boolean }
+export interface PickJob { readonly day: Day, readonly goods: Goods, readonly beyond: boolean, readonly book?: EvidenceBook }
 
 /** A candidate as the cloud shows it. */
 export interface CloudPoint { readonly bait: number, readonly rigging: number, readonly weight: number, readonly point: Candidate['point'], readonly score: number, readonly minutesLeft: number, readonly hookUp: number, readonly sinkMS: number, readonly near: boolean }
@@ -26,10 +26,10 @@ let memory: SearchMemory = searchMemory()
 const MOST_KEPT = 30_000
 
 /** Chooses out of a box. @returns undefined when it was called off */
-export async function pickFrom({ day, goods, beyond }: PickJob, { tell, pause }: Progress): Promise<PickAnswer | undefined> {
+export async function pickFrom({ day, goods, beyond, book }: PickJob, { tell, pause }: Progress): Promise<PickAnswer | undefined> {
   const begun = performance.now()
   if (memory.bodies.size + memory.laid.size > MOST_KEPT) memory = searchMemory()
-  const search = choose(day, goods, { beyond, memory })
+  const search = choose(day, goods, { beyond, memory, ...(book ? { book } : {}) })
   let step = search.next()
   for (let last = performance.now(); !step.done; step = search.next()) {
     if (performance.now() - last < SLICE_MS) continue

@@ -1,14 +1,15 @@
 import type { BenchAdvice, BenchJob, BenchLook } from './bench'
 import type { FitsAnswer, FitsJob, ReadAnswer, ReadJob } from './box'
 import type { CoverAnswer, CoverJob } from './cover'
+import type { DropAnswer, DropJob } from './drops'
 import type { PickAnswer, PickJob } from './pick'
 import type { TripAnswer, TripJob } from './trip'
 import type { StrikeAnswer, StrikeJob } from './strike'
 import type { TraceAnswer, TraceJob } from './trace'
-import type { BaitSpec, Conditions, DropFailure, Problem, RigDrawing, RigReport, RigSolid, RigSpec, Verdict } from '#core'
+import type { BaitSpec, Conditions, Evidence, DropFailure, Problem, RigDrawing, RigReport, RigSolid, RigSpec, Verdict } from '#core'
 
 /** What crosses between the page and the worker: plain data only. */
-export interface LaneJob { readonly letter: string, readonly rig: RigSpec }
+export interface LaneJob { readonly letter: string, readonly rig: RigSpec, /** what was measured and counted of it */ readonly evidence?: Evidence }
 
 export interface EvaluateJob {
   readonly bait: BaitSpec
@@ -32,6 +33,7 @@ export interface Questions {
   readonly bite: { readonly job: StrikeJob, readonly answer: StrikeAnswer }
   readonly pick: { readonly job: PickJob, readonly answer: PickAnswer }
   readonly trip: { readonly job: TripJob, readonly answer: TripAnswer }
+  readonly drop: { readonly job: DropJob, readonly answer: DropAnswer }
   readonly trace: { readonly job: TraceJob, readonly answer: TraceAnswer }
 }
 export type QuestionId = keyof Questions

@@ -2,6 +2,7 @@ import { assembleRig, drawRig, evaluateRig, failure, judgeLanes, problemsOf, sol
 import { adviseOn, lookAt } from './bench'
 import { fitsOf, readRows } from './box'
 import { throughCover, type Progress } from './cover'
+import { modelDrop } from './drops'
 import { pickFrom } from './pick'
 import { biteOn } from './strike'
 import { planOut } from './trip'
@@ -55,7 +56,7 @@ export function serve(reply: (message: Reply) => void): (request: Request) => Pr
 }
 
 /** Who answers what. */
-const ANSWERS: { readonly [Q in QuestionId]: (job: Questions[Q]['job'], progress: Progress) => Questions[Q]['answer'] | Promise<Questions[Q]['answer'] | undefined> } = { look: lookAt, advise: adviseOn, fits: fitsOf, read: readRows, trace: tracePicture, cover: throughCover, bite: biteOn, pick: pickFrom, trip: planOut }
+const ANSWERS: { readonly [Q in QuestionId]: (job: Questions[Q]['job'], progress: Progress) => Questions[Q]['answer'] | Promise<Questions[Q]['answer'] | undefined> } = { look: lookAt, advise: adviseOn, fits: fitsOf, read: readRows, trace: tracePicture, cover: throughCover, bite: biteOn, pick: pickFrom, trip: planOut, drop: modelDrop }
 
 function answer<Q extends QuestionId>(about: Q, job: Questions[Q]['job'], progress: Progress): Questions[Q]['answer'] | Promise<Questions[Q]['answer'] | undefined> {
   return ANSWERS[about](job, progress)
@@ -64,7 +65,7 @@ function answer<Q extends QuestionId>(about: Q, job: Questions[Q]['job'], progre
 const nextTask = (): Promise<void> => new Promise(resolve => setTimeout(resolve, 0))
 
 function recall(kept: Map<string, LaneOutcome>, job: EvaluateJob, lane: LaneJob): LaneOutcome {
-  const key = JSON.stringify([job.bait, job.conditions, lane.rig])
+  const key = JSON.stringify([job.bait, job.conditions, lane.rig, lane.evidence])
   const found = kept.get(key) ?? evaluateLane(job, lane)
   kept.delete(key)
   kept.set(key, found)
@@ -72,12 +73,12 @@ function recall(kept: Map<string, LaneOutcome>, job: EvaluateJob, lane: LaneJob)
   return found
 }
 
-function evaluateLane({ bait, conditions }: EvaluateJob, { rig: spec }: LaneJob): LaneOutcome {
+function evaluateLane({ bait, conditions }: EvaluateJob, { rig: spec, evidence }: LaneJob): LaneOutcome {
   const problems = problemsOf(bait, spec)
   if (problems.length > 0) return { kind: 'invalid', problems }
   const rig = assembleRig(bait, spec)
   const pictures = { drawing: drawRig(rig), solid: solidOf(rig) }
-  const outcome = evaluateRig(bait, spec, conditions)
+  const outcome = evaluateRig(bait, spec, evidence ? { ...conditions, evidence } : conditions)
   return outcome.ok
     ? { kind: 'done', report: outcome.value, ...pictures }
     : { kind: 'failed', code: outcome.code, message: outcome.message, ...pictures }

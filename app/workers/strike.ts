@@ -1,6 +1,6 @@
 import {
-  assembleRig, bestChanges, biteChain, evaluateStrike, lineOf, middlingBite, problemsOf, seededRandom, strikeRig, tackleOf,
-  type BaitSpec, type BiteChain, type Change, type Conditions, type Problem, type RigSpec, type StrikeResult, type StrikeRig,
+  assembleRig, bestChanges, biteChain, evaluateStrike, lineOf, middlingBite, problemsOf, seededRandom, strikeAfter, strikeRig, tackleOf,
+  type BaitSpec, type BiteChain, type Change, type Conditions, type Evidence, type Problem, type RigSpec, type StrikeResult, type StrikeRig,
 } from '#core'
 
 /** A bite on one rig. */
@@ -8,6 +8,7 @@ export interface StrikeJob {
   readonly bait: BaitSpec
   readonly conditions: Conditions
   readonly rig: RigSpec
+  readonly evidence?: Evidence
   /** force of the bite that is looked at, N; a middling one when left out */ readonly biteN?: number
   /** slack in the line at that bite, m */ readonly slackM?: number
 }
@@ -17,7 +18,7 @@ export type StrikeAnswer =
   | { readonly kind: 'bite', readonly result: StrikeResult, readonly chain: BiteChain, readonly biteN: number, readonly slackM: number, readonly changes: readonly Change[], readonly rig: StrikeRig, readonly section: { readonly widthM: number, readonly heightM: number, readonly backM: number } }
 
 /** Follows a bite, and tells how bites of that kind end in all. */
-export function biteOn({ bait, conditions, rig: spec, biteN, slackM }: StrikeJob): StrikeAnswer {
+export function biteOn({ bait, conditions, rig: spec, evidence, biteN, slackM }: StrikeJob): StrikeAnswer {
   const problems = problemsOf(bait, spec)
   if (problems.length > 0) return { kind: 'invalid', problems }
   const assembled = assembleRig(bait, spec)
@@ -27,7 +28,7 @@ export function biteOn({ bait, conditions, rig: spec, biteN, slackM }: StrikeJob
   const one = { ...middling, ...(biteN === undefined ? {} : { forceN: biteN }), ...(slackM === undefined ? {} : { slackM }) }
   const s = Math.min(assembled.bait.lengthM, Math.max(0, rig.pointM))
   return {
-    kind: 'bite', result: evaluateStrike(rig, tackle, seededRandom(20262)), chain: biteChain(rig, tackle, one), biteN: one.forceN, slackM: one.slackM, changes: bestChanges(rig, tackle, 20262), rig,
+    kind: 'bite', result: strikeAfter(evaluateStrike(rig, tackle, seededRandom(20262)), evidence?.hook), chain: biteChain(rig, tackle, one), biteN: one.forceN, slackM: one.slackM, changes: bestChanges(rig, tackle, 20262), rig,
     section: { widthM: assembled.bait.widthAt(s), heightM: assembled.bait.heightAt(s), backM: assembled.bait.topAt(s) },
   }
 }

@@ -1,6 +1,7 @@
 import { FAMILIES } from '../rig/families'
 import { HOOK_SIZES } from '../tackle/hooks'
 import type { BaitSpec, FamilyId } from '../rig/spec'
+import type { EvidenceBook } from '../evidence/book'
 import { matchOf } from './fish'
 import type { Day } from './day'
 import { finish, type Finalist } from './finish'
@@ -38,7 +39,7 @@ const BAITS_EACH = 2
 /** Baits with which goods beyond the box are tried: those most like the food. */
 const BAITS_BEYOND = 5
 
-export interface ChooseOptions { /** look beyond the box: common hooks and heads in every size, with its baits */ readonly beyond?: boolean, /** what earlier searches worked out */ readonly memory?: SearchMemory }
+export interface ChooseOptions { /** look beyond the box: common hooks and heads in every size, with its baits */ readonly beyond?: boolean, /** what earlier searches worked out */ readonly memory?: SearchMemory, /** drops and tally of the angler's own */ readonly book?: EvidenceBook }
 
 /**
  * Chooses a rig for a day out of a box: hard limits, a score for every candidate by the trim solver and few draws, the best of each family in full,
@@ -66,7 +67,7 @@ export function* choose(day: Day, goods: Goods, options: ChooseOptions = {}): Ge
   const short = shortlist(ofSize(day, candidates, riggings), riggings)
   const done: Finalist[] = []
   for (const [i, one] of short.entries()) {
-    const finalist = finish(day, searched, riggings, one)
+    const finalist = finish(day, searched, riggings, one, options.book)
     if (finalist) done.push(finalist)
     yield { part: SCREENING + (1 - SCREENING) * (i + 1) / short.length }
   }

@@ -9,7 +9,8 @@ import { weightSize } from '../tackle/weights'
 import type { Stream } from '../water/stream'
 import { retrievePosture } from '../fall/retrieve'
 import { evaluateFit, type FitResult } from '../fit/evaluateFit'
-import { movedFactors, type FallEvidence } from '../evidence/drops'
+import { movedFactors } from '../fall/measured'
+import type { Evidence } from '../evidence/book'
 import { corrected, type Tally } from '../evidence/tally'
 import { rollOf } from '../numerics/quaternion'
 import { seededRandom } from '../numerics/random'
@@ -47,8 +48,6 @@ export interface Conditions {
   /** what was measured and counted of this bait and rig */ readonly evidence?: Evidence
 }
 
-/** What an angler's own drops and tally say: it moves the figures by as much as it deserves. */
-export interface Evidence { readonly fall?: FallEvidence, /** casts and snags */ readonly snag?: Tally, /** bites and hooked */ readonly hook?: Tally }
 
 /** What the conditions say of rod, line and fish; the usual where they say nothing. A lure worked slowly on slack is at rest when it is bitten. */
 export function tackleOf({ feeding, rod, biteM, match, scented, retrieve = 'hop' }: Pick<Conditions, 'feeding' | 'rod' | 'biteM' | 'retrieve' | 'match' | 'scented'>, line: Line): Tackle {

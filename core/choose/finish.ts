@@ -1,4 +1,5 @@
 import { DRAG_SHARE } from '../fit/holdRules'
+import { evidenceOf, type EvidenceBook } from '../evidence/book'
 import { seededRandom } from '../numerics/random'
 import { assembleRig } from '../rig/assemble'
 import type { RigSpec } from '../rig/spec'
@@ -85,14 +86,15 @@ function borneLines(goods: Goods, openingN: number): { readonly id?: string, rea
 }
 
 /** Evaluates a candidate in full, as every view does. Undefined where it cannot be fished after all. */
-export function finish(day: Day, goods: Goods, riggings: readonly Rigging[], { bait, rigging, weight, point, traits }: Candidate): Finalist | undefined {
+export function finish(day: Day, goods: Goods, riggings: readonly Rigging[], { bait, rigging, weight, point, traits }: Candidate, book?: EvidenceBook): Finalist | undefined {
   const rig = rigOf(riggings[rigging]!, weight, point)
   const chosen = traits && outfitFor(day, goods, rig, traits)
   if (!chosen) return undefined
   const { outfit, rodId, lineId } = chosen
   const spec = goods.baits[bait]!.spec
   const { match } = traits
-  const outcome = evaluateRig(spec, rig, conditionsFor(day, outfit, match))
+  const evidence = book && evidenceOf(book, spec, rig, day.cover, day.bottom)
+  const outcome = evaluateRig(spec, rig, { ...conditionsFor(day, outfit, match), ...(evidence ? { evidence } : {}) })
   if (!outcome.ok || outcome.value.fit.verdict === 'fail') return undefined
   const report = outcome.value
   const exact = traitsOf(traits, report)

@@ -1,5 +1,6 @@
 import { solveInPlace } from '../numerics/linear'
-import { DEFAULT_FACTORS, FALL_FACTORS, type FallFactors } from '../fall/factors'
+import { FALL_FACTORS } from '../fall/factors'
+import type { FallEvidence } from '../fall/measured'
 import { Z90 } from '../numerics/statistics'
 
 /** One timed drop: a rig seen to take so long to a depth. */
@@ -117,12 +118,6 @@ export function pooledPrior(others: readonly DragPosterior[]): DragPrior {
 /** Baits of one form and material still differ by this part of what all baits do, at least. *Assumed.* */
 const BETWEEN = 0.4
 
-/** A correction as the fall takes it: factors, and the share of each prior range that is left. */
-export interface FallEvidence { readonly drag: number, readonly eta: number, readonly dragLeft: number, readonly etaLeft: number, readonly drops: number, /** pooled from other baits of its form and material */ readonly pooled?: true }
-
 export const fallEvidence = (p: Pick<DragPosterior, 'lnDrag' | 'lnEta' | 'vDrag' | 'vEta' | 'drops'>, pooled = false): FallEvidence => ({
   drag: Math.exp(p.lnDrag), eta: Math.exp(p.lnEta), dragLeft: Math.min(1, Math.sqrt(p.vDrag) / DRAG_SD), etaLeft: Math.min(1, Math.sqrt(p.vEta) / ETA_SD), drops: p.drops, ...(pooled ? { pooled: true as const } : {}),
 })
-
-/** The model's factors moved by what was measured: drag in both directions, and eta. */
-export const movedFactors = ({ drag, eta }: FallEvidence): FallFactors => ({ ...DEFAULT_FACTORS, crossDrag: DEFAULT_FACTORS.crossDrag * drag, axialDrag: DEFAULT_FACTORS.axialDrag * drag, eta: Math.min(1.2, DEFAULT_FACTORS.eta * eta) })

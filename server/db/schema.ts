@@ -1,6 +1,7 @@
-import { index, integer, jsonb, pgTable, serial, text, timestamp, uuid } from 'drizzle-orm/pg-core'
+import { bigserial, boolean, index, integer, jsonb, pgTable, primaryKey, serial, text, timestamp, uuid } from 'drizzle-orm/pg-core'
 import type { ItemDetails } from '#schemas/box'
 import type { DocumentContent, DocumentKind } from '#schemas/spot'
+import type { LogEntry, LogKind } from '#schemas/log'
 import type { SpreadContent } from '#schemas/spread'
 
 /** A saved spread. A deleted one stays, marked, so that deleting can be undone. */
@@ -42,3 +43,35 @@ export const documents = pgTable('documents', {
   updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
   deletedAt: timestamp('deleted_at', { withTimezone: true }),
 }, table => [index('documents_kind').on(table.kind, table.position)])
+
+/** Everything logged, as it came; nothing is changed but what is taken back or left out. */
+export const logEntries = pgTable('log_entries', {
+  id: uuid('id').primaryKey(),
+  session: uuid('session').notNull(),
+  at: timestamp('at', { withTimezone: true }).notNull(),
+  kind: text('kind').$type<LogKind>().notNull(),
+  rod: text('rod'),
+  rigKey: text('rig_key'),
+  placeKey: text('place_key'),
+  data: jsonb('data').$type<LogEntry['data']>(),
+  voided: boolean('voided').notNull().default(false),
+  excluded: boolean('excluded').notNull().default(false),
+  position: bigserial('position', { mode: 'number' }).notNull(),
+}, table => [index('log_entries_session').on(table.session, table.position), index('log_entries_kind').on(table.kind, table.position)])
+
+/** Counts by rig, place and kind, kept in step with the entries in one transaction, so that no page counts them anew. */
+export const logTallies = pgTable('log_tallies', {
+  rigKey: text('rig_key').notNull(),
+  placeKey: text('place_key').notNull(),
+  kind: text('kind').$type<LogKind>().notNull(),
+  n: integer('n').notNull(),
+}, table => [primaryKey({ columns: [table.rigKey, table.placeKey, table.kind] })])
+
+/** A session's place, span and counts, kept likewise. */
+export const logSessions = pgTable('log_sessions', {
+  session: uuid('session').primaryKey(),
+  place: text('place').notNull().default(''),
+  fromAt: timestamp('from_at', { withTimezone: true }).notNull(),
+  toAt: timestamp('to_at', { withTimezone: true }).notNull(),
+  counts: jsonb('counts').$type<Partial<Record<LogKind, number>>>().notNull(),
+}, table => [index('log_sessions_from').on(table.fromAt)])

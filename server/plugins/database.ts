@@ -2,12 +2,15 @@ import { mkdtempSync, mkdirSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { dirname, join } from 'node:path'
 import { DEMO_BOX } from '../../demo/box'
+import { seasons } from '../../demo/seasons'
 import { DEMO_SPREADS } from '../../demo/spreads'
 import { openDatabase, useDatabase, type OpenDatabase } from '../db/client'
 import { DataFolderInUse } from '../db/lock'
 import { DEMO_SPOTS } from '../../demo/spots'
 import { seedBox } from '../services/box'
+import { stopInstruments } from '../services/instruments'
 import { seedDocuments } from '../services/documents'
+import { seedLog } from '../services/log'
 import { seedSpreads } from '../services/spreads'
 
 /** Opens the data folder; requests wait for it; it is closed with the server. */
@@ -20,6 +23,7 @@ export default defineNitroPlugin((nitro) => {
   nitro.hooks.hook('request', async () => void await ready)
   nitro.hooks.hook('close', async () => {
     useDatabase(undefined)
+    await stopInstruments()
     await (await ready).close()
   })
 })
@@ -33,6 +37,7 @@ async function start(): Promise<OpenDatabase> {
       await seedSpreads(DEMO_SPREADS)
       await seedBox(DEMO_BOX)
       await seedDocuments('spot', DEMO_SPOTS)
+      await seedLog(seasons)
     }
     return open
   }

@@ -63,3 +63,15 @@ export const answering = <T>(handler: (event: H3Event<EventHandlerRequest>) => P
     throw error
   }
 })
+
+/** Rows of a page, and the most that are given at once. */
+const PAGE_ROWS = 50
+const MOST_ROWS = 500
+const rows = z.coerce.number().int().min(0)
+
+/** Which page of a list is asked for; the first fifty rows where nothing is said. @throws 422 when it is no number */
+export function pageOf(query: Record<string, unknown>): { readonly limit: number, readonly offset: number } {
+  const parsed = z.object({ limit: rows.min(1).max(MOST_ROWS).default(PAGE_ROWS), offset: rows.default(0) }).safeParse(query)
+  if (!parsed.success) throw refuse(422, 'A page is asked for by limit (1 to 500) and offset.', fieldErrors(parsed.error))
+  return parsed.data
+}

@@ -8,12 +8,16 @@ import type { CoverJob } from '~/workers/cover'
 /** Every rig through the same cover: where it catches, why, and what that costs in fishing time. */
 defineProps<{ id: string | undefined }>()
 const spread = useSpread()
+const evidence = useEvidence()
 const settings = useSettings()
 const cast = ref(1)
 /** Draws for each rig: its sampling error is well below the doubt in what the cover holds. */
 const DRAWS = 20_000
 const job = computed<CoverJob | undefined>(() => spread.opened
-  ? { bait: spread.content.bait as CoverJob['bait'], conditions: conditionsOf(spread.content), lanes: spread.content.lanes.map(({ letter, ...rig }) => ({ letter, rig: rig as CoverJob['lanes'][number]['rig'] })), draws: DRAWS, cast: cast.value }
+  ? { bait: spread.content.bait as CoverJob['bait'], conditions: conditionsOf(spread.content), lanes: spread.content.lanes.map(({ letter, ...rig }) => {
+    const known = evidence.of(spread.content, rig)
+    return { letter, rig: rig as CoverJob['lanes'][number]['rig'], ...(known ? { evidence: known } : {}) }
+  }), draws: DRAWS, cast: cast.value }
   : undefined)
 const { answer, progress, working, error, retry, cancel } = useAnswer('cover', () => job.value)
 const chosen = computed(() => answer.value?.lanes.find(l => l.letter === spread.picked) ?? answer.value?.lanes[0])

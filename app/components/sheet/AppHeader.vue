@@ -62,7 +62,7 @@ function takeName(event: Event): void {
 .name input[aria-invalid=true] { border-bottom: 2px solid var(--wrack); }
 .error { position: absolute; top: 30px; left: 0; z-index: 30; padding: 4px 8px; background: var(--wrack); color: var(--paper); font-size: 13px; border-radius: 2px; white-space: nowrap; }
 .state { min-width: 84px; white-space: nowrap; }
-@media (max-width: 1439px) { .key:not(.strong) > .text { display: none; } .bar { gap: 6px; } .mark { margin-right: 2px; } .views { margin-right: 2px; } .name { flex-basis: 150px; } }
+@media (max-width: 1439px) { .key:not(.strong) > .text { display: none; } .bar { gap: 5px; } .mark { margin-right: 0; font-size: 18px; } .views { margin-right: 0; gap: 0; } .views a { padding-inline: 5px; } .name { flex-basis: 110px; min-width: 90px; } .state { min-width: 0; } }
 .key { display: inline-flex; align-items: center; gap: 5px; height: 28px; padding: 0 9px; border: var(--line-weight) solid var(--hair-strong); border-radius: 2px; background: transparent; font-size: 14px; white-space: nowrap; }
 .key:hover:not(:disabled) { background: var(--ink); color: var(--paper); }
 .key:disabled { opacity: 0.4; }

@@ -6,6 +6,8 @@ const props = defineProps<{ id: string | undefined, view: SheetView, /** what un
 const emit = defineEmits<{ drop: [] }>()
 const spread = useSpread()
 const keeping = useKeeping(props.view)
+const evidence = useEvidence()
+if (!evidence.loaded) void evidence.load()
 const steps = computed<Steps>(() => props.steps ?? spread)
 const missing = ref<string>()
 const loading = ref(true)

@@ -9,6 +9,7 @@ import type { StrikeJob } from '~/workers/strike'
 /** A bite on one rig, step by step: jaws close, plastic gives, the point comes clear or not, the set goes in or not. The weakest link is named. */
 defineProps<{ id: string | undefined }>()
 const spread = useSpread()
+const evidence = useEvidence()
 const lanes = computed(() => spread.content.lanes)
 const lane = computed(() => lanes.value.find(l => l.letter === spread.picked) ?? lanes.value[0]!)
 const biteN = ref<number>()
@@ -16,7 +17,8 @@ const slackM = ref<number>()
 const job = computed<StrikeJob | undefined>(() => {
   if (!spread.opened) return undefined
   const { letter: _, ...rig } = lane.value
-  return { bait: spread.content.bait as StrikeJob['bait'], conditions: conditionsOf(spread.content), rig: rig as StrikeJob['rig'], ...(biteN.value === undefined ? {} : { biteN: biteN.value }), ...(slackM.value === undefined ? {} : { slackM: slackM.value }) }
+  const known = evidence.of(spread.content, rig)
+  return { bait: spread.content.bait as StrikeJob['bait'], conditions: conditionsOf(spread.content), rig: rig as StrikeJob['rig'], ...(known ? { evidence: known } : {}), ...(biteN.value === undefined ? {} : { biteN: biteN.value }), ...(slackM.value === undefined ? {} : { slackM: slackM.value }) }
 })
 const { answer, working, error, retry } = useAnswer('bite', () => job.value)
 const bite = computed(() => answer.value?.kind === 'bite' ? answer.value : undefined)

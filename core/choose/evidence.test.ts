@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { evaluateRig, type Conditions } from '../choose/evaluateRig'
+import { evaluateRig, type Conditions } from './evaluateRig'
 import { DEFAULT_FACTORS } from '../fall/factors'
 import { dropRig } from '../fall/drop'
 import { logNormal, normal, seededRandom } from '../numerics/random'
@@ -7,11 +7,11 @@ import { Z90 } from '../numerics/statistics'
 import { measure } from '../outcome'
 import { lineOf } from '../tackle/lines'
 import { waterOf } from '../water/water'
-import { bodiesOfRig } from '../choose/evaluateRig'
-import { betaBelow, betaQuantile, logGamma } from './beta'
+import { bodiesOfRig } from './evaluateRig'
+import { betaBelow, betaQuantile, logGamma } from '../evidence/beta'
 import { dropModel } from './dropModel'
-import { DRAG_SD, ETA_SD, fallEvidence, fitDrops, MODEL_PRIOR, pooledPrior, type DropModel, type TimedDrop } from './drops'
-import { compare, corrected, priorOf, updated } from './tally'
+import { DRAG_SD, ETA_SD, fallEvidence, fitDrops, MODEL_PRIOR, pooledPrior, type DropModel, type TimedDrop } from '../evidence/drops'
+import { compare, corrected, priorOf, updated } from '../evidence/tally'
 
 describe('beta distribution', () => {
   it.each([[0.5, 2, 3, 0.6875], [0.2, 1, 1, 0.2], [0.3, 5, 2, 0.010935], [0.95, 20, 3, 0.911787]])('P(share <= %f) for Beta(%f, %f) = %f', (x, a, b, p) => {

@@ -5,10 +5,10 @@ import { summarize } from '../fall/summary'
 import type { Outcome } from '../outcome'
 import { failure, success } from '../outcome'
 import type { BaitSpec, RigSpec } from '../rig/spec'
-import { bodiesOfRig, type Conditions } from '../choose/evaluateRig'
+import { bodiesOfRig, type Conditions } from './evaluateRig'
 import { lineOf } from '../tackle/lines'
 import { waterOf } from '../water/water'
-import type { DropModel } from './drops'
+import type { DropModel } from '../evidence/drops'
 
 /** Step in the logarithm of a factor. */
 const STEP = 0.1

@@ -1,0 +1,136 @@
+<script setup lang="ts">
+import { BOTTOMS, COVERS } from '#catalogue'
+import type { LogEntry, SessionRow } from '#schemas/log'
+import { ask, ServerRefusal } from '~/utils/api'
+import { saveText } from '~/utils/card'
+import { adviceFor, compareWords, tallyLines, type TallyLine } from '~/utils/logWords'
+import { logCsv } from '../../../shared/logTable'
+
+/** What was logged and what it says: drops, tallies by rig and place, sessions. */
+defineProps<{ id: string | undefined }>()
+const evidence = useEvidence()
+const spread = useSpread()
+const PAGE = 20
+const sessions = shallowRef<readonly SessionRow[]>([])
+const total = ref(0)
+const page = ref(0)
+const opened = ref<string>()
+const entries = shallowRef<readonly LogEntry[]>([])
+const error = ref<string>()
+const picked = ref<readonly string[]>([])
+const backing = ref(false)
+
+const tell = (failure: unknown): void => void (error.value = failure instanceof ServerRefusal ? failure.message : String(failure))
+async function load(): Promise<void> {
+  try {
+    const answer = await ask<{ sessions: SessionRow[], total: number }>(`/api/log/sessions?limit=${PAGE}&offset=${PAGE * page.value}`)
+    sessions.value = answer.sessions
+    total.value = answer.total
+    error.value = undefined
+  }
+  catch (failure) {
+    tell(failure)
+  }
+}
+watch(page, () => void load(), { immediate: true })
+onMounted(() => void evidence.load())
+async function open(session: string): Promise<void> {
+  opened.value = opened.value === session ? undefined : session
+  if (!opened.value) return
+  try {
+    entries.value = (await ask<{ entries: LogEntry[] }>(`/api/log/${session}/entries?limit=500`)).entries
+  }
+  catch (failure) {
+    tell(failure)
+  }
+}
+const placeName = (key: string): string => {
+  const [cover, bottom] = key.split('/') as [keyof typeof COVERS, keyof typeof BOTTOMS]
+  return `${COVERS[cover]?.name ?? cover} over ${BOTTOMS[bottom]?.name ?? bottom}`
+}
+const lines = computed(() => tallyLines(evidence.tallies, placeName))
+const keyOf = ({ row }: TallyLine): string => `${row.rigKey}\n${row.placeKey}`
+const choose = (line: TallyLine): void => {
+  const key = keyOf(line)
+  picked.value = picked.value.includes(key) ? picked.value.filter(k => k !== key) : [...picked.value.slice(-1), key]
+}
+const compared = computed(() => {
+  const [one, other] = picked.value.map(key => lines.value.find(l => keyOf(l) === key))
+  return one && other ? { one, other, sentences: [compareWords(one, other, 'hooked'), compareWords(one, other, 'snag')] } : undefined
+})
+const thinnest = computed(() => lines.value.filter(l => l.casts > 0).slice(-3).reverse())
+const sums = computed(() => lines.value.reduce((s, l) => ({ casts: s.casts + l.casts, bites: s.bites + l.bites, hooked: s.hooked + (l.row.counts.hooked ?? 0), landed: s.landed + (l.row.counts.landed ?? 0), snags: s.snags + (l.row.counts.snag ?? 0), lost: s.lost + (l.row.counts.lost ?? 0) }), { casts: 0, bites: 0, hooked: 0, landed: 0, snags: 0, lost: 0 }))
+async function exportLog(): Promise<void> {
+  try {
+    const all: LogEntry[] = []
+    for (let at = 0; at < total.value; at += 200) {
+      for (const s of (await ask<{ sessions: SessionRow[] }>(`/api/log/sessions?limit=200&offset=${at}`)).sessions) all.push(...(await ask<{ entries: LogEntry[] }>(`/api/log/${s.session}/entries?limit=500`)).entries)
+    }
+    saveText('log.csv', logCsv(all), 'text/csv')
+  }
+  catch (failure) {
+    tell(failure)
+  }
+}
+const p = (x: number): number => Math.round(100 * x)
+const day = (iso: string): string => new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })
+const time = (iso: string): string => new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
+</script>
+
+<template>
+  <SheetFrame :id="id" view="log">
+    <section class="head" aria-label="In all">
+      <p class="sums figure"><span><b>{{ sums.casts.toLocaleString('en') }}</b> casts</span><span><b>{{ sums.bites }}</b> bites</span><span><b>{{ sums.hooked }}</b> hooked</span><span><b>{{ sums.landed }}</b> landed</span><span><b>{{ sums.snags }}</b> snags</span><span><b>{{ sums.lost }}</b> rigs lost</span><span><b>{{ evidence.drops.length }}</b> drops ■ ●</span></p>
+      <label class="ignore"><input v-model="evidence.ignored" type="checkbox"> show the model's own figures, without my evidence</label>
+      <NuxtLink class="key strong" to="/bank"><UIcon name="i-lucide-smartphone" /> Bank mode</NuxtLink>
+      <button type="button" class="key" :disabled="total === 0" @click="exportLog()">Log as CSV</button>
+      <button type="button" class="key" @click="backing = true">Backup and instruments…</button>
+    </section>
+    <p v-if="error ?? evidence.error" class="bad" role="alert">{{ error ?? evidence.error }} <button type="button" @click="load(), evidence.load()">Try again</button></p>
+    <div class="body">
+      <DropTimer v-if="spread.opened" />
+      <section class="tally" aria-label="Tally">
+        <h2>What the tally says</h2>
+        <p v-if="lines.length === 0" class="label">Nothing is logged yet. Open bank mode on the phone and tap what happens: casts, bites, snags.</p>
+        <div v-else class="scroll" tabindex="0" aria-label="Tally by rig and place"><table><thead><tr><th scope="col"><span class="visually-hidden">Compare</span></th><th scope="col">rig, bait and place</th><th scope="col">casts</th><th scope="col">hooked of bites ■</th><th scope="col">snags of casts ■</th></tr></thead>
+          <tbody><tr v-for="l in lines" :key="keyOf(l)" :class="{ on: picked.includes(keyOf(l)) }">
+            <td><input type="checkbox" :checked="picked.includes(keyOf(l))" :aria-label="`Compare ${l.rig} in ${l.place}`" @change="choose(l)"></td>
+            <td><b>{{ l.rig }}</b> <small>{{ l.bait }}, {{ l.place }}</small><em v-if="adviceFor(l)">{{ adviceFor(l) }}</em></td><td class="figure">{{ l.casts }}</td>
+            <td><template v-if="l.hooked"><b class="figure">{{ p(l.hooked.value) }} %</b> <small>of {{ l.bites }}</small><svg viewBox="0 0 100 8" preserveAspectRatio="none" aria-hidden="true"><line x1="0" x2="100" y1="4" y2="4" class="base" /><line :x1="100 * l.hooked.low" :x2="100 * l.hooked.high" y1="4" y2="4" class="range good" /></svg></template></td>
+            <td><template v-if="l.snag"><b class="figure">{{ p(l.snag.value) }} %</b><svg viewBox="0 0 100 8" preserveAspectRatio="none" aria-hidden="true"><line x1="0" x2="100" y1="4" y2="4" class="base" /><line :x1="100 * l.snag.low" :x2="100 * l.snag.high" y1="4" y2="4" class="range ill" /></svg></template></td>
+          </tr></tbody></table></div>
+        <div v-if="compared" class="compare" role="status"><p><b>{{ compared.one.rig }}</b> against <b>{{ compared.other.rig }}</b></p><p v-for="s in compared.sentences" :key="s">{{ s }}</p></div>
+        <p v-else-if="lines.length > 1" class="label">Tick two to compare them.</p>
+        <p v-if="thinnest.length > 0" class="label">Thinnest evidence: {{ thinnest.map(l => `${l.rig} (${l.casts} casts)`).join('; ') }}.</p>
+      </section>
+      <section class="sessions" aria-label="Sessions">
+        <h2>Sessions <small>{{ total }}</small></h2>
+        <ul><li v-for="s in sessions" :key="s.session">
+          <button type="button" class="row" :aria-expanded="opened === s.session" @click="open(s.session)"><b>{{ day(s.from) }}</b> {{ s.place }}<small>{{ s.counts.cast ?? 0 }} casts, {{ s.counts.bite ?? 0 }} bites, {{ s.counts.landed ?? 0 }} landed, {{ s.counts.snag ?? 0 }} snags</small></button>
+          <ol v-if="opened === s.session"><li v-for="e in entries" :key="e.id"><span class="figure">{{ time(e.at) }}</span> {{ e.rod ? `${e.rod}: ` : '' }}{{ e.kind }}{{ e.data?.text ? `: ${e.data.text}` : '' }}</li></ol>
+        </li></ul>
+        <p v-if="total > PAGE" class="pages"><button type="button" class="key" :disabled="page === 0" @click="page--">Newer</button><span class="label">{{ PAGE * page + 1 }}–{{ Math.min(total, PAGE * (page + 1)) }} of {{ total }}</span><button type="button" class="key" :disabled="PAGE * (page + 1) >= total" @click="page++">Older</button></p>
+      </section>
+    </div>
+    <InstrumentsDialog v-model:open="backing" @restored="load(), evidence.load()" />
+  </SheetFrame>
+</template>
+
+<style scoped>
+.head { display: flex; flex-wrap: wrap; gap: 6px 14px; align-items: center; padding: 5px 12px; border-bottom: var(--line-weight) solid var(--ink); background: var(--raised); }
+.sums { display: flex; flex-wrap: wrap; gap: 4px 18px; flex: 1; font-size: 14px; } .sums b { font-size: 22px; font-weight: 600; }
+.ignore { display: inline-flex; gap: 6px; align-items: center; font-size: 14px; }
+.key { min-height: 30px; padding: 2px 11px; border: var(--line-weight) solid var(--hair-strong); border-radius: 2px; font-size: 14px; display: inline-flex; gap: 5px; align-items: center; } .key:hover:not(:disabled) { background: var(--ink); color: var(--paper); } .key:disabled { opacity: 0.4; } .strong { background: var(--ink); color: var(--paper); }
+.body { flex: 1; display: grid; grid-template-columns: minmax(0, 0.9fr) minmax(0, 1.45fr) minmax(0, 0.85fr); }
+.body > * { border-right: 1px solid var(--hair-strong); min-width: 0; } .tally, .sessions { padding: 6px 12px 12px; }
+h2 { font-size: 17px; font-weight: 600; } h2 small { color: var(--ink-soft); font-weight: 400; }
+.scroll { max-height: 480px; overflow: auto; }
+table { width: 100%; border-collapse: collapse; font-size: 14px; } thead th { position: sticky; top: 0; background: var(--paper); text-align: left; font-weight: 400; font-size: 12px; color: var(--ink-soft); }
+td { padding: 4px 8px 4px 0; border-top: 1px solid var(--hair); vertical-align: top; } td small { color: var(--ink-soft); } em { display: block; font-style: normal; color: var(--shell); } .on { background: var(--raised); }
+td svg { display: block; width: 110px; height: 8px; } .base { stroke: var(--hair); } .range { stroke-width: 6; vector-effect: non-scaling-stroke; } .good { stroke: var(--marram); } .ill { stroke: var(--wrack); }
+.compare { margin-top: 8px; padding-left: 10px; border-left: 5px solid var(--float); font-size: 16px; }
+.row { width: 100%; text-align: left; padding: 5px 0; border-top: 1px solid var(--hair); font-size: 15px; } .row small { display: block; color: var(--ink-soft); font-size: 13px; } ol { padding: 2px 0 6px 10px; font-size: 14px; max-height: 220px; overflow: auto; } ol span { color: var(--ink-soft); margin-right: 6px; }
+.pages { display: flex; gap: 8px; align-items: center; padding-top: 6px; }
+.bad { color: var(--wrack); padding: 6px 12px; } .bad button { text-decoration: underline; }
+@media (max-width: 999px) { .body { grid-template-columns: minmax(0, 1fr); } .body > * { border-right: 0; border-bottom: 1px solid var(--hair-strong); } .key { min-height: 44px; } }
+</style>

@@ -1,0 +1,110 @@
+<script setup lang="ts">
+import { FAMILIES, harmonicTide, simulatedWeather, stepWeight } from '#catalogue'
+import type { LogKind } from '#schemas/log'
+import type { Spread } from '#schemas/spread'
+import { ask, ServerRefusal } from '~/utils/api'
+import { keepPageOffline } from '~/utils/offline'
+import { weightText } from '~/utils/units'
+
+/** Bank mode: one hand, bright sun, big targets. Every tap is kept on the phone first; the page opens without a connection. */
+const settings = useSettings()
+const spread = useSpread()
+const { bank, loaded, left, trouble, conflicts, online, hand, standing, counts, log, undo, start, takeRod, changeWeight, end, send, spreads } = useBank()
+const saved = ref<readonly { id: string, name: string }[]>([])
+const asked = ref<string>()
+const snagged = ref(false)
+const noting = ref(false)
+const said = ref('')
+useHead({ title: 'Bank · Dunecrest' })
+onMounted(async () => {
+  void keepPageOffline()
+  try {
+    saved.value = (await spreads()).spreads
+  }
+  catch (error) {
+    asked.value = error instanceof ServerRefusal ? error.message : String(error)
+  }
+})
+/** Filled in from the stand-ins, as real instruments would. */
+function instruments(): { tideM: number, windMS: number } {
+  return { tideM: harmonicTide('simulated').heightM(Date.now()), windMS: simulatedWeather('simulated').at(Date.now()).windMS }
+}
+async function begin(id?: string): Promise<void> {
+  try {
+    await start(id ? await ask<Spread>(`/api/spreads/${id}`) : { content: spread.content }, instruments())
+    asked.value = undefined
+  }
+  catch (error) {
+    asked.value = error instanceof ServerRefusal ? error.message : String(error)
+  }
+}
+const LAST: Readonly<Record<LogKind, string>> = { start: 'started', rod: 'rod', cast: 'cast', bump: 'bump', bite: 'bite', hooked: 'hooked', landed: 'landed', snag: 'snag', freed: 'snag, freed', lost: 'snag, rig lost', reskin: 're-skinned', note: 'note', drop: 'drop', void: 'taken back', end: 'ended' }
+const last = computed(() => [...standing.value].reverse().find(e => e.kind !== 'start' && e.kind !== 'rod'))
+const TAPS = [['cast', 'Cast'], ['bump', 'Bump'], ['bite', 'Bite'], ['hooked', 'Hooked'], ['landed', 'Landed'], ['snag', 'Snag']] as const
+async function tap(kind: LogKind): Promise<void> {
+  navigator.vibrate?.(20)
+  await log(kind)
+  snagged.value = kind === 'snag'
+}
+async function note(): Promise<void> {
+  const text = said.value.trim()
+  if (text !== '') await log('note', { text })
+  said.value = ''
+  noting.value = false
+}
+const weigh = (direction: 1 | -1): void => {
+  if (hand.value) void changeWeight(stepWeight(settings.units.ladderKg, hand.value.rig.weightKg, direction))
+}
+const waits = computed(() => left.value === 0 ? 'all kept by the server' : `${left.value} waiting on this phone`)
+</script>
+
+<template>
+  <main class="bank">
+    <header>
+      <NuxtLink to="/log" class="mark figure" aria-label="Back to the log">Dunecrest</NuxtLink>
+      <span class="state" role="status" :class="{ off: left > 0 }"><UIcon :name="online ? 'i-lucide-wifi' : 'i-lucide-wifi-off'" /> {{ waits }}</span>
+      <button v-if="left > 0" type="button" class="small" @click="send()">Send</button>
+    </header>
+    <p v-if="trouble && online" class="bad" role="alert">{{ trouble }} Nothing is lost: it stays on this phone.</p>
+    <p v-if="conflicts > 0" class="bad" role="alert">{{ conflicts }} {{ conflicts === 1 ? 'entry is' : 'entries are' }} on the server with other content; those were kept.</p>
+    <p v-if="!loaded" class="label">Opening…</p>
+    <section v-else-if="!bank" class="begin" aria-label="Begin">
+      <h1>Begin a session</h1>
+      <p v-if="asked" class="bad" role="alert">{{ asked }}</p>
+      <button type="button" class="big strong" @click="begin()">With the rigs on the sheet</button>
+      <button v-for="s in saved" :key="s.id" type="button" class="big" @click="begin(s.id)">{{ s.name }}</button>
+    </section>
+    <template v-else>
+      <nav class="rods" aria-label="Rod in hand"><button v-for="r in bank.rods" :key="r.letter" type="button" :class="`lane-${r.letter}`" :aria-pressed="r.letter === bank.rod" @click="takeRod(r.letter)"><b class="figure">{{ r.letter }}</b> {{ FAMILIES[r.rig.family].shortName }}</button></nav>
+      <p v-if="hand" class="hand"><span>{{ hand.rig.hookSize }}, {{ hand.rig.weightKg > 0 ? weightText(hand.rig.weightKg, settings.system) : 'no weight' }}</span><span class="grow" /><template v-if="FAMILIES[hand.rig.family].weighted"><button type="button" class="step" aria-label="Lighter" @click="weigh(-1)">−</button><button type="button" class="step" aria-label="Heavier" @click="weigh(1)">+</button></template><button type="button" class="step wide" @click="tap('reskin')">Re-skin</button></p>
+      <section class="taps" aria-label="Log">
+        <button v-for="[kind, name] in TAPS" :key="kind" type="button" :class="kind" @click="tap(kind)">{{ name }} <b class="figure">{{ counts[kind] ?? 0 }}</b></button>
+      </section>
+      <p v-if="snagged" class="snagged"><button type="button" class="big" @click="tap('freed')">Freed</button><button type="button" class="big" @click="tap('lost')">Rig lost</button></p>
+      <p class="last"><span role="status" aria-label="Last tap">{{ last ? `last: ${LAST[last.kind]}${last.data?.text ? `: ${last.data.text}` : ''}` : 'nothing tapped yet' }}</span><button type="button" class="big undo" :disabled="!last" @click="undo()"><UIcon name="i-lucide-undo-2" /> Undo</button></p>
+      <form v-if="noting" class="note" @submit.prevent="note()"><input v-model="said" aria-label="Note" maxlength="500" placeholder="a few words"><button type="submit" class="big">Keep</button></form>
+      <footer><button type="button" class="small" @click="noting = !noting">Note</button><span class="label">{{ bank.water.place || 'here' }}, {{ bank.water.depthM.toFixed(1) }} m, {{ bank.water.temperatureC }} °C; tide and wind simulated</span><button type="button" class="small" @click="end()">End</button></footer>
+    </template>
+  </main>
+</template>
+
+<style scoped>
+.bank { min-height: 100dvh; display: flex; flex-direction: column; gap: 8px; padding: 8px 10px 12px; max-width: 560px; margin: 0 auto; font-size: 18px; }
+header { display: flex; gap: 10px; align-items: center; } .mark { font-size: 20px; font-weight: 700; flex: 1; }
+.state { font-size: 14px; display: inline-flex; gap: 5px; align-items: center; } .off { color: var(--shell); font-weight: 600; }
+.begin { display: grid; gap: 10px; } h1 { font-size: 26px; font-weight: 600; }
+.big { min-height: 60px; padding: 8px 14px; border: 2px solid var(--ink); border-radius: 2px; font-size: 19px; font-weight: 600; display: inline-flex; align-items: center; justify-content: center; gap: 8px; }
+.strong { background: var(--ink); color: var(--paper); }
+.small { min-height: 48px; padding: 4px 14px; border: 1px solid var(--hair-strong); border-radius: 2px; font-size: 16px; }
+.rods { display: flex; gap: 6px; overflow-x: auto; } .rods button { min-height: 56px; padding: 4px 12px; border: 2px solid var(--lane); border-radius: 2px; font-size: 16px; white-space: nowrap; } .rods [aria-pressed=true] { background: var(--lane); color: var(--lane-ink); font-weight: 600; } .rods b { font-size: 20px; }
+.hand { display: flex; gap: 6px; align-items: center; } .grow { flex: 1; }
+.step { min-width: 56px; min-height: 56px; border: 2px solid var(--hair-strong); border-radius: 2px; font-size: 26px; } .wide { font-size: 17px; padding: 0 12px; }
+.taps { flex: 1; display: grid; grid-template-columns: 1fr 1fr; gap: 8px; min-height: 330px; }
+.taps button { min-height: 92px; border: 2px solid var(--ink); border-radius: 2px; font-size: 26px; font-weight: 600; display: grid; place-content: center; justify-items: center; }
+.taps b { font-size: 30px; } .taps .cast { grid-column: 1 / 3; background: var(--ink); color: var(--paper); } .taps .hooked, .taps .landed { background: var(--marram); color: var(--paper); border-color: var(--marram); } .taps .snag { background: var(--wrack); color: var(--paper); border-color: var(--wrack); grid-column: 1 / 3; }
+.snagged { display: grid; grid-template-columns: 1fr 1fr; gap: 8px; }
+.last { display: flex; gap: 10px; align-items: center; justify-content: space-between; } .undo:disabled { opacity: 0.4; }
+.note { display: flex; gap: 8px; } .note input { flex: 1; min-height: 56px; padding: 0 10px; background: var(--raised); border: 1px solid var(--hair-strong); font-size: 18px; }
+footer { display: flex; gap: 8px; align-items: center; justify-content: space-between; }
+.bad { color: var(--wrack); font-size: 15px; }
+</style>

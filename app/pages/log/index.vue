@@ -1,0 +1,3 @@
+<template>
+  <LogSheet :id="undefined" />
+</template>

@@ -1,0 +1,4 @@
+import { evidence } from '../../services/log'
+import { answering } from '../../utils/requests'
+
+export default answering(evidence)

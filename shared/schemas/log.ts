@@ -1,0 +1,47 @@
+import { z } from 'zod'
+import * as field from './fields'
+import { baitSchema, laneSchema } from './spread'
+
+/** What can be logged with a tap. `void` takes another entry back. */
+export const LOG_KINDS = ['start', 'rod', 'cast', 'bump', 'bite', 'hooked', 'landed', 'snag', 'freed', 'lost', 'reskin', 'note', 'drop', 'void', 'end'] as const
+export type LogKind = typeof LOG_KINDS[number]
+/** Those that are counted by rig and place. */
+export const COUNTED = ['cast', 'bump', 'bite', 'hooked', 'landed', 'snag', 'freed', 'lost', 'reskin'] as const satisfies readonly LogKind[]
+export type CountedKind = typeof COUNTED[number]
+
+const number = z.number()
+const model = z.strictObject({ seconds: number.positive(), byDrag: number, byEta: number, pitchRad: number, pitchByDrag: number, pitchByEta: number })
+const { letter: _, ...rigShape } = laneSchema.shape
+export const rigSchema = z.strictObject(rigShape)
+
+/** A timed drop: what was dropped, where, how long it took, and what the model gave. */
+export const dropSchema = z.strictObject({
+  bait: baitSchema, rig: rigSchema, depthM: field.depthM, temperatureC: field.temperatureC, salinityGKg: field.salinityGKg, seconds: z.number({ error: 'Seconds: expected a number.' }).positive().max(600),
+  pitchRad: number.min(-Math.PI / 2).max(Math.PI / 2).optional(), from: z.enum(['taps', 'clip', 'tank']), model,
+})
+export type DropEntry = z.infer<typeof dropSchema>
+
+/** One entry of the log, made on the device that logged it. */
+export const logEntrySchema = z.strictObject({
+  id: z.uuid(), session: z.uuid(), at: z.iso.datetime({ error: 'Time: expected a date and time in UTC.' }), kind: z.enum(LOG_KINDS),
+  /** rod in hand */ rod: z.string().max(2).optional(),
+  /** what it is counted under */ rigKey: z.string().max(200).optional(), placeKey: z.string().max(40).optional(),
+  /** a note, the entry that is taken back, the water at the start, the rig of a rod, a drop */
+  data: z.strictObject({
+    text: z.string().max(500).optional(), of: z.uuid().optional(), place: z.string().max(160).optional(), depthM: field.depthM.optional(), temperatureC: field.temperatureC.optional(), salinityGKg: field.salinityGKg.optional(), cover: field.cover.optional(), bottom: field.bottom.optional(),
+    tideM: number.optional(), currentMS: number.optional(), windMS: number.optional(), weightKg: field.weightKg.optional(), bait: baitSchema.optional(), rig: rigSchema.optional(), name: z.string().max(160).optional(), drop: dropSchema.optional(),
+  }).optional(),
+})
+export type LogEntry = z.infer<typeof logEntrySchema>
+
+/** Entries in one request: a whole day out of reach of the server. */
+export const MOST_ENTRIES = 2000
+export const logBatchSchema = z.strictObject({ entries: z.array(logEntrySchema).min(1).max(MOST_ENTRIES, { error: `${MOST_ENTRIES} entries at most in one go.` }) })
+/** What came of a batch: `conflicts` are ids already there with other content, which is kept. */
+export interface LogReceipt { readonly added: number, readonly known: number, readonly conflicts: readonly string[] }
+
+export interface TallyRow { readonly rigKey: string, readonly placeKey: string, readonly counts: Readonly<Partial<Record<CountedKind, number>>> }
+export interface SessionRow { readonly session: string, readonly place: string, readonly from: string, readonly to: string, readonly counts: Readonly<Partial<Record<CountedKind, number>>> }
+export interface StoredDrop { readonly id: string, readonly at: string, readonly drop: DropEntry, readonly excluded: boolean }
+export interface EvidenceAnswer { readonly tallies: readonly TallyRow[], readonly drops: readonly StoredDrop[] }
+export const excludeSchema = z.strictObject({ excluded: z.boolean() })

@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
-import { build, findBrowser, installDependencies, ROOT } from './prepare.mjs'
+import { build, findBrowser, findPostgres, installDependencies, ROOT } from './prepare.mjs'
 
 /** Everything that is checked, on any machine: set-up, lint, types, unit, server and browser tests. Ends with the count. */
 const RESULTS = join(ROOT, 'test-results')
@@ -10,6 +10,7 @@ const counts = { passed: 0, failed: 0 }
 
 installDependencies()
 findBrowser()
+findPostgres()
 rmSync(RESULTS, { recursive: true, force: true })
 mkdirSync(RESULTS, { recursive: true })
 

@@ -75,6 +75,7 @@ const waits = computed(() => left.value === 0 ? 'all kept by the server' : `${le
       <button v-for="s in saved" :key="s.id" type="button" class="big" @click="begin(s.id)">{{ s.name }}</button>
     </section>
     <template v-else>
+      <h1 class="visually-hidden">On the bank: {{ bank.water.place || 'here' }}</h1>
       <nav class="rods" aria-label="Rod in hand"><button v-for="r in bank.rods" :key="r.letter" type="button" :class="`lane-${r.letter}`" :aria-pressed="r.letter === bank.rod" @click="takeRod(r.letter)"><b class="figure">{{ r.letter }}</b> {{ FAMILIES[r.rig.family].shortName }}</button></nav>
       <p v-if="hand" class="hand"><span>{{ hand.rig.hookSize }}, {{ hand.rig.weightKg > 0 ? weightText(hand.rig.weightKg, settings.system) : 'no weight' }}</span><span class="grow" /><template v-if="FAMILIES[hand.rig.family].weighted"><button type="button" class="step" aria-label="Lighter" @click="weigh(-1)">−</button><button type="button" class="step" aria-label="Heavier" @click="weigh(1)">+</button></template><button type="button" class="step wide" @click="tap('reskin')">Re-skin</button></p>
       <section class="taps" aria-label="Log">

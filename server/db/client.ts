@@ -48,6 +48,26 @@ export async function openDatabase(folder: string, migrationsFolder: string): Pr
   }
 }
 
+/**
+ * Opens a PostgreSQL server instead of the embedded one, and brings its tables up to date with the same migrations.
+ * @param url connection string, as in DATABASE_URL
+ */
+export async function openServer(url: string, migrationsFolder: string): Promise<OpenDatabase> {
+  const [{ default: pg }, { drizzle }, { migrate }] = await Promise.all([import('pg'), import('drizzle-orm/node-postgres'), import('drizzle-orm/node-postgres/migrator')])
+  const pool = new pg.Pool({ connectionString: url, max: 8 })
+  // a connection that the server drops while idle is opened anew when next needed
+  pool.on('error', () => undefined)
+  try {
+    const db = drizzle(pool, { schema })
+    await migrate(db, { migrationsFolder })
+    return { db: db as unknown as Database, close: () => pool.end() }
+  }
+  catch (error) {
+    await pool.end()
+    throw error
+  }
+}
+
 let current: OpenDatabase | undefined
 
 /** Makes a database the one that requests use. */

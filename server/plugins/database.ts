@@ -4,7 +4,7 @@ import { dirname, join } from 'node:path'
 import { DEMO_BOX } from '../../demo/box'
 import { seasons } from '../../demo/seasons'
 import { DEMO_SPREADS } from '../../demo/spreads'
-import { openDatabase, useDatabase, type OpenDatabase } from '../db/client'
+import { openDatabase, openServer, useDatabase, type OpenDatabase } from '../db/client'
 import { DataFolderInUse } from '../db/lock'
 import { DEMO_SPOTS } from '../../demo/spots'
 import { seedBox } from '../services/box'
@@ -31,7 +31,8 @@ export default defineNitroPlugin((nitro) => {
 async function start(): Promise<OpenDatabase> {
   const migrations = await unpackMigrations()
   try {
-    const open = await openDatabase(process.env.DUNECREST_DATA ?? '.data/dunecrest', migrations)
+    const url = process.env.DATABASE_URL
+    const open = url ? await openServer(url, migrations) : await openDatabase(process.env.DUNECREST_DATA ?? '.data/dunecrest', migrations)
     useDatabase(open)
     if (process.env.DUNECREST_DEMO === '1') {
       await seedSpreads(DEMO_SPREADS)

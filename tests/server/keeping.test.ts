@@ -46,6 +46,38 @@ describe('the data folder', () => {
     expect([...acknowledged].filter(id => !found.has(id))).toEqual([])
   }, 60_000)
 
+  it('loses nothing acknowledged when it is killed ten times in the middle of a thousand writes to the log', async () => {
+    const path = fresh()
+    const acknowledged = new Set<string>()
+    const session = crypto.randomUUID()
+    for (let round = 0; round < 10; round++) {
+      const server = await serve(path)
+      let sent = 0
+      const writers = Array.from({ length: 4 }, async () => {
+        while (sent++ < 1000) {
+          const id = crypto.randomUUID()
+          const answer = await call(`${server.url}/api/log/entries`, 'POST', { entries: [{ id, session, at: new Date().toISOString(), kind: 'cast', rigKey: 'stick|O1', placeKey: 'open/sand' }] }).catch(() => undefined)
+          if (answer?.status !== 200) return
+          acknowledged.add(id)
+        }
+      })
+      await new Promise(resolve => setTimeout(resolve, 300 + 90 * round))
+      await server.stop('SIGKILL')
+      await Promise.all(writers)
+    }
+    const server = await serve(path)
+    const found = new Set<string>()
+    for (let offset = 0; ; offset += 500) {
+      const { entries } = (await call(`${server.url}/api/log/${session}/entries?limit=500&offset=${offset}`, 'GET')).body as unknown as { entries: { id: string }[] }
+      for (const { id } of entries) found.add(id)
+      if (entries.length < 500) break
+    }
+    expect(acknowledged.size).toBeGreaterThan(200)
+    expect([...acknowledged].filter(id => !found.has(id))).toEqual([])
+    const { tallies } = (await call(`${server.url}/api/log/evidence`, 'GET')).body as unknown as { tallies: { counts: { cast: number } }[] }
+    expect(tallies[0]!.counts.cast).toBe(found.size)
+  }, 180_000)
+
   it('is refused to a second process, which says so and ends', async () => {
     const path = fresh()
     const first = await serve(path)

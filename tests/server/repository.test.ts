@@ -1,44 +1,103 @@
-import { PGlite } from '@electric-sql/pglite'
-import { drizzle } from 'drizzle-orm/pglite'
-import { migrate } from 'drizzle-orm/pglite/migrator'
-import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { ROOT } from '../../scripts/prepare.mjs'
+import { DEMO_BOX } from '../../demo/box'
+import { seasons } from '../../demo/seasons'
+import { DEMO_SPOTS } from '../../demo/spots'
 import type { Database } from '../../server/db/client'
+import * as backup from '../../server/repositories/backup'
+import * as box from '../../server/repositories/box'
+import * as documents from '../../server/repositories/documents'
+import * as log from '../../server/repositories/log'
 import * as repository from '../../server/repositories/spreads'
-import { content } from './support'
+import { ENGINES, startPostgres } from './engines'
+import { call, content, dataFolder, runServer } from './support'
 
-const engine = new PGlite()
-let db: Database
-beforeAll(async () => {
-  const opened = drizzle(engine)
-  await migrate(opened, { migrationsFolder: join(ROOT, 'server', 'db', 'migrations') })
-  db = opened as unknown as Database
+describe.each(ENGINES)('on $name', ({ open }) => {
+  let db: Database
+  let close: () => Promise<void>
+  beforeAll(async () => void ({ db, close } = await open()))
+  afterAll(() => close())
+
+  describe('spreads repository', () => {
+    it('returns domain objects: ISO times, no internal columns', async () => {
+      const made = await repository.insertSpread(db, 'one', content())
+      expect(Object.keys(made).sort()).toEqual(['content', 'id', 'name', 'revision', 'updatedAt'])
+      expect(new Date(made.updatedAt).toISOString()).toBe(made.updatedAt)
+      expect(await repository.findSpread(db, made.id)).toEqual(made)
+    })
+
+    it('leaves deleted spreads out of lists and finds, but counts them', async () => {
+      const before = await repository.countSpreads(db)
+      const made = await repository.insertSpread(db, 'two', content())
+      expect(await repository.markDeleted(db, made.id)).toBe(true)
+      expect(await repository.markDeleted(db, made.id)).toBe(false)
+      expect(await repository.findSpread(db, made.id)).toBeUndefined()
+      expect((await repository.listSpreads(db)).some(s => s.id === made.id)).toBe(false)
+      expect(await repository.countSpreads(db)).toBe(before + 1)
+      expect(await repository.updateSpread(db, made.id, 1, { name: 'x' })).toBeUndefined()
+    })
+
+    it('lets one of two changes on the same revision through', async () => {
+      const made = await repository.insertSpread(db, 'three', content())
+      const both = await Promise.all(['a', 'b'].map(name => repository.updateSpread(db, made.id, 1, { name })))
+      expect(both.filter(Boolean)).toHaveLength(1)
+    })
+  })
+
+  describe('box and documents', () => {
+    it('keeps the demo box in its order, and a change of two things or none', async () => {
+      const made = await box.insertItems(db, DEMO_BOX)
+      expect((await box.listItems(db)).map(i => i.name)).toEqual(DEMO_BOX.map(i => i.name))
+      const { id, revision } = made[0]!
+      expect(await box.updateItems(db, [{ id, revision, item: DEMO_BOX[1]! }, { id: made[1]!.id, revision: 9, item: DEMO_BOX[0]! }])).toBeUndefined()
+      expect((await box.listItems(db))[0]!.name).toBe(DEMO_BOX[0]!.name)
+    })
+    it('keeps spots, deleted and brought back', async () => {
+      const made = await documents.insertDocuments(db, 'spot', DEMO_SPOTS)
+      await documents.markDocument(db, 'spot', made[0]!.id, true)
+      expect(await documents.listDocuments(db, 'spot')).toHaveLength(DEMO_SPOTS.length - 1)
+      await documents.markDocument(db, 'spot', made[0]!.id, false)
+      expect(await documents.listDocuments(db, 'spot')).toEqual(made)
+    })
+  })
+
+  describe('log', () => {
+    const entries = seasons(11, 8)
+    it('counts as it writes: tallies and sessions equal what the entries say, taken back ones left out', async () => {
+      await log.insertEntries(db, entries)
+      expect((await log.insertEntries(db, entries)).added).toBe(0)
+      const cast = entries.find(e => e.kind === 'cast')!
+      await log.insertEntries(db, [{ id: crypto.randomUUID(), session: cast.session, at: cast.at, kind: 'void', data: { of: cast.id } }])
+      const standing = entries.filter(e => e.id !== cast.id)
+      for (const row of await log.listTallies(db)) {
+        for (const [kind, n] of Object.entries(row.counts)) expect(n).toBe(standing.filter(e => e.kind === kind && e.rigKey === row.rigKey && e.placeKey === row.placeKey).length)
+      }
+      for (const s of (await log.listSessions(db, 100, 0)).sessions) expect(s.counts.cast ?? 0).toBe(standing.filter(e => e.session === s.session && e.kind === 'cast').length)
+    })
+    it('is replaced whole by a restore, or not at all', async () => {
+      const all = await backup.readAll(db)
+      await expect(backup.replaceAll(db, { ...all, spreads: [...all.spreads, all.spreads[0]!] })).rejects.toThrow()
+      expect(await backup.readAll(db)).toEqual(all)
+      await backup.replaceAll(db, all)
+      expect(await backup.readAll(db)).toEqual(all)
+    })
+  })
 })
-afterAll(() => engine.close())
 
-describe('spreads repository', () => {
-  it('returns domain objects: ISO times, no internal columns', async () => {
-    const made = await repository.insertSpread(db, 'one', content())
-    expect(Object.keys(made).sort()).toEqual(['content', 'id', 'name', 'revision', 'updatedAt'])
-    expect(new Date(made.updatedAt).toISOString()).toBe(made.updatedAt)
-    expect(await repository.findSpread(db, made.id)).toEqual(made)
-  })
-
-  it('leaves deleted spreads out of lists and finds, but counts them', async () => {
-    const before = await repository.countSpreads(db)
-    const made = await repository.insertSpread(db, 'two', content())
-    expect(await repository.markDeleted(db, made.id)).toBe(true)
-    expect(await repository.markDeleted(db, made.id)).toBe(false)
-    expect(await repository.findSpread(db, made.id)).toBeUndefined()
-    expect((await repository.listSpreads(db)).some(s => s.id === made.id)).toBe(false)
-    expect(await repository.countSpreads(db)).toBe(before + 1)
-    expect(await repository.updateSpread(db, made.id, 1, { name: 'x' })).toBeUndefined()
-  })
-
-  it('lets one of two changes on the same revision through', async () => {
-    const made = await repository.insertSpread(db, 'three', content())
-    const both = await Promise.all(['a', 'b'].map(name => repository.updateSpread(db, made.id, 1, { name })))
-    expect(both.filter(Boolean)).toHaveLength(1)
-  })
-})
+it('the whole application runs on a PostgreSQL server, and finds its data there again', async () => {
+  const postgres = await startPostgres()
+  const folder = dataFolder()
+  process.env.DATABASE_URL = postgres.url
+  try {
+    const first = await runServer(folder.path)
+    expect((await call(`${first.url}/api/spreads`, 'POST', { name: 'kept', content: content() })).status).toBe(201)
+    await first.stop('SIGKILL')
+    const second = await runServer(folder.path)
+    expect(((await call(`${second.url}/api/spreads`, 'GET')).body.spreads as { name: string }[]).map(s => s.name)).toEqual(['kept'])
+    await second.stop()
+  }
+  finally {
+    delete process.env.DATABASE_URL
+    await postgres.stop()
+    folder.clear()
+  }
+}, 120_000)

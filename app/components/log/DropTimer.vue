@@ -65,7 +65,7 @@ async function readTank(): Promise<void> {
     const { kind, strengthN } = spread.content.line
     const found = await calculator().ask('drop', copy({ bait: bait.value, rig: rig as RigSpec, conditions: { depthM: depth.value, temperatureC, salinityGKg, lineKind: kind, lineStrengthN: strengthN } }))
     if (!found.ok) return void (error.value = found.message)
-    const { seconds } = await ask<{ seconds: number }>('/api/instruments/tank', 'POST', { seconds: found.model.seconds })
+    const { seconds } = await ask<{ seconds: number }>('/api/instruments/drop', 'POST', { seconds: found.model.seconds })
     await keep(seconds, 'tank')
   }
   catch (failure) {

@@ -1,0 +1,50 @@
+import { describe, expect, it } from 'vitest'
+import { baitKey, bookOf, fitAll, type BaitSpec, type LoggedDrop } from '#core'
+import { logEntrySchema } from '#schemas/log'
+import { adviceFor, compareWords, keyWords, tallyLines } from '../app/utils/logWords'
+import { logCsv } from '../shared/logTable'
+import { HIDDEN, seasons } from './seasons'
+import { DEMO_SPREADS } from './spreads'
+
+const log = seasons()
+const drops = log.flatMap((e): LoggedDrop[] => e.data?.drop ? [{ bait: e.data.drop.bait as BaitSpec, seconds: e.data.drop.seconds, model: e.data.drop.model }] : [])
+
+describe('two made-up seasons', () => {
+  it('are the same each time, well formed, and of unlike ids', () => {
+    expect(seasons()).toEqual(log)
+    for (const e of log) expect(logEntrySchema.safeParse(e).success).toBe(true)
+    expect(new Set(log.map(e => e.id)).size).toBe(log.length)
+    expect(log.length).toBeGreaterThan(1200)
+  })
+  it('hold drops whose evidence finds the hidden truth: the wrong tap set aside, the time predicted nearer', () => {
+    const fits = fitAll(drops)
+    for (const { content: { bait } } of DEMO_SPREADS) {
+      const key = baitKey(bait as BaitSpec)
+      const fit = fits.get(key)!
+      const { model } = drops.find(d => baitKey(d.bait) === key)!
+      const truth = model.byDrag * HIDDEN.lnDrag[bait.form]! + model.byEta * HIDDEN.lnEta
+      const found = model.byDrag * fit.lnDrag + model.byEta * fit.lnEta
+      expect(fit.outliers).toHaveLength(1)
+      expect(Math.abs(found - truth)).toBeLessThan(Math.max(0.025, 0.5 * Math.abs(truth)))
+    }
+    expect(Object.keys(bookOf(drops, []).falls)).toHaveLength(3)
+  })
+  it('snag more than the model gives, and the tally says so with its advice', () => {
+    const counts = new Map<string, Record<string, number>>()
+    for (const e of log) if (e.rigKey) counts.set(`${e.rigKey}\n${e.placeKey}`, { ...counts.get(`${e.rigKey}\n${e.placeKey}`), [e.kind]: (counts.get(`${e.rigKey}\n${e.placeKey}`)?.[e.kind] ?? 0) + 1 })
+    const lines = tallyLines([...counts].map(([key, c]) => ({ rigKey: key.split('\n')[0]!, placeKey: key.split('\n')[1]!, counts: c })), key => key)
+    const open = lines.find(l => l.rig.includes('open') && l.place.startsWith('thickWeed'))!
+    const hidden = lines.find(l => l.rig.startsWith('belly') && l.place.startsWith('thickWeed'))!
+    expect(open.snag!.value).toBeGreaterThan(hidden.snag!.value)
+    expect(adviceFor(open)).toMatch(/hidden point/)
+    expect(compareWords(open, hidden, 'snag')).toMatch(/^Snags: settled, \+\d+ points/)
+    expect(compareWords(open, { ...open }, 'hooked')).toMatch(/too alike/)
+  })
+  it('travel as CSV, a row an entry', () => {
+    const rows = logCsv(log).trimEnd().split('\r\n')
+    expect(rows).toHaveLength(log.length + 1)
+    expect(rows[0]).toMatch(/^at,session,kind/)
+  })
+})
+
+it('keys are told in words', () => expect(keyWords('slimShad 90 plain|L1|4/0|skin|pegged')).toEqual({ bait: 'slim shad 90 plain', rig: 'offset and bullet 4/0, skin, pegged' }))

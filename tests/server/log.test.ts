@@ -1,0 +1,149 @@
+import { createConnection } from 'node:net'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import type { EvidenceAnswer, LogEntry, SessionRow } from '#schemas/log'
+import { seasons } from '../../demo/seasons'
+import { simulateSounder, listenTo } from '../../server/instruments/sounder'
+import { call, dataFolder, runServer, type Running } from './support'
+
+const data = dataFolder()
+let server: Running
+beforeAll(async () => void (server = await runServer(data.path)))
+afterAll(async () => {
+  await server.stop()
+  data.clear()
+})
+const api = (path: string): string => `${server.url}/api/log/${path}`
+const send = (entries: readonly LogEntry[]) => call(api('entries'), 'POST', { entries })
+const evidence = async (): Promise<EvidenceAnswer> => (await call(api('evidence'), 'GET')).body as unknown as EvidenceAnswer
+const session = '11111111-1111-4111-8111-111111111111'
+const entry = (n: number, more: Partial<LogEntry> = {}): LogEntry => ({ id: `22222222-2222-4222-8222-${String(n).padStart(12, '0')}`, session, at: new Date(Date.UTC(2026, 5, 1, 8, n)).toISOString(), kind: 'cast', rod: 'A', rigKey: 'slimShad 90 plain|W1|4/0|skin', placeKey: 'thickWeed/shell', ...more })
+const casts = async (): Promise<number | undefined> => (await evidence()).tallies.find(t => t.rigKey.includes('W1|4/0'))?.counts.cast
+
+describe('the log', () => {
+  it('keeps every entry once, however often it is sent', async () => {
+    const some = Array.from({ length: 5 }, (_, n) => entry(n))
+    expect((await send([entry(99, { kind: 'start', data: { place: 'Flat' } }), ...some])).body).toEqual({ added: 6, known: 0, conflicts: [] })
+    expect((await send([...some, entry(5)])).body).toEqual({ added: 1, known: 5, conflicts: [] })
+    expect(await casts()).toBe(6)
+    expect((await call(api(`${session}/entries?limit=100`), 'GET')).body.entries).toHaveLength(7)
+  })
+  it('tells an id that is there with other content, and keeps what is there', async () => {
+    expect((await send([entry(1, { kind: 'snag' })])).body).toMatchObject({ added: 0, conflicts: [entry(1).id] })
+    expect(((await call(api(`${session}/entries`), 'GET')).body.entries as LogEntry[]).find(e => e.id === entry(1).id)!.kind).toBe('cast')
+  })
+  it('takes a tap back once, and counts it no more', async () => {
+    const back = entry(50, { kind: 'void', data: { of: entry(2).id } })
+    await send([back])
+    await send([back, entry(51, { kind: 'void', data: { of: entry(2).id } })])
+    expect(await casts()).toBe(5)
+    const { sessions } = (await call(api('sessions'), 'GET')).body as unknown as { sessions: SessionRow[] }
+    expect(sessions[0]).toMatchObject({ session, place: 'Flat', counts: { cast: 5 } })
+  })
+  it('writes all of a request or none', async () => {
+    const before = await casts()
+    const { status, body } = await send([entry(60), { ...entry(61), at: 'yesterday' }])
+    expect(status).toBe(422)
+    expect(body.data!.fields![0]!.path).toBe('entries[1].at')
+    expect(await casts()).toBe(before)
+  })
+  it('pages sessions and entries, and refuses what is no page', async () => {
+    await send(seasons(3, 12))
+    const first = (await call(api('sessions?limit=5'), 'GET')).body as unknown as { sessions: SessionRow[], total: number }
+    const second = (await call(api('sessions?limit=5&offset=5'), 'GET')).body as unknown as { sessions: SessionRow[] }
+    expect(first.total).toBeGreaterThanOrEqual(13)
+    expect(new Set([...first.sessions, ...second.sessions].map(s => s.session)).size).toBe(10)
+    const times = [...first.sessions, ...second.sessions].map(s => s.from)
+    expect([...times].sort().reverse()).toEqual(times)
+    expect((await call(api('sessions?limit=9000'), 'GET')).status).toBe(422)
+  })
+  it('lists drops, leaves one out on request and takes it in again', async () => {
+    const { drops } = await evidence()
+    expect(drops.length).toBeGreaterThanOrEqual(21)
+    const [drop] = drops
+    await call(api(`${drop!.id}/exclude`), 'PUT', { excluded: true })
+    expect((await evidence()).drops[0]!.excluded).toBe(true)
+    await call(api(`${drop!.id}/exclude`), 'PUT', { excluded: false })
+    expect((await evidence()).drops).toEqual(drops)
+    expect((await call(api('33333333-3333-4333-8333-333333333333/exclude'), 'PUT', { excluded: true })).status).toBe(404)
+  })
+})
+
+describe('a backup', () => {
+  it('put back after everything was lost gives the same content', async () => {
+    const made = (await call(`${server.url}/api/backup`, 'GET')).body
+    const other = dataFolder()
+    const empty = await runServer(other.path)
+    try {
+      const done = await call(`${empty.url}/api/restore`, 'POST', made)
+      expect(done.status).toBe(200)
+      expect(done.body.hash).toBe(made.hash)
+      const again = (await call(`${empty.url}/api/backup`, 'GET')).body
+      expect(again.hash).toBe(made.hash)
+      expect(again.entries).toEqual(made.entries)
+      expect((await call(`${empty.url}/api/log/evidence`, 'GET')).body).toEqual((await call(api('evidence'), 'GET')).body)
+    }
+    finally {
+      await empty.stop()
+      other.clear()
+    }
+  })
+  it('that is damaged, of another kind or half wrong changes nothing', async () => {
+    const made = (await call(`${server.url}/api/backup`, 'GET')).body as { hash: string, entries: { entry: LogEntry }[] }
+    for (const bad of [{ ...made, entries: made.entries.slice(1) }, { format: 'something' }, { ...made, entries: made.entries.map((e, i) => i === 7 ? { ...e, entry: { ...e.entry, kind: 'dance' } } : e) }]) expect((await call(`${server.url}/api/restore`, 'POST', bad)).status).toBe(422)
+    expect((await call(`${server.url}/api/backup`, 'GET')).body.hash).toBe(made.hash)
+  })
+  it('of the version before the log is brought up to date', async () => {
+    const made = (await call(`${server.url}/api/backup`, 'GET')).body as Record<string, unknown>
+    const { documents: _, entries: __, ...older } = made
+    const other = dataFolder()
+    const empty = await runServer(other.path)
+    try {
+      expect((await call(`${empty.url}/api/restore`, 'POST', { ...older, version: 1 })).body).toMatchObject({ entries: 0, documents: 0 })
+    }
+    finally {
+      await empty.stop()
+      other.clear()
+    }
+  })
+})
+
+describe('open formats', () => {
+  it('are published as JSON Schema', async () => {
+    const { schemas } = (await call(`${server.url}/api/schema`, 'GET')).body as unknown as { schemas: string[] }
+    expect(schemas).toContain('/api/schema/log')
+    for (const path of schemas) expect((await call(server.url + path, 'GET')).body).toMatchObject({ $schema: expect.stringContaining('2020-12') as string })
+    expect((await call(`${server.url}/api/schema/boat`, 'GET')).status).toBe(404)
+  })
+})
+
+describe('instruments', () => {
+  it('a sounder over TCP: readings are taken, malformed sentences counted and skipped', async () => {
+    const simulated = await simulateSounder(5)
+    const heard = listenTo(simulated.port)
+    await expect.poll(() => heard.counts(), { timeout: 10_000 }).toMatchObject({ malformed: expect.toSatisfy((n: number) => n >= 2) as number })
+    expect(heard.reading().depthM).toBeGreaterThan(3)
+    expect(heard.reading().temperatureC).toBeCloseTo(14.6, 0)
+    expect(heard.counts().good).toBeGreaterThan(30)
+    await heard.close()
+    await simulated.close()
+  })
+  it('are switched on and off; the sounder is a port that speaks while it is on, and says it is simulated', async () => {
+    const at = `${server.url}/api/instruments`
+    expect((await call(`${at}/sounder`, 'GET')).body).toEqual({ on: false, simulated: true })
+    const on = (await call(`${at}/sounder`, 'PUT', { on: true })).body
+    await call(`${at}/sounder`, 'PUT', { on: true })
+    const said = await new Promise<string>((resolve, reject) => {
+      const socket = createConnection({ port: on.port as number, host: '127.0.0.1' })
+      socket.once('data', chunk => (resolve(String(chunk)), socket.destroy()))
+      socket.once('error', reject)
+    })
+    expect(said).toMatch(/^\$SDDPT,\d/)
+    await expect.poll(async () => ((await call(`${at}/sounder`, 'GET')).body.reading as { depthM?: number }).depthM).toBeGreaterThan(3)
+    expect((await call(`${at}/sounder`, 'PUT', { on: false })).body).toEqual({ id: 'sounder', on: false, simulated: true })
+    await call(`${at}/tank`, 'PUT', { on: false })
+    expect((await call(`${at}/drop`, 'POST', { seconds: 4 })).status).toBe(409)
+    await call(`${at}/tank`, 'PUT', { on: true })
+    expect(Number((await call(`${at}/drop`, 'POST', { seconds: 4 })).body.seconds)).toBeGreaterThan(4)
+    expect((await call(`${at}/radar`, 'GET')).status).toBe(404)
+  })
+})

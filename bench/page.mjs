@@ -26,7 +26,7 @@ export async function pageFigures() {
     for (let i = 0; i < 14; i++) await change(String(1.5 + 0.07 * i))
     const all = await measured()
     const warm = all.slice(4).sort((a, b) => a - b)
-    return { 'spread.first.ms': all[0], 'spread.change.ms': warm[Math.floor(warm.length / 2)], ...await tankFigures(browser, url), ...await coverFigures(browser, url) }
+    return { 'spread.first.ms': all[0], 'spread.change.ms': warm[Math.floor(warm.length / 2)], ...await tankFigures(browser, url), ...await coverFigures(browser, url), ...await logFigures(url) }
   }
   finally {
     await browser.close()
@@ -97,4 +97,38 @@ async function coverFigures(browser, url) {
   })
   await page.close()
   return { 'snag.cancel.ms': figures.ended, 'snag.pageHeld.ms': figures.longest }
+}
+
+const ENTRIES = 100_000
+const AT_ONCE = 2000
+const PER_SESSION = 250
+const KINDS = ['cast', 'cast', 'cast', 'cast', 'bump', 'bite', 'hooked', 'landed', 'snag', 'freed']
+
+/** A hundred thousand entries in the log; then the slowest of what any page asks the server for, the middle of five times. */
+async function logFigures(url) {
+  const session = n => `aaaaaaaa-aaaa-4aaa-8aaa-${String(n).padStart(12, '0')}`
+  for (let from = 0; from < ENTRIES; from += AT_ONCE) {
+    const entries = Array.from({ length: AT_ONCE }, (_, i) => {
+      const n = from + i
+      const s = Math.floor(n / PER_SESSION)
+      return {
+        id: `bbbbbbbb-bbbb-4bbb-8bbb-${String(n).padStart(12, '0')}`, session: session(s), at: new Date(Date.UTC(2024, 0, 1) + 86_400_000 * s + 20_000 * (n % PER_SESSION)).toISOString(),
+        kind: KINDS[n % KINDS.length], rod: 'A', rigKey: `slimShad ${60 + 5 * (s % 12)} plain|W1|4/0|skin`, placeKey: ['thickWeed/shell', 'open/sand', 'wood/mud'][s % 3],
+      }
+    })
+    const response = await fetch(`${url}/api/log/entries`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ entries }) })
+    if (!response.ok) throw new Error(`the log refused: ${response.status} ${await response.text()}`)
+  }
+  const asked = ['spreads', 'box', 'documents/spot', 'documents/trip', 'instruments', 'log/evidence', 'log/sessions?limit=20', `log/sessions?limit=20&offset=${ENTRIES / PER_SESSION - 20}`, `log/${session(7)}/entries?limit=500`]
+  const middles = []
+  for (const path of asked) {
+    const times = []
+    for (let i = 0; i < 5; i++) {
+      const begun = performance.now()
+      await (await fetch(`${url}/api/${path}`)).json()
+      times.push(performance.now() - begun)
+    }
+    middles.push(times.sort((a, b) => a - b)[2])
+  }
+  return { 'log.page100k.ms': Math.max(...middles) }
 }

@@ -9,7 +9,7 @@ installDependencies()
 const { build: bundle } = await import('vite')
 await bundle({
   configFile: false, logLevel: 'silent', root: ROOT,
-  resolve: { alias: { '#core': join(ROOT, 'core', 'index.ts') } },
+  resolve: { alias: { '#core': join(ROOT, 'core', 'index.ts'), '#schemas': join(ROOT, 'shared', 'schemas') } },
   build: { ssr: 'bench/core.ts', outDir: '.cache/bench', target: 'node20', rollupOptions: { output: { entryFileNames: 'core.mjs' } } },
   ssr: { noExternal: true },
 })

@@ -1,5 +1,5 @@
 import { mToMm, radToDeg } from '#catalogue'
-import type { LossId, Measure, Rest, RigReport } from '#core'
+import type { Basis, LossId, Measure, Rest, RigReport } from '#core'
 import type { Letter } from '#schemas/spread'
 import type { LaneOutcome } from '~/workers/protocol'
 import type { Zone } from './diver'
@@ -21,6 +21,9 @@ export const DOUBT_SHORT: Readonly<Record<keyof typeof DOUBT_WORDS, string>> = {
   crossDrag: 'cross drag', axialDrag: 'axial drag', eta: 'turning moment', etaRoll: 'rolling moment', tailLift: 'tail lift', vortexSide: 'lopsided flow',
   lineBow: 'bow in the line', density: 'density', hookPlace: 'hook place',
 }
+
+/** Small marks for where a figure comes from. */
+export const BASIS_MARKS: Readonly<Record<Basis, string>> = { computed: '◇', measured: '◆', logged: '▤' }
 
 export const POINT_WORDS = { open: 'open', flush: 'flush on the back', skin: 'skin-hooked', buried: 'buried' } as const
 

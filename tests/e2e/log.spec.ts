@@ -121,3 +121,50 @@ test('two rigs compared from the tally, sessions opened, the log as CSV; a backu
   await expect(page.getByText('Restored', { exact: true }).first()).toBeVisible({ timeout: 20_000 })
   await accessible(sheet)
 })
+
+test('a drop read off the made-up clip: stepped, scaled, marked nose and tail, kept with its pitch', async ({ sheet, page }) => {
+  await page.goto(`${sheet.app.url}/log`)
+  await page.getByRole('button', { name: 'from a clip…' }).click()
+  const dialog = page.getByRole('dialog', { name: 'A drop from a clip' })
+  await dialog.getByRole('button', { name: 'The made-up sample' }).click()
+  const frame = dialog.getByRole('img', { name: /^Frame at/ })
+  await expect(frame).toBeVisible({ timeout: 30_000 })
+  await expect.poll(() => frame.evaluate(c => (c as HTMLCanvasElement).width)).toBe(360)
+  /** Presses a place given in pixels of the clip. */
+  const press = async (x: number, y: number): Promise<void> => {
+    const box = (await frame.boundingBox())!
+    await frame.click({ position: { x: x * box.width / 360, y: y * box.height / 480 } })
+  }
+  await press(23, 40)
+  await press(23, 136)
+  /** Where the bait is on the frame: the middle of its colour, and how far it reaches. */
+  const bait = () => frame.evaluate((c) => {
+    const canvas = c as HTMLCanvasElement
+    const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height)
+    let [left, right, sum, n] = [1e9, -1e9, 0, 0]
+    const rows: [number, number][] = []
+    for (let y = 0; y < canvas.height; y++) {
+      for (let x = 60; x < canvas.width; x++) {
+        const i = 4 * (y * canvas.width + x)
+        if (Math.abs(data[i]! - 107) > 24 || Math.abs(data[i + 1]! - 90) > 24 || Math.abs(data[i + 2]! - 53) > 24) continue
+        left = Math.min(left, x)
+        right = Math.max(right, x)
+        sum += y
+        n++
+        rows.push([x, y])
+      }
+    }
+    const near = (x: number): number => rows.filter(r => Math.abs(r[0] - x) < 3).reduce((s, r, _, all) => s + r[1] / all.length, 0)
+    return { left, right, y: sum / n, leftY: near(left), rightY: near(right) }
+  })
+  for (let k = 0; k < 2; k++) {
+    const at = await bait()
+    await press(at.right, at.rightY)
+    await press(at.left, at.leftY)
+    for (let i = 0; i < 2; i++) await dialog.getByRole('button', { name: 'Ten frames on' }).click()
+  }
+  await expect(dialog.locator('.read')).toContainText(/0\.\d+ m\/s, −?-?\d+°/)
+  await accessible(sheet)
+  await dialog.getByRole('button', { name: 'Keep this drop' }).click()
+  await expect(page.getByRole('region', { name: 'Drop timer' }).locator('tbody tr').first()).toContainText('clip')
+})

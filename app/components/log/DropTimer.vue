@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { FAMILIES, fallWords, fitAll, baitKey, kindKey } from '#catalogue'
-import type { BaitSpec, RigSpec } from '#core'
+import type { BaitSpec, Drop, RigSpec } from '#core'
+import { conditionsOf } from '~/composables/useEvaluation'
+import { sampleClip } from '~/utils/sampleClip'
 import { DEPTH_RANGE_M } from '#schemas/fields'
 import type { LogEntry } from '#schemas/log'
 import { calculator } from '~/workers/calculator'
@@ -35,7 +37,7 @@ async function tap(): Promise<void> {
   await keep(seconds, 'taps')
 }
 const LEAST_S = 0.3
-async function keep(seconds: number, from: 'taps' | 'tank'): Promise<void> {
+async function keep(seconds: number, from: 'taps' | 'tank' | 'clip', pitchRad?: number): Promise<void> {
   if (seconds < LEAST_S) return void (error.value = 'Too quick to be a drop: tap again at the splash.')
   saving.value = true
   try {
@@ -44,7 +46,7 @@ async function keep(seconds: number, from: 'taps' | 'tank'): Promise<void> {
     const { kind, strengthN } = spread.content.line
     const found = await calculator().ask('drop', copy({ bait: bait.value, rig: rig as RigSpec, conditions: { depthM: depth.value, temperatureC, salinityGKg, lineKind: kind, lineStrengthN: strengthN } }))
     if (!found.ok) return void (error.value = found.message)
-    const entry: LogEntry = { id: crypto.randomUUID(), session: crypto.randomUUID(), at: new Date().toISOString(), kind: 'drop', data: { place: 'drop test', drop: { bait: copy(spread.content.bait), rig: copy(rig), depthM: depth.value, temperatureC, salinityGKg, seconds, from, model: found.model } } }
+    const entry: LogEntry = { id: crypto.randomUUID(), session: crypto.randomUUID(), at: new Date().toISOString(), kind: 'drop', data: { place: 'drop test', drop: { bait: copy(spread.content.bait), rig: copy(rig), depthM: depth.value, temperatureC, salinityGKg, seconds, from, ...(pitchRad === undefined ? {} : { pitchRad }), model: found.model } } }
     await keepEntry(entry)
     const sent = await sendWaiting()
     error.value = sent.error
@@ -57,6 +59,15 @@ async function keep(seconds: number, from: 'taps' | 'tank'): Promise<void> {
     saving.value = false
   }
 }
+const clipping = ref(false)
+/** The made-up clip: the chosen rig as it is simulated, in a bait with a little more drag. */
+async function sample(): Promise<Blob | undefined> {
+  const { letter: _, ...rig } = lane.value
+  let drop: Drop | undefined
+  await calculator().evaluate(copy({ bait: bait.value, conditions: conditionsOf(spread.content), lanes: [{ letter: 'A', rig: rig as RigSpec }] }), { onLane: (_letter, outcome) => void (drop = outcome.kind === 'done' ? outcome.report.fall.drop as Drop : undefined) })
+  return drop && sampleClip(drop, bait.value.lengthM)
+}
+const keepClip = (speedMS: number, pitchRad: number): void => void keep(depth.value / speedMS, 'clip', pitchRad)
 /** The two-gate tank of the bench, simulated: its own bait is a little unlike the model's. */
 async function readTank(): Promise<void> {
   try {
@@ -101,17 +112,18 @@ onKeyStroke(' ', (event) => {
     <p class="rig">
       <button v-for="l in spread.content.lanes" :key="l.letter" type="button" :class="`lane-${l.letter}`" :aria-pressed="l.letter === lane.letter" @click="chosen = l.letter"><LaneChip :letter="l.letter" plain /> {{ FAMILIES[l.family].shortName }}</button>
     </p>
-    <p class="at"><NumberField label="depth" :model-value="depth" :unit="settings.units.depth" :range="DEPTH_RANGE_M" :step="0.1" @update:model-value="value => depthM = value" /><button type="button" class="key" @click="readSounder()">from the sounder</button><button type="button" class="key" @click="readTank()">read the drop tank</button></p>
+    <p class="at"><NumberField label="depth" :model-value="depth" :unit="settings.units.depth" :range="DEPTH_RANGE_M" :step="0.1" @update:model-value="value => depthM = value" /><button type="button" class="key" @click="readSounder()">from the sounder</button><button type="button" class="key" @click="readTank()">read the drop tank</button><button type="button" class="key" @click="clipping = true">from a clip…</button></p>
     <button type="button" class="tap" :class="{ falling: started !== undefined }" :disabled="saving" @click="tap()">{{ started === undefined ? 'Splash' : 'Slack' }} <b v-if="started !== undefined" class="figure">{{ ((now - started) / 1000).toFixed(1) }} s</b><small v-else>or the space bar; tap again when the line goes slack</small></button>
     <p v-if="error" class="bad" role="alert">{{ error }}</p>
     <div class="says" role="status">
-      <template v-if="fit && words"><p class="first">{{ words.sentence }}</p><p class="label">{{ words.detail }} ● measured</p></template>
+      <template v-if="fit && words"><p class="first">{{ words.sentence }}</p><p class="label">{{ words.detail }} ◆ measured</p></template>
       <p v-else-if="pooled" class="first">This bait was never dropped. {{ pooled.drops }} drops of others of its form and plastic move its drag by {{ Math.round(100 * (pooled.drag - 1)) }} %.</p>
       <p v-else class="label">No drops of this bait yet: five make the model fit it. Known depth, slack line, the same rig.</p>
     </div>
     <table v-if="own.length > 0"><thead><tr><th scope="col">when</th><th scope="col">depth</th><th scope="col">took</th><th scope="col">model</th><th scope="col">used</th></tr></thead>
       <tbody><tr v-for="d in own.slice(-12).reverse()" :key="d.id" :class="{ out: d.excluded || strange.has(d.id) }"><td>{{ d.at.slice(0, 10) }}<small v-if="d.drop.from !== 'taps'"> {{ d.drop.from }}</small></td><td class="figure">{{ settings.units.depth.from(d.drop.depthM).toFixed(1) }}</td><td class="figure">{{ d.drop.seconds.toFixed(1) }} s</td><td class="figure">{{ d.drop.model.seconds.toFixed(1) }} s</td><td><label><input type="checkbox" :checked="!d.excluded" :aria-label="`Use the drop of ${d.drop.seconds.toFixed(1)} s`" @change="evidence.exclude(d.id, !($event.target as HTMLInputElement).checked)"> {{ strange.has(d.id) ? 'set aside: far from the others' : '' }}</label></td></tr></tbody></table>
     <button v-if="own.some(d => !d.excluded)" type="button" class="key" @click="resetAll()">Forget these drops</button>
+    <DropClip v-model:open="clipping" :sample="sample" @keep="keepClip" />
   </section>
 </template>
 

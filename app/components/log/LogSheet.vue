@@ -80,7 +80,7 @@ const time = (iso: string): string => new Date(iso).toLocaleTimeString('en-GB', 
 <template>
   <SheetFrame :id="id" view="log">
     <section class="head" aria-label="In all">
-      <p class="sums figure"><span><b>{{ sums.casts.toLocaleString('en') }}</b> casts</span><span><b>{{ sums.bites }}</b> bites</span><span><b>{{ sums.hooked }}</b> hooked</span><span><b>{{ sums.landed }}</b> landed</span><span><b>{{ sums.snags }}</b> snags</span><span><b>{{ sums.lost }}</b> rigs lost</span><span><b>{{ evidence.drops.length }}</b> drops ■ ●</span></p>
+      <p class="sums figure"><span><b>{{ sums.casts.toLocaleString('en') }}</b> casts</span><span><b>{{ sums.bites }}</b> bites</span><span><b>{{ sums.hooked }}</b> hooked</span><span><b>{{ sums.landed }}</b> landed</span><span><b>{{ sums.snags }}</b> snags</span><span><b>{{ sums.lost }}</b> rigs lost</span><span><b>{{ evidence.drops.length }}</b> drops ▤ ◆</span></p>
       <label class="ignore"><input v-model="evidence.ignored" type="checkbox"> show the model's own figures, without my evidence</label>
       <NuxtLink class="key strong" to="/bank"><UIcon name="i-lucide-smartphone" /> Bank mode</NuxtLink>
       <button type="button" class="key" :disabled="total === 0" @click="exportLog()">Log as CSV</button>
@@ -92,7 +92,7 @@ const time = (iso: string): string => new Date(iso).toLocaleTimeString('en-GB', 
       <section class="tally" aria-label="Tally">
         <h2>What the tally says</h2>
         <p v-if="lines.length === 0" class="label">Nothing is logged yet. Open bank mode on the phone and tap what happens: casts, bites, snags.</p>
-        <div v-else class="scroll" tabindex="0" aria-label="Tally by rig and place"><table><thead><tr><th scope="col"><span class="visually-hidden">Compare</span></th><th scope="col">rig, bait and place</th><th scope="col">casts</th><th scope="col">hooked of bites ■</th><th scope="col">snags of casts ■</th></tr></thead>
+        <div v-else class="scroll" tabindex="0" aria-label="Tally by rig and place"><table><thead><tr><th scope="col"><span class="visually-hidden">Compare</span></th><th scope="col">rig, bait and place</th><th scope="col">casts</th><th scope="col">hooked of bites ▤</th><th scope="col">snags of casts ▤</th></tr></thead>
           <tbody><tr v-for="l in lines" :key="keyOf(l)" :class="{ on: picked.includes(keyOf(l)) }">
             <td><input type="checkbox" :checked="picked.includes(keyOf(l))" :aria-label="`Compare ${l.rig} in ${l.place}`" @change="choose(l)"></td>
             <td><b>{{ l.rig }}</b> <small>{{ l.bait }}, {{ l.place }}</small><em v-if="adviceFor(l)">{{ adviceFor(l) }}</em></td><td class="figure">{{ l.casts }}</td>

@@ -2,7 +2,7 @@
 import type { Day } from '#core'
 import type { PickAnswer } from '~/workers/pick'
 import { cadenceWords, factorRows, lineWords, rigWords, rodWords, sizeWords, tackleAdvice } from '~/utils/pickWords'
-import { POINT_WORDS, restWords } from '~/utils/words'
+import { BASIS_MARKS, POINT_WORDS, restWords } from '~/utils/words'
 import { shown, withUnit } from '~/utils/units'
 import { countTo } from '~/utils/countdown'
 import { coloursOf } from '#catalogue'
@@ -31,10 +31,10 @@ const colours = computed(() => coloursOf(props.day.prey, props.day.clarity, prop
     <p class="bait">{{ baitName }}<template v-if="hookName"> · {{ hookName }}</template></p>
     <div ref="host" class="drawing"><RigSketch v-if="width > 0" :drawing="drawing" :per-m="perM" :width="width" :height="H" :unit-label="settings.units.length.label" :described="`${rigWords(pick.rig)} ${sizeWords(pick.rig, settings.system)} in ${baitName}`" /></div>
     <dl class="figures">
-      <div><dt>count to the fish</dt><dd class="figure">{{ counts.zone }} <small>bottom at {{ counts.bottom }} s ◇</small></dd></div>
-      <div><dt>falls</dt><dd class="figure">{{ shown(pick.report.fall.meanSpeedMS.value, settings.units.speed) }} <small>{{ settings.units.speed.label }} ◇</small></dd></div>
-      <div><dt>hooked</dt><dd class="figure">{{ Math.round(100 * pick.report.strike.hookUp.value) }} <small>% ({{ Math.round(100 * pick.report.strike.hookUp.low) }}–{{ Math.round(100 * pick.report.strike.hookUp.high) }}) ◇</small></dd></div>
-      <div><dt>left for fishing</dt><dd class="figure">{{ Math.round(pick.report.snag.minutesLeft.value) }} <small>min/h ({{ Math.round(pick.report.snag.minutesLeft.low) }}–{{ Math.round(pick.report.snag.minutesLeft.high) }}) ◇</small></dd></div>
+      <div><dt>count to the fish</dt><dd class="figure">{{ counts.zone }} <small>bottom at {{ counts.bottom }} s {{ BASIS_MARKS[pick.report.fall.timeS.basis] }}</small></dd></div>
+      <div><dt>falls</dt><dd class="figure">{{ shown(pick.report.fall.meanSpeedMS.value, settings.units.speed) }} <small>{{ settings.units.speed.label }} {{ BASIS_MARKS[pick.report.fall.meanSpeedMS.basis] }}</small></dd></div>
+      <div><dt>hooked</dt><dd class="figure">{{ Math.round(100 * pick.report.strike.hookUp.value) }} <small>% ({{ Math.round(100 * pick.report.strike.hookUp.low) }}–{{ Math.round(100 * pick.report.strike.hookUp.high) }}) {{ BASIS_MARKS[pick.report.strike.hookUp.basis] }}</small></dd></div>
+      <div><dt>left for fishing</dt><dd class="figure">{{ Math.round(pick.report.snag.minutesLeft.value) }} <small>min/h ({{ Math.round(pick.report.snag.minutesLeft.low) }}–{{ Math.round(pick.report.snag.minutesLeft.high) }}) {{ BASIS_MARKS[pick.report.snag.minutesLeft.basis] }}</small></dd></div>
     </dl>
     <dl class="how">
       <div><dt>line</dt><dd>{{ lineName ?? lineWords(pick, strength) }}</dd></div>

@@ -14,6 +14,13 @@ const { width } = useElementSize(host)
 const SKETCH = 104
 const drawing = computed<RigDrawing | undefined>(() => props.outcome && props.outcome.kind !== 'invalid' ? props.outcome.drawing : undefined)
 const problems = computed(() => props.outcome?.kind === 'invalid' ? props.outcome.problems : [])
+/** What the angler's own drops and log say of this rig. */
+const evidence = useEvidence()
+const spread = useSpread()
+const known = computed(() => {
+  const { letter: _, ...rig } = props.lane
+  return evidence.of(spread.content, rig)
+})
 const described = computed(() => `Rig ${props.lane.letter} from the side: ${FAMILIES[props.lane.family].name}, size ${props.lane.hookSize}`)
 </script>
 
@@ -24,7 +31,7 @@ const described = computed(() => `Rig ${props.lane.letter} from the side: ${FAMI
       <RigSketch v-if="drawing && width > 0" :drawing="drawing" :per-m="perM" :width="width" :height="SKETCH" :unit-label="settings.units.length.label" :described="described" />
     </div>
     <LaneControls :lane="lane" :problems="problems" />
-    <LaneMeasures v-if="outcome?.kind === 'done'" :report="outcome.report" :axes="axes" />
+    <LaneMeasures v-if="outcome?.kind === 'done'" :report="outcome.report" :axes="axes" :evidence="known" />
     <p v-else-if="outcome?.kind === 'failed'" class="stopped">{{ outcome.message }}</p>
     <p v-else-if="outcome?.kind === 'invalid'" class="stopped">Nothing can be computed until this is put right.</p>
     <p v-else class="stopped waiting">Working it out…</p>

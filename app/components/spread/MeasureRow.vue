@@ -1,15 +1,15 @@
 <script setup lang="ts">
+import { BASIS_MARKS } from '~/utils/words'
 import type { Basis } from '#core'
 
 /** One measure of one rig: the number first, its unit and a note beside it, a small picture to the right. */
 defineProps<{ name: string, value: string, unit: string, note: string, basis: Basis, hint?: string }>()
-const MARKS: Readonly<Record<Basis, string>> = { computed: '◇', measured: '◆', logged: '▤' }
 </script>
 
 <template>
   <div class="row" :title="hint">
     <span class="label name">{{ name }}</span>
-    <span class="number figure"><b>{{ value }}</b> <small>{{ unit }}</small><i class="basis" role="img" :aria-label="basis">{{ MARKS[basis] }}</i></span>
+    <span class="number figure"><b>{{ value }}</b> <small>{{ unit }}</small><i class="basis" role="img" :aria-label="basis">{{ BASIS_MARKS[basis] }}</i></span>
     <span class="note">{{ note }}</span>
     <span class="picture"><slot /></span>
   </div>

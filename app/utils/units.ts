@@ -59,7 +59,8 @@ export function weightText(kg: number, system: UnitSystem): string {
   const rung = OUNCE_LADDER.find(([, oz]) => Math.abs(ozToKg(oz) / kg - 1) < 0.01)
   if (rung) return `${rung[0]} oz`
   // sold by the gram: a decimal of an ounce would tell nobody what it is
-  return GRAM_STEPS_KG.some(step => Math.abs(step / kg - 1) < 1e-3) ? `${Number(kgToG(kg).toFixed(1))} g` : withUnit(kg, weight)
+  const halves = 2 * kgToG(kg)
+  return Math.abs(halves - Math.round(halves)) < 2e-3 ? `${Math.round(halves) / 2} g` : withUnit(kg, weight)
 }
 
 /** Reads "1/8", "1 1/4" or "3.5" (comma or point). Undefined when it is not a number. */

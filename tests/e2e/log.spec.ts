@@ -15,8 +15,9 @@ test.describe('on the bank', () => {
   test('twenty taps without a connection, the page closed and opened again: all twenty are on the server once', async ({ sheet, page, context }) => {
     await page.goto(`${sheet.app.url}/bank`)
     await page.getByRole('button', { name: 'With the rigs on the sheet' }).click()
-    const before = (await sessionsOf(sheet)).length
+    await expect(page.getByRole('button', { name: /^Cast/ })).toBeVisible()
     await expect(page.getByRole('status').first()).toContainText('all kept by the server')
+    const before = (await sessionsOf(sheet)).length
     await expect.poll(() => page.evaluate(async () => Boolean(await (await caches.open('dunecrest-bank-1')).match('/bank'))), { timeout: 20_000 }).toBe(true)
     await page.reload()
     await expect(page.getByRole('button', { name: /^Cast/ })).toBeVisible()
@@ -71,9 +72,9 @@ test('drops move the bait: taps and the tank, a wrong one set aside, all forgott
   await page.goto(`${sheet.app.url}/log`)
   const timer = page.getByRole('region', { name: 'Drop timer' })
   await expect(timer.getByRole('button', { name: /^Splash/ })).toBeVisible()
-  await timer.getByRole('button', { name: /^Splash/ }).click()
-  await timer.getByRole('button', { name: /^Slack/ }).click()
+  await timer.locator('.tap').dblclick({ delay: 5 })
   await expect(timer.getByRole('alert')).toContainText('Too quick')
+  await expect(timer.locator('tbody tr').first()).toBeVisible()
   const count = await timer.locator('tbody tr').count()
   await timer.getByRole('button', { name: 'read the drop tank' }).click()
   await expect(timer.locator('tbody tr').first()).toContainText('tank')

@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { ACTIVITIES, BOTTOM_IDS, BOTTOMS, CLARITIES, COVER_IDS, COVERS, FEEDING, FEEDING_IDS, LIGHTS, SALINITY_GKG, STREAM_RANGE_MS, TEMPERATURE_RANGE_C } from '#catalogue'
+import { ACTIVITIES, BOTTOM_IDS, BOTTOMS, CLARITIES, COVER_IDS, COVERS, FEEDING, FEEDING_IDS, LIGHTS, SALINITY_GKG, SPECIES, STREAM_RANGE_MS, TEMPERATURE_RANGE_C } from '#catalogue'
 import type { Day } from '#core'
 import { PREY_RANGE_M } from '#schemas/fields'
 import type { FishChoice } from '#schemas/spread'
 import { ACTIVITY_WORDS, CLARITY_WORDS, LIGHT_WORDS, preyItems, speciesItems } from '~/utils/pickWords'
 import { waterOfSpot } from '~/utils/pickSheet'
+import { withUnit } from '~/utils/units'
 
 /** The conditions in one short form; a spot fills them in. What is worked out from the fish says so until it is set. */
 defineProps<{ day: Day }>()
@@ -34,6 +35,9 @@ const lights = list(LIGHTS, id => LIGHT_WORDS[id])
 const feedings = list(FEEDING_IDS, id => FEEDING[id].name)
 const salts = [{ value: 'fresh', label: 'fresh' }, { value: 'brackish', label: 'brackish' }, { value: 'salt', label: 'salt' }] as const
 const salt = computed(() => salts.reduce((best, one) => Math.abs(SALINITY_GKG[one.value] - water.value.salinityGKg) < Math.abs(SALINITY_GKG[best.value] - water.value.salinityGKg) ? one : best, salts[0]).value)
+/** On a phone the form folds away, so that the answer comes first. */
+const narrow = useMediaQuery('(max-width: 639px)')
+const unfolded = ref(false)
 const NO_SPOT = 'none'
 const spotItems = computed(() => [{ value: NO_SPOT, label: water.value.place || 'as set here' }, ...spots.list.map(s => ({ value: s.id, label: s.name, group: s.content.water }))])
 function takeSpot(id: string): void {
@@ -43,7 +47,8 @@ function takeSpot(id: string): void {
 </script>
 
 <template>
-  <section class="day" aria-label="Conditions">
+  <section class="day" :class="{ folded: narrow && !unfolded }" aria-label="Conditions">
+    <button v-if="narrow" type="button" class="fold" :aria-expanded="unfolded" @click="unfolded = !unfolded"><span>{{ water.place || 'Here' }}: {{ withUnit(water.depthM, settings.units.depth) }}, {{ COVERS[water.cover].name }} over {{ BOTTOMS[water.bottom].name }}; {{ SPECIES[day.species].name }}, {{ ACTIVITY_WORDS[day.activity] }}</span> <UIcon :name="unfolded ? 'i-lucide-chevron-up' : 'i-lucide-chevron-down'" /></button>
     <div class="row">
       <ChoiceField label="spot" :model-value="NO_SPOT" :items="spotItems" @update:model-value="takeSpot" />
       <NumberFieldDepth />
@@ -69,6 +74,8 @@ function takeSpot(id: string): void {
 
 <style scoped>
 .day { display: grid; gap: 3px; padding: 5px 12px 6px; border-bottom: var(--line-weight) solid var(--ink); background: var(--raised); }
+.folded .row { display: none; }
+.fold { display: flex; gap: 10px; justify-content: space-between; align-items: center; min-height: 44px; text-align: left; font-size: 16px; }
 .row { display: flex; flex-wrap: wrap; gap: 4px 16px; align-items: baseline; }
 .worked { display: inline-flex; gap: 6px; align-items: baseline; }
 .again { width: 26px; height: 26px; display: inline-grid; place-items: center; align-self: center; }

@@ -72,7 +72,7 @@ function takeName(event: Event): void {
 .gap { flex: 1; }
 @media (max-width: 639px) {
   .key { height: 40px; } .icon { width: 40px; } .gap { display: none; } .bar { gap: 6px; }
-  .mark { flex: 1; } .name { flex: 1 1 60%; order: 1; } .state { order: 2; min-width: 0; }
+  .views { flex: 1 1 100%; overflow-x: auto; } .mark { flex: 1; } .name { flex: 1 1 60%; order: 1; } .state { order: 2; min-width: 0; }
   .bar > :deep(.choice-field), .bar > .icon { order: 3; }
 }
 </style>

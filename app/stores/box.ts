@@ -1,5 +1,5 @@
 import type { BoxItem, ItemInput } from '#schemas/box'
-import { ask, ServerRefusal } from '~/utils/api'
+import { ask } from '~/utils/api'
 
 /** One thing done to the box, and how to take it back. */
 interface Step { readonly undo: () => Promise<Step> }
@@ -8,29 +8,12 @@ interface Step { readonly undo: () => Promise<Step> }
 export const useBox = defineStore('box', () => {
   const items = shallowRef<readonly BoxItem[]>([])
   const loaded = ref(false)
-  const busy = ref(false)
-  const error = ref<string>()
+  const { busy, error, exchange } = useExchange()
   const done = shallowRef<readonly Step[]>([])
   const undone = shallowRef<readonly Step[]>([])
 
   const byId = computed(() => new Map(items.value.map(item => [item.id, item])))
 
-  /** Runs one exchange with the server; a refusal is told in words and changes nothing here. */
-  async function exchange<T>(work: () => Promise<T>): Promise<T | undefined> {
-    busy.value = true
-    try {
-      const answer = await work()
-      error.value = undefined
-      return answer
-    }
-    catch (failure) {
-      error.value = failure instanceof ServerRefusal ? failure.message : String(failure)
-      return undefined
-    }
-    finally {
-      busy.value = false
-    }
-  }
 
   async function load(): Promise<void> {
     const answer = await exchange(() => ask<{ items: BoxItem[] }>('/api/box'))

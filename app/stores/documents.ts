@@ -1,29 +1,13 @@
 import type { DocumentContent, DocumentKind, StoredDocument } from '#schemas/spot'
-import { ask, ServerRefusal } from '~/utils/api'
+import { ask } from '~/utils/api'
 
 /** Spots and trips as the server holds them. A change is shown once it is acknowledged; a refusal is told and changes nothing here. */
 function documentsOf<K extends DocumentKind>(kind: K) {
   const list = shallowRef<readonly StoredDocument<K>[]>([])
   const loaded = ref(false)
-  const busy = ref(false)
-  const error = ref<string>()
+  const { busy, error, exchange } = useExchange()
   const path = `/api/documents/${kind}`
 
-  async function exchange<T>(work: () => Promise<T>): Promise<T | undefined> {
-    busy.value = true
-    try {
-      const answer = await work()
-      error.value = undefined
-      return answer
-    }
-    catch (failure) {
-      error.value = failure instanceof ServerRefusal ? failure.message : String(failure)
-      return undefined
-    }
-    finally {
-      busy.value = false
-    }
-  }
   const put = (made: StoredDocument<K>): StoredDocument<K> => {
     list.value = list.value.some(d => d.id === made.id) ? list.value.map(d => d.id === made.id ? made : d) : [...list.value, made]
     return made

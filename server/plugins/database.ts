@@ -9,7 +9,7 @@ import { DataFolderInUse } from '../db/lock'
 import { DEMO_SPOTS } from '../../demo/spots'
 import { seedBox } from '../services/box'
 import { stopInstruments } from '../services/instruments'
-import { seedDocuments } from '../services/documents'
+import { fillDocuments } from '../services/documents'
 import { seedLog } from '../services/log'
 import { seedSpreads } from '../services/spreads'
 
@@ -37,7 +37,7 @@ async function start(): Promise<OpenDatabase> {
     if (process.env.DUNECREST_DEMO === '1') {
       await seedSpreads(DEMO_SPREADS)
       await seedBox(DEMO_BOX)
-      await seedDocuments('spot', DEMO_SPOTS)
+      await fillDocuments('spot', DEMO_SPOTS)
       await seedLog(seasons)
     }
     return open

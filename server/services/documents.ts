@@ -33,7 +33,7 @@ export async function markDocument(kind: DocumentKind, id: string, deleted: bool
 }
 
 /** Fills a kind of which there was never one. Returns what is there now. */
-export async function seedDocuments<K extends DocumentKind>(kind: K, given: readonly { readonly name: string, readonly content: DocumentContent[K] }[]): Promise<StoredDocument[]> {
+export async function fillDocuments<K extends DocumentKind>(kind: K, given: readonly { readonly name: string, readonly content: DocumentContent[K] }[]): Promise<StoredDocument[]> {
   if (await repository.countDocuments(database(), kind) === 0) await repository.insertDocuments(database(), kind, given)
   return allDocuments(kind)
 }

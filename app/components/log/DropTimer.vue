@@ -37,14 +37,20 @@ async function tap(): Promise<void> {
   await keep(seconds, 'taps')
 }
 const LEAST_S = 0.3
+/** The chosen rig's drop, as the model has it. */
+function modelled() {
+  const { temperatureC, salinityGKg } = spread.content.water
+  const { letter: _, ...rig } = lane.value
+  const { kind, strengthN } = spread.content.line
+  return calculator().ask('drop', copy({ bait: bait.value, rig: rig as RigSpec, conditions: { depthM: depth.value, temperatureC, salinityGKg, lineKind: kind, lineStrengthN: strengthN } }))
+}
 async function keep(seconds: number, from: 'taps' | 'tank' | 'clip', pitchRad?: number): Promise<void> {
   if (seconds < LEAST_S) return void (error.value = 'Too quick to be a drop: tap again at the splash.')
   saving.value = true
   try {
     const { temperatureC, salinityGKg } = spread.content.water
     const { letter: _, ...rig } = lane.value
-    const { kind, strengthN } = spread.content.line
-    const found = await calculator().ask('drop', copy({ bait: bait.value, rig: rig as RigSpec, conditions: { depthM: depth.value, temperatureC, salinityGKg, lineKind: kind, lineStrengthN: strengthN } }))
+    const found = await modelled()
     if (!found.ok) return void (error.value = found.message)
     const entry: LogEntry = { id: crypto.randomUUID(), session: crypto.randomUUID(), at: new Date().toISOString(), kind: 'drop', data: { place: 'drop test', drop: { bait: copy(spread.content.bait), rig: copy(rig), depthM: depth.value, temperatureC, salinityGKg, seconds, from, ...(pitchRad === undefined ? {} : { pitchRad }), model: found.model } } }
     await keepEntry(entry)
@@ -71,10 +77,7 @@ const keepClip = (speedMS: number, pitchRad: number): void => void keep(depth.va
 /** The two-gate tank of the bench, simulated: its own bait is a little unlike the model's. */
 async function readTank(): Promise<void> {
   try {
-    const { temperatureC, salinityGKg } = spread.content.water
-    const { letter: _, ...rig } = lane.value
-    const { kind, strengthN } = spread.content.line
-    const found = await calculator().ask('drop', copy({ bait: bait.value, rig: rig as RigSpec, conditions: { depthM: depth.value, temperatureC, salinityGKg, lineKind: kind, lineStrengthN: strengthN } }))
+    const found = await modelled()
     if (!found.ok) return void (error.value = found.message)
     const { seconds } = await ask<{ seconds: number }>('/api/instruments/drop', 'POST', { seconds: found.model.seconds })
     await keep(seconds, 'tank')

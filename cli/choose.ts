@@ -24,7 +24,7 @@ export function chooseFile(file: DayFile, items: Items, options: { readonly beyo
   }
   return {
     ok: choice.nothing === undefined, ...(name ? { name } : {}), day, looked: choice.looked, out: choice.out, ...(choice.nothing ? { nothing: choice.nothing } : {}),
-    picks: choice.picks.map(pick), reasons: choice.reasons, whyNots: choice.whyNots, whatIfs: choice.whatIfs.map(w => ({ ...w, bait: choice.baits[w.bait]!.name })), ways: choice.ways,
+    picks: choice.picks.map(pick), reasons: choice.reasons, whyNots: choice.whyNots, steps: choice.steps, whatIfs: choice.whatIfs.map(w => ({ ...w, bait: choice.baits[w.bait]!.name })), ways: choice.ways,
   }
 }
 

@@ -105,6 +105,20 @@ describe('one input changes the choice and the reason', () => {
   })
 })
 
+it('a way of rigging alone is sized: its best hook and weight, and what a step lighter and heavier changes', () => {
+  const { picks, steps, riggings } = pick(DEMO_DAYS.willow, goods, { family: 'L1' })
+  expect(riggings.every(r => r.base.family === 'L1')).toBe(true)
+  expect(picks[0]!.rig.family).toBe('L1')
+  expect(steps.length).toBeGreaterThanOrEqual(1)
+  for (const s of steps) {
+    const heavier = s.weightKg > picks[0]!.rig.weightKg
+    expect(s.meanSpeedMS > picks[0]!.report.fall.meanSpeedMS.value).toBe(heavier)
+    const again = evaluateRig(goods.baits[picks[0]!.bait]!.spec, { ...picks[0]!.rig, weightKg: s.weightKg, weightMaterial: s.weightMaterial }, conditionsFor(DEMO_DAYS.willow, picks[0]!.outfit, picks[0]!.match))
+    expect(again.ok && again.value.fall.timeS.value).toBe(s.bottomS)
+  }
+  expect(pick(DEMO_DAYS.willow, { ...goods, hooks: goods.hooks.filter(h => h.style === 'worm') }, { family: 'L1' }).nothing?.sentence).toMatch(/nothing for this way of rigging/)
+})
+
 describe('nothing to pick', () => {
   const none = { ...goods, baits: [], hooks: [], heads: [], weights: [], lines: [], rods: [] }
   it('an empty box, a box without hooks, a current that nothing holds: a sentence and the nearest way out', () => {

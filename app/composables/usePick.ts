@@ -1,4 +1,4 @@
-import type { Day } from '#core'
+import type { Day, FamilyId } from '#core'
 import { alikeBaits, goodsOf } from '../../shared/goods'
 import { dayOfSheet } from '../../shared/day'
 
@@ -8,6 +8,7 @@ export function usePick() {
   const box = useBox()
   const evidence = useEvidence()
   const beyond = ref(false)
+  const family = ref<FamilyId | 'any'>('any')
   onMounted(() => { if (!box.loaded) void box.load() })
   const goods = computed(() => alikeBaits(goodsOf(box.items)))
   const day = computed<Day>(() => dayOfSheet(spread.content, new Date().getMonth() + 1))
@@ -15,8 +16,8 @@ export function usePick() {
   const result = useAnswer('pick', () => {
     if (!spread.opened || !box.loaded || !evidence.loaded) return undefined
     const { alike: _, ...plain } = goods.value
-    return { day: asked.value, goods: plain, beyond: beyond.value, ...(evidence.book ? { book: evidence.book } : {}) }
+    return { day: asked.value, goods: plain, beyond: beyond.value, ...(family.value === 'any' ? {} : { family: family.value }), ...(evidence.book ? { book: evidence.book } : {}) }
   })
   const nameOf = (id: string | undefined): string | undefined => id ? box.byId.get(id)?.name : undefined
-  return { ...result, day, goods, beyond, box, nameOf }
+  return { ...result, day, goods, beyond, family, box, nameOf }
 }

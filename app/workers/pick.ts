@@ -1,11 +1,11 @@
-import { choose, drawRig, assembleRig, searchMemory, type Candidate, type Choice, type Day, type EvidenceBook, type Finalist, type FactorId, type Goods, type RigDrawing, type SearchMemory } from '#core'
+import { choose, drawRig, assembleRig, paretoSet, searchMemory, type Candidate, type Choice, type Day, type EvidenceBook, type FamilyId, type Finalist, type FactorId, type Goods, type RigDrawing, type SearchMemory } from '#core'
 import type { Progress } from './cover'
 
 /** A day to choose for, and what there is to choose from. */
-export interface PickJob { readonly day: Day, readonly goods: Goods, readonly beyond: boolean, readonly book?: EvidenceBook }
+export interface PickJob { readonly day: Day, readonly goods: Goods, readonly beyond: boolean, readonly family?: FamilyId, readonly book?: EvidenceBook }
 
 /** A candidate as the cloud shows it. */
-export interface CloudPoint { readonly bait: number, readonly rigging: number, readonly weight: number, readonly point: Candidate['point'], readonly score: number, readonly minutesLeft: number, readonly hookUp: number, readonly sinkMS: number, readonly near: boolean }
+export interface CloudPoint { readonly bait: number, readonly rigging: number, readonly weight: number, readonly point: Candidate['point'], readonly score: number, readonly minutesLeft: number, readonly hookUp: number, readonly sinkMS: number, readonly near: boolean, /** nothing beats it in time, hook-up and time among the fish together */ readonly front: boolean }
 
 export interface PickAnswer extends Omit<Choice, 'candidates' | 'picks'> {
   readonly picks: readonly (Finalist & { readonly drawing: RigDrawing })[]
@@ -26,10 +26,10 @@ let memory: SearchMemory = searchMemory()
 const MOST_KEPT = 30_000
 
 /** Chooses out of a box. @returns undefined when it was called off */
-export async function pickFrom({ day, goods, beyond, book }: PickJob, { tell, pause }: Progress): Promise<PickAnswer | undefined> {
+export async function pickFrom({ day, goods, beyond, family, book }: PickJob, { tell, pause }: Progress): Promise<PickAnswer | undefined> {
   const begun = performance.now()
   if (memory.bodies.size + memory.laid.size > MOST_KEPT) memory = searchMemory()
-  const search = choose(day, goods, { beyond, memory, ...(book ? { book } : {}) })
+  const search = choose(day, goods, { beyond, memory, ...(family ? { family } : {}), ...(book ? { book } : {}) })
   let step = search.next()
   for (let last = performance.now(); !step.done; step = search.next()) {
     if (performance.now() - last < SLICE_MS) continue
@@ -38,7 +38,8 @@ export async function pickFrom({ day, goods, beyond, book }: PickJob, { tell, pa
     last = performance.now()
   }
   const { candidates, picks, ...rest } = step.value
-  const cloud = candidates.filter(c => !c.limit && c.traits).sort((a, b) => b.score - a.score).slice(0, MOST_POINTS)
-    .map(({ bait, rigging, weight, point, score, traits, near }): CloudPoint => ({ bait, rigging, weight, point, score, minutesLeft: traits!.minutesLeft, hookUp: traits!.hookUp, sinkMS: traits!.sinkMS, near: near ?? false }))
+  const shown = candidates.filter(c => !c.limit && c.traits).sort((a, b) => b.score - a.score).slice(0, MOST_POINTS)
+  const front = new Set(paretoSet(shown))
+  const cloud = shown.map((c): CloudPoint => ({ bait: c.bait, rigging: c.rigging, weight: c.weight, point: c.point, score: c.score, minutesLeft: c.traits!.minutesLeft, hookUp: c.traits!.hookUp, sinkMS: c.traits!.sinkMS, near: c.near ?? false, front: front.has(c) }))
   return { ...rest, cloud, picks: picks.map(p => ({ ...p, drawing: drawRig(assembleRig(rest.baits[p.bait]!.spec, p.rig)) })), ms: performance.now() - begun }
 }

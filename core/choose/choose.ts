@@ -9,6 +9,7 @@ import { matchShare } from './score'
 import { beyondTheBox, riggingsOf, type Goods, type Rigging } from './goods'
 import type { LimitId } from './limits'
 import { costsOfWays, nothingFits, reasonsFor, whatIfs, whyNot, type WayCost, type WhatIf, type WhyNot } from './reasons'
+import { weightSteps, type WeightStep } from './sizing'
 import { screen, type Candidate, type SearchMemory } from './screen'
 
 /** What the search came to. */
@@ -18,6 +19,7 @@ export interface Choice {
   readonly whyNots: readonly WhyNot[]
   readonly whatIfs: readonly WhatIf[]
   readonly ways: readonly WayCost[]
+  /** the first pick a weight lighter and heavier */ readonly steps: readonly WeightStep[]
   readonly candidates: readonly Candidate[]
   readonly riggings: readonly Rigging[]
   /** baits the candidates count by */ readonly baits: Goods['baits']
@@ -39,7 +41,7 @@ const BAITS_EACH = 2
 /** Baits with which goods beyond the box are tried: those most like the food. */
 const BAITS_BEYOND = 5
 
-export interface ChooseOptions { /** look beyond the box: common hooks and heads in every size, with its baits */ readonly beyond?: boolean, /** what earlier searches worked out */ readonly memory?: SearchMemory, /** drops and tally of the angler's own */ readonly book?: EvidenceBook }
+export interface ChooseOptions { /** one way of rigging alone: its best hook and weight */ readonly family?: FamilyId, /** look beyond the box: common hooks and heads in every size, with its baits */ readonly beyond?: boolean, /** what earlier searches worked out */ readonly memory?: SearchMemory, /** drops and tally of the angler's own */ readonly book?: EvidenceBook }
 
 /**
  * Chooses a rig for a day out of a box: hard limits, a score for every candidate by the trim solver and few draws, the best of each family in full,
@@ -49,8 +51,9 @@ export interface ChooseOptions { /** look beyond the box: common hooks and heads
 export function* choose(day: Day, goods: Goods, options: ChooseOptions = {}): Generator<ChooseStep, Choice> {
   const baits = options.beyond ? [...goods.baits].sort((a, b) => likeness(day, b.spec) - likeness(day, a.spec)).slice(0, BAITS_BEYOND) : goods.baits
   const searched: Goods = { ...goods, baits }
-  const riggings = options.beyond ? beyondTheBox(day.way) : riggingsOf(goods, day.way)
-  const empty = { picks: [], reasons: [], whyNots: [], whatIfs: [], ways: [], candidates: [], riggings, baits, looked: 0, out: {} }
+  const every = options.beyond ? beyondTheBox(day.way) : riggingsOf(goods, day.way)
+  const riggings = options.family ? every.filter(r => r.base.family === options.family) : every
+  const empty = { picks: [], reasons: [], whyNots: [], whatIfs: [], ways: [], steps: [], candidates: [], riggings, baits, looked: 0, out: {} }
   if (baits.length === 0 || riggings.length === 0) return { ...empty, nothing: nothingFits(day, searched, riggings, []) }
 
   const total = baits.length * riggings.reduce((sum, r) => sum + r.points.length * r.weights.length, 0)
@@ -80,12 +83,18 @@ export function* choose(day: Day, goods: Goods, options: ChooseOptions = {}): Ge
   return {
     ...seen, picks, reasons: reasonsFor(day, best, picks.slice(1)),
     whyNots: WELL_KNOWN.filter(id => !picks.some(p => p.rig.family === id)).flatMap(id => whyNot(id, best, done, candidates, riggings) ?? []),
-    whatIfs: whatIfs(day, searched, riggings, candidates, best), ways: costsOfWays(candidates, riggings, searched, day),
+    whatIfs: whatIfs(day, searched, riggings, candidates, best), ways: costsOfWays(candidates, riggings, searched, day), steps: stepsOf(day, searched, riggings, candidates, best, options.book),
   }
 }
 
 
 const likeness = (day: Day, bait: BaitSpec): number => matchShare(day, bait, matchOf(bait.form, day.prey))
+
+/** Weights beside the pick's, from the traits it was looked through with. */
+function stepsOf(day: Day, goods: Goods, riggings: readonly Rigging[], candidates: readonly Candidate[], best: Finalist, book: EvidenceBook | undefined): WeightStep[] {
+  const traits = candidates.find(c => c.bait === best.bait && c.rigging === best.rigging && c.weight === best.weight && c.point === best.rig.pointRest)?.traits
+  return traits ? weightSteps(day, goods, riggings, best, traits, book) : []
+}
 
 /** Part of the work that is looking through. */
 const SCREENING = 0.75

@@ -200,6 +200,7 @@ const median = (xs: readonly number[]): number => [...xs].sort((a, b) => a - b)[
 /** Why nothing can be fished, and the nearest way out. */
 export function nothingFits(day: Day, goods: Goods, riggings: readonly Rigging[], candidates: readonly Candidate[]): { readonly sentence: string, readonly way: string } {
   if (goods.baits.length === 0) return { sentence: 'The box holds no baits.', way: 'Put a bait in the box, with its form and length, or look beyond it.' }
+  if (riggings.length === 0 && (goods.hooks.length > 0 || goods.heads.length > 0) && !(day.way && Object.keys(day.way).length > 0)) return { sentence: 'The box holds nothing for this way of rigging.', way: 'Take another way of rigging, or look beyond the box.' }
   if (riggings.length === 0) {
     return day.way && Object.keys(day.way).length > 0
       ? { sentence: 'Nothing in the box keeps to your way.', way: 'Loosen one of your preferences, or look beyond the box.' }

@@ -1,10 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import { normalBelow } from '../numerics/normal'
+import { seededRandom } from '../numerics/random'
 import { lineFromLb } from '../tackle/lines'
 import { waterOf } from '../water/water'
 import { zoneOf, type Day } from './day'
 import { activityOf, coloursOf, matchOf, wantedLengthM } from './fish'
 import { castable, limitOf, type Load } from './limits'
+import { paretoSet } from './pareto'
 import { drapeN, liftN } from './pull'
 import { factorsOf, landedShare, scoringOf, type Traits } from './score'
 
@@ -89,5 +91,20 @@ describe('shares', () => {
     const zone = { fromM: 1, toM: 1.5 }
     expect(factors({ zone }, { sinkMS: 0.2 }).zone).toBeGreaterThan(factors({ zone }, { sinkMS: 1 }).zone)
     expect(zoneOf({ ...day, depthM: 10 })).toEqual({ fromM: 8, toM: 10 })
+  })
+})
+
+describe('the Pareto set', () => {
+  const of = (time: number, hook: number, zone: number) => ({ factors: { ...factors({}), time, hook, zone } })
+  it('is what nothing beats in all three; equals stay together', () => {
+    const list = [of(0.9, 0.3, 0.5), of(0.5, 0.8, 0.5), of(0.5, 0.3, 0.5), of(0.9, 0.3, 0.5), of(0.4, 0.7, 0.9), of(0.4, 0.7, 0.8)]
+    expect(paretoSet(list)).toEqual([list[0], list[1], list[3], list[4]])
+  })
+  it('agrees with comparing every two', () => {
+    const random = seededRandom(9)
+    const list = Array.from({ length: 300 }, () => of(random(), random(), random()))
+    const ids = ['time', 'hook', 'zone'] as const
+    const slow = list.filter(a => !list.some(b => ids.every(id => b.factors[id] >= a.factors[id]) && ids.some(id => b.factors[id] > a.factors[id])))
+    expect(paretoSet(list)).toEqual(slow)
   })
 })

@@ -94,6 +94,9 @@ export async function listSessions(db: Database, limit: number, offset: number):
   return { sessions: rows.map(r => ({ session: r.session, place: r.place, from: r.fromAt.toISOString(), to: r.toAt.toISOString(), counts: r.counts })), total: all!.n }
 }
 
+/** Every session with its counts. */
+export const allSessions = (db: Database): Promise<(typeof logSessions.$inferSelect)[]> => db.select().from(logSessions).orderBy(asc(logSessions.fromAt))
+
 /** Counts by rig and place. */
 export async function listTallies(db: Database): Promise<TallyRow[]> {
   const rows = await db.select().from(logTallies).orderBy(asc(logTallies.rigKey), asc(logTallies.placeKey))

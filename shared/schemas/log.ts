@@ -42,6 +42,8 @@ export interface LogReceipt { readonly added: number, readonly known: number, re
 
 export interface TallyRow { readonly rigKey: string, readonly placeKey: string, readonly counts: Readonly<Partial<Record<CountedKind, number>>> }
 export interface SessionRow { readonly session: string, readonly place: string, readonly from: string, readonly to: string, readonly counts: Readonly<Partial<Record<CountedKind, number>>> }
+export interface NamedCounts { readonly name: string, readonly counts: Readonly<Partial<Record<CountedKind, number>>> }
+export interface LogTotals { readonly places: readonly NamedCounts[], readonly tides: readonly NamedCounts[], readonly months: readonly NamedCounts[] }
 export interface StoredDrop { readonly id: string, readonly at: string, readonly drop: DropEntry, readonly excluded: boolean }
 export interface EvidenceAnswer { readonly tallies: readonly TallyRow[], readonly drops: readonly StoredDrop[] }
 export const excludeSchema = z.strictObject({ excluded: z.boolean() })

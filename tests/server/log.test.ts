@@ -56,6 +56,13 @@ describe('the log', () => {
     expect([...times].sort().reverse()).toEqual(times)
     expect((await call(api('sessions?limit=9000'), 'GET')).status).toBe(422)
   })
+  it('comes to totals by water, tide and month that add up to the casts', async () => {
+    const { places, tides, months } = (await call(api('totals'), 'GET')).body as unknown as Record<'places' | 'tides' | 'months', { counts: { cast?: number } }[]>
+    const casts = (list: { counts: { cast?: number } }[]): number => list.reduce((sum, row) => sum + (row.counts.cast ?? 0), 0)
+    const all = (await evidence()).tallies.reduce((sum, t) => sum + (t.counts.cast ?? 0), 0)
+    expect([casts(places), casts(tides), casts(months)]).toEqual([all, all, all])
+    expect(months.length).toBeGreaterThan(2)
+  })
   it('lists drops, leaves one out on request and takes it in again', async () => {
     const { drops } = await evidence()
     expect(drops.length).toBeGreaterThanOrEqual(21)

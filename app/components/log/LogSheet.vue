@@ -101,6 +101,7 @@ const time = (iso: string): string => new Date(iso).toLocaleTimeString('en-GB', 
           </tr></tbody></table></div>
         <div v-if="compared" class="compare" role="status"><p><b>{{ compared.one.rig }}</b> against <b>{{ compared.other.rig }}</b></p><p v-for="s in compared.sentences" :key="s">{{ s }}</p></div>
         <p v-else-if="lines.length > 1" class="label">Tick two to compare them.</p>
+        <LogTotals v-if="lines.length > 0" :key="sums.casts" />
         <p v-if="thinnest.length > 0" class="label">Thinnest evidence: {{ thinnest.map(l => `${l.rig} (${l.casts} casts)`).join('; ') }}.</p>
       </section>
       <section class="sessions" aria-label="Sessions">
@@ -124,7 +125,7 @@ const time = (iso: string): string => new Date(iso).toLocaleTimeString('en-GB', 
 .body { flex: 1; display: grid; grid-template-columns: minmax(0, 0.9fr) minmax(0, 1.45fr) minmax(0, 0.85fr); }
 .body > * { border-right: 1px solid var(--hair-strong); min-width: 0; } .tally, .sessions { padding: 6px 12px 12px; }
 h2 { font-size: 17px; font-weight: 600; } h2 small { color: var(--ink-soft); font-weight: 400; }
-.scroll { max-height: 480px; overflow: auto; }
+.scroll { max-height: 330px; overflow: auto; }
 table { width: 100%; border-collapse: collapse; font-size: 14px; } thead th { position: sticky; top: 0; background: var(--paper); text-align: left; font-weight: 400; font-size: 12px; color: var(--ink-soft); }
 td { padding: 4px 8px 4px 0; border-top: 1px solid var(--hair); vertical-align: top; } td small { color: var(--ink-soft); } em { display: block; font-style: normal; color: var(--shell); } .on { background: var(--raised); }
 td svg { display: block; width: 110px; height: 8px; } .base { stroke: var(--hair); } .range { stroke-width: 6; vector-effect: non-scaling-stroke; } .good { stroke: var(--marram); } .ill { stroke: var(--wrack); }

@@ -3,12 +3,12 @@ import type { Day } from '#core'
 import type { PickAnswer } from '~/workers/pick'
 import { cadenceWords, factorRows, lineWords, rigWords, rodWords, sizeWords, tackleAdvice } from '~/utils/pickWords'
 import { BASIS_MARKS, POINT_WORDS, restWords } from '~/utils/words'
-import { shown, withUnit } from '~/utils/units'
+import { shown, weightText, withUnit } from '~/utils/units'
 import { countTo } from '~/utils/countdown'
 import { coloursOf } from '#catalogue'
 
 /** The rig to tie on: drawn, sized, with line, count and cadence, and why. */
-const props = defineProps<{ pick: PickAnswer['picks'][number], day: Day, baitName: string, reasons: readonly string[], hookName: string | undefined, lineName: string | undefined, rodName: string | undefined }>()
+const props = defineProps<{ pick: PickAnswer['picks'][number], day: Day, baitName: string, reasons: readonly string[], hookName: string | undefined, lineName: string | undefined, rodName: string | undefined, steps: PickAnswer['steps'] }>()
 const settings = useSettings()
 const host = useTemplateRef('host')
 const { width } = useElementSize(host)
@@ -37,8 +37,9 @@ const colours = computed(() => coloursOf(props.day.prey, props.day.clarity, prop
       <div><dt>left for fishing</dt><dd class="figure">{{ Math.round(pick.report.snag.minutesLeft.value) }} <small>min/h ({{ Math.round(pick.report.snag.minutesLeft.low) }}–{{ Math.round(pick.report.snag.minutesLeft.high) }}) {{ BASIS_MARKS[pick.report.snag.minutesLeft.basis] }}</small></dd></div>
     </dl>
     <dl class="how">
-      <div><dt>line</dt><dd>{{ lineName ?? lineWords(pick, strength) }}</dd></div>
+      <div><dt>line</dt><dd>{{ lineName ?? lineWords(pick, strength) }}; brings out {{ Math.round(100 * pick.factors.landed) }} %, the hook opens at {{ strength(pick.report.fit.openingLoadN.value) }}</dd></div>
       <div><dt>rod</dt><dd>{{ rodName ?? 'any' }}, {{ rodWords(pick) }}</dd></div>
+      <div v-for="s in steps" :key="s.weightKg"><dt>{{ s.weightKg < pick.rig.weightKg ? 'lighter' : 'heavier' }}</dt><dd>{{ weightText(s.weightKg, settings.system) }}{{ s.inBox ? '' : ' (not in the box)' }}: {{ s.barred ?? `${shown(s.meanSpeedMS, settings.units.speed)} ${settings.units.speed.label}, bottom at ${Math.round(s.bottomS)} s, ${Math.round(s.minutesLeft)} min/h; ${s.score >= pick.score ? '+' : '−'}${Math.round(100 * Math.abs(s.score / pick.score - 1))} % of the score` }}</dd></div>
       <div><dt>point</dt><dd>{{ POINT_WORDS[pick.rig.pointRest] }}; {{ restWords(pick.report.fall.rest) }}</dd></div>
       <div><dt>cadence</dt><dd>{{ cadenceWords(pick, day) }} <i class="label">custom</i></dd></div>
       <div><dt>tie</dt><dd>{{ tackleAdvice(day, pick).join(' ') }} <i class="label">custom</i></dd></div>

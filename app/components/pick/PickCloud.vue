@@ -17,6 +17,7 @@ const settings = useSettings()
 const group = ref<FamilyGroup | 'all'>('all')
 const text = ref('')
 const fitsOnly = ref(false)
+const frontOnly = ref(false)
 const pinned = shallowRef<ReadonlySet<CloudPoint>>(new Set())
 const sorting = ref<SortingState>([])
 const groups = [{ value: 'all' as const, label: 'every way of rigging' }, ...(Object.entries(FAMILY_GROUPS) as [FamilyGroup, string][]).map(([value, label]) => ({ value, label }))]
@@ -28,7 +29,7 @@ const rigOf = ({ rigging, weight, point }: CloudPoint): RigSpec => {
 }
 const baitOf = (p: CloudPoint): string => props.answer.baits[p.bait]!.name
 const shownPoints = computed(() => props.answer.cloud.filter(p => (group.value === 'all' || FAMILIES[props.answer.riggings[p.rigging]!.base.family].group === group.value)
-  && (!fitsOnly.value || !p.near) && (text.value === '' || `${baitOf(p)} ${rigWords(rigOf(p))}`.toLowerCase().includes(text.value.toLowerCase()))))
+  && (!fitsOnly.value || !p.near) && (!frontOnly.value || p.front) && (text.value === '' || `${baitOf(p)} ${rigWords(rigOf(p))}`.toLowerCase().includes(text.value.toLowerCase()))))
 
 const column = createColumnHelper<CloudPoint>()
 const table = useVueTable({
@@ -74,6 +75,9 @@ watch([shownPoints, pinned, width, height, () => settings.theme], () => {
     ctx.fill()
   }
   ctx.globalAlpha = 1
+  ctx.strokeStyle = token('marram')
+  ctx.lineWidth = 1.5
+  for (const p of shownPoints.value) if (p.front) { ctx.beginPath(); ctx.arc(x(p.minutesLeft), y(p.hookUp), 7, 0, 2 * Math.PI); ctx.stroke() }
   ctx.strokeStyle = token('float')
   ctx.lineWidth = 2.5
   for (const p of pinned.value) { ctx.beginPath(); ctx.arc(x(p.minutesLeft), y(p.hookUp), 10, 0, 2 * Math.PI); ctx.stroke() }
@@ -96,10 +100,11 @@ function nearest(event: MouseEvent): void {
         <ChoiceField label="rigging" :model-value="group" :items="groups" @update:model-value="value => group = value" />
         <label class="find"><span class="label">find</span><input v-model="text" type="search" aria-label="Find a bait or a rig" placeholder="bait or rig"></label>
         <label><input v-model="fitsOnly" type="checkbox"> fits without doubt</label>
+        <label title="Pareto set: nothing beats them in fishing time, hook-up and time among the fish together"><input v-model="frontOnly" type="checkbox"> only what nothing beats all round</label>
         <span class="label" role="status">{{ shownPoints.length }} of {{ answer.looked.toLocaleString('en') }} looked at{{ answer.cloud.length >= 4000 ? '; the best 4,000 are listed' : '' }}</span>
       </div>
       <div ref="host" class="chart" @click="nearest"><canvas ref="canvas" role="img" aria-label="Bites hooked against minutes of the hour left for fishing; larger and stronger marks score higher" /></div>
-      <p class="label axis">across: minutes of the hour left for fishing · up: bites hooked, % · larger: higher score · by the quick look, so a finalist's own figures differ a little · press a mark to pin it</p>
+      <p class="label axis">across: minutes of the hour left for fishing · up: bites hooked, % · larger: higher score · ringed: nothing beats it all round · by the quick look, so a finalist's own figures differ a little · press a mark to pin it</p>
       <div ref="list" class="list" tabindex="0" aria-label="Candidates">
         <table>
           <thead><tr><th><span class="visually-hidden">Pin</span></th><th v-for="h in table.getFlatHeaders()" :key="h.id" scope="col" :aria-sort="h.column.getIsSorted() === 'asc' ? 'ascending' : h.column.getIsSorted() === 'desc' ? 'descending' : 'none'"><button type="button" @click="h.column.toggleSorting()">{{ h.column.columnDef.header }}{{ { asc: ' ↑', desc: ' ↓' }[String(h.column.getIsSorted())] ?? '' }}</button></th></tr></thead>

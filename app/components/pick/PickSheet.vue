@@ -2,6 +2,7 @@
 import { FAMILIES } from '#catalogue'
 import type { RigSpec } from '#core'
 import { viewPath, type SheetView } from '~/composables/useSheetCommands'
+import { familyItems } from '~/utils/families'
 import { layOut } from '~/utils/pickSheet'
 import { LIMIT_WORDS } from '~/utils/pickWords'
 import { weightText } from '~/utils/units'
@@ -11,7 +12,8 @@ import type { CloudPoint } from '~/workers/pick'
 defineProps<{ id: string | undefined }>()
 const spread = useSpread()
 const settings = useSettings()
-const { answer, progress, working, error, retry, cancel, day, goods, beyond, box, nameOf } = usePick()
+const { answer, progress, working, error, retry, cancel, day, goods, beyond, family, box, nameOf } = usePick()
+const families = [{ value: 'any' as const, label: 'any' }, ...familyItems()]
 const exploring = ref(false)
 const picks = computed(() => answer.value?.picks ?? [])
 const first = computed(() => picks.value[0])
@@ -49,6 +51,7 @@ function putPoints(points: readonly CloudPoint[]): void {
   <SheetFrame :id="id" v-slot="{ showCautions }" view="pick">
     <DayFields :day="day">
       <span class="grow" />
+      <ChoiceField label="way of rigging" :model-value="family" :items="families" @update:model-value="value => family = value" />
       <label class="beyond"><input v-model="beyond" type="checkbox"> beyond my box</label>
     </DayFields>
     <div v-if="working" class="bar" role="status">
@@ -66,7 +69,7 @@ function putPoints(points: readonly CloudPoint[]): void {
     </section>
     <div v-else-if="answer && first" class="body" :aria-busy="working">
       <div class="main">
-        <PickCard :pick="first" :day="day" :bait-name="baitName(first)" :reasons="answer.reasons" :hook-name="hookNameOf(first)" :line-name="nameOf(first.lineId)" :rod-name="nameOf(first.rodId)" />
+        <PickCard :pick="first" :day="day" :bait-name="baitName(first)" :reasons="answer.reasons" :hook-name="hookNameOf(first)" :line-name="nameOf(first.lineId)" :rod-name="nameOf(first.rodId)" :steps="answer.steps" />
         <p class="acts no-print">
           <button type="button" class="strong" @click="put(picks.map((_, i) => i))">Put these in the Spread</button>
           <button type="button" class="key" @click="put([0], 'bench')">On the Bench</button>

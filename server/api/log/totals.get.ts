@@ -1,0 +1,4 @@
+import { logTotals } from '../../services/totals'
+import { answering } from '../../utils/requests'
+
+export default answering(logTotals)

@@ -58,9 +58,9 @@ export function weightText(kg: number, system: UnitSystem): string {
   if (weight.label === 'g') return withUnit(kg, weight)
   const rung = OUNCE_LADDER.find(([, oz]) => Math.abs(ozToKg(oz) / kg - 1) < 0.01)
   if (rung) return `${rung[0]} oz`
-  // sold by the gram: a decimal of an ounce would tell nobody what it is
+  // where both are in use, what is sold by the gram is told in grams: a decimal of an ounce would tell nobody what it is
   const halves = 2 * kgToG(kg)
-  return Math.abs(halves - Math.round(halves)) < 2e-3 ? `${Math.round(halves) / 2} g` : withUnit(kg, weight)
+  return system === 'mixed' && Math.abs(halves - Math.round(halves)) < 2e-3 ? `${Math.round(halves) / 2} g` : withUnit(kg, weight)
 }
 
 /** Reads "1/8", "1 1/4" or "3.5" (comma or point). Undefined when it is not a number. */

@@ -23,14 +23,14 @@ const GROUPS = [['places', 'by water'], ['tides', 'by tide, simulated'], ['month
   <div v-if="totals" class="totals">
     <section v-for="[key, name] in GROUPS" :key="key" :aria-label="name">
       <h3 class="label">hooked for a hundred casts, {{ name }} ▤</h3>
-      <ul><li v-for="row in totals[key]" :key="row.name"><span>{{ key === 'months' ? month(row.name) : row.name }}</span><i :style="{ width: `${70 * rate(row) / most}%` }" /><b class="figure">{{ rate(row).toFixed(1) }}</b><small>{{ row.counts.cast }} casts</small></li></ul>
+      <ul><li v-for="row in totals[key]" :key="row.name" :title="row.name"><span>{{ key === 'months' ? month(row.name) : row.name.split(', ').at(-1) }}</span><i :style="{ width: `${70 * rate(row) / most}%` }" /><b class="figure">{{ rate(row).toFixed(1) }}</b><small>{{ row.counts.cast }} casts</small></li></ul>
     </section>
   </div>
   <p v-else-if="error" class="bad" role="alert">{{ error }}</p>
 </template>
 
 <style scoped>
-.totals { display: grid; grid-template-columns: 1fr 1fr; gap: 4px 16px; margin-top: 10px; } .totals section:last-child { grid-column: 1 / 3; }
+.totals { display: grid; grid-template-columns: 1fr 1fr; gap: 4px 16px; margin-top: 10px; } .totals section:last-child { grid-column: 1 / 3; } .totals section:last-child ul { columns: 2; column-gap: 16px; }
 li { display: flex; gap: 6px; align-items: center; font-size: 14px; padding: 1px 0; } li span { flex: 0 0 40%; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; } section:last-child li span { flex-basis: 64px; }
 i { height: 10px; background: var(--marram); min-width: 1px; } small { color: var(--ink-soft); white-space: nowrap; }
 .bad { color: var(--wrack); }

@@ -49,7 +49,7 @@ const second = (s: number): string => Number.isFinite(s) ? String(Math.round(s))
     <div v-if="working" class="bar" role="status"><progress :value="progress" max="1" aria-label="Planning" /><span class="label">{{ plan ? 'Planning again…' : 'Planning the rods…' }}</span><button type="button" class="key" @click="cancel()">Stop</button></div>
     <p v-if="content.stops.length === 0" class="empty">{{ spots.list.length === 0 ? 'No spots yet: open Spots and add the water on the sheet, or read a GPX file.' : 'Add a stop: where, from when to when. The rods follow.' }}</p>
     <template v-else-if="plan">
-      <p class="print-only">{{ name || 'Trip' }}, {{ content.date }}. Times by the clock of this device.</p>
+      <p class="print-only called-print">{{ name || 'Trip' }}, {{ content.date }}. Times by the clock of this device.</p>
       <DayLine :plan="plan" :stops="stops" />
       <p class="label source">Depth and current by the simulated tide, wind by the simulated weather of the Dunecrest coast: stand-ins, not a forecast. ◇ computed.</p>
       <p v-for="w in plan.without" :key="w.stop" class="bad" role="alert">{{ w.sentence }} Look at it in Pick to see why.</p>
@@ -89,6 +89,7 @@ const second = (s: number): string => Number.isFinite(s) ? String(Math.round(s))
 .grow { flex: 1; }
 .called { height: 28px; width: 150px; border-bottom: 1px solid var(--hair-strong); font-size: 15px; }
 .bar { display: flex; gap: 12px; align-items: center; padding: 4px 12px; } progress { width: 240px; height: 8px; }
+.called-print { padding: 0 12px; }
 .source { padding: 0 12px 4px; }
 .rods { display: grid; grid-template-columns: repeat(auto-fill, minmax(300px, 1fr)); border-top: 1px solid var(--hair-strong); }
 .cards { flex: 1; display: grid; grid-template-columns: 1.25fr 1.1fr 0.9fr 0.9fr; border-top: 1px solid var(--hair-strong); }

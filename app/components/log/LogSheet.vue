@@ -102,7 +102,7 @@ const time = (iso: string): string => new Date(iso).toLocaleTimeString('en-GB', 
         <div v-if="compared" class="compare" role="status"><p><b>{{ compared.one.rig }}</b> against <b>{{ compared.other.rig }}</b></p><p v-for="s in compared.sentences" :key="s">{{ s }}</p></div>
         <p v-else-if="lines.length > 1" class="label">Tick two to compare them.</p>
         <LogTotals v-if="lines.length > 0" :key="sums.casts" />
-        <p v-if="thinnest.length > 0" class="label">Thinnest evidence: {{ thinnest.map(l => `${l.rig} (${l.casts} casts)`).join('; ') }}.</p>
+        <p v-if="thinnest.length > 0" class="label">Best evidence: {{ lines.slice(0, 2).map(l => `${l.rig} (${l.casts} casts)`).join('; ') }}. Thinnest: {{ thinnest.map(l => `${l.rig} (${l.casts} casts)`).join('; ') }}.</p>
       </section>
       <section class="sessions" aria-label="Sessions">
         <h2>Sessions <small>{{ total }}</small></h2>

@@ -3,6 +3,7 @@ import { overlaps } from '#catalogue'
 import type { PickAnswer } from '~/workers/pick'
 import { lineWords, rigWords, sizeWords } from '~/utils/pickWords'
 import { shown, withUnit } from '~/utils/units'
+import { BASIS_MARKS } from '~/utils/words'
 
 /** The honest alternatives, each with what it gives and what it costs. */
 const props = defineProps<{ picks: PickAnswer['picks'], baitName: (pick: PickAnswer['picks'][number]) => string }>()
@@ -25,7 +26,7 @@ const close = (pick: PickAnswer['picks'][number]): boolean => first.value !== un
       <div>
         <h3>{{ rigWords(pick.rig) }}</h3>
         <p>{{ sizeWords(pick.rig, settings.system) }} · {{ baitName(pick) }} · {{ lineWords(pick, strength) }}</p>
-        <p class="figures figure">{{ shown(pick.report.fall.meanSpeedMS.value, settings.units.speed) }} <small>{{ settings.units.speed.label }}</small> · {{ Math.round(100 * pick.report.strike.hookUp.value) }} <small>% hooked</small> · {{ Math.round(pick.report.snag.minutesLeft.value) }} <small>min/h ◇</small></p>
+        <p class="figures figure">{{ shown(pick.report.fall.meanSpeedMS.value, settings.units.speed) }} <small>{{ settings.units.speed.label }}</small> · {{ Math.round(100 * pick.report.strike.hookUp.value) }} <small>% hooked</small> · {{ Math.round(pick.report.snag.minutesLeft.value) }} <small>min/h {{ BASIS_MARKS[pick.report.snag.minutesLeft.basis] }}</small></p>
         <p v-if="close(pick)" class="near">too close to call against the first</p>
         <p v-else class="label">score {{ (100 * pick.score).toFixed(1) }} against {{ (100 * picks[0]!.score).toFixed(1) }}{{ pick.report.fit.verdict === 'near' ? '; fits only just' : '' }}</p>
       </div>

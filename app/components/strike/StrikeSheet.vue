@@ -3,7 +3,7 @@ import { FAMILIES } from '#catalogue'
 import type { ChangeId, LossId } from '#core'
 import type { Letter } from '#schemas/spread'
 import { conditionsOf } from '~/composables/useEvaluation'
-import { LOSS_WORDS } from '~/utils/words'
+import { BASIS_MARKS, LOSS_WORDS } from '~/utils/words'
 import type { StrikeJob } from '~/workers/strike'
 
 /** A bite on one rig, step by step: jaws close, plastic gives, the point comes clear or not, the set goes in or not. The weakest link is named. */
@@ -12,13 +12,17 @@ const spread = useSpread()
 const evidence = useEvidence()
 const lanes = computed(() => spread.content.lanes)
 const lane = computed(() => lanes.value.find(l => l.letter === spread.picked) ?? lanes.value[0]!)
+/** What the log says of this rig here. */
+const known = computed(() => {
+  const { letter: _, ...rig } = lane.value
+  return evidence.of(spread.content, rig)
+})
 const biteN = ref<number>()
 const slackM = ref<number>()
 const job = computed<StrikeJob | undefined>(() => {
   if (!spread.opened) return undefined
   const { letter: _, ...rig } = lane.value
-  const known = evidence.of(spread.content, rig)
-  return { bait: spread.content.bait as StrikeJob['bait'], conditions: conditionsOf(spread.content), rig: rig as StrikeJob['rig'], ...(known ? { evidence: known } : {}), ...(biteN.value === undefined ? {} : { biteN: biteN.value }), ...(slackM.value === undefined ? {} : { slackM: slackM.value }) }
+  return { bait: spread.content.bait as StrikeJob['bait'], conditions: conditionsOf(spread.content), rig: rig as StrikeJob['rig'], ...(known.value ? { evidence: known.value } : {}), ...(biteN.value === undefined ? {} : { biteN: biteN.value }), ...(slackM.value === undefined ? {} : { slackM: slackM.value }) }
 })
 const { answer, working, error, retry } = useAnswer('bite', () => job.value)
 const bite = computed(() => answer.value?.kind === 'bite' ? answer.value : undefined)
@@ -81,7 +85,8 @@ const CHANGES: Readonly<Record<ChangeId, string>> = {
       </section>
       <section class="all" aria-label="All bites">
         <h2 class="label">of all bites of fish that {{ spread.content.fishing?.feeding === 'gulp' ? 'gulp' : spread.content.fishing?.feeding === 'nip' ? 'nip' : 'grab' }}, hooked</h2>
-        <p class="huge figure">{{ Math.round(100 * bite.result.hookUp.value) }} <small>% ({{ Math.round(100 * bite.result.hookUp.low) }}–{{ Math.round(100 * bite.result.hookUp.high) }}) ◇</small></p>
+        <p class="huge figure">{{ Math.round(100 * bite.result.hookUp.value) }} <small>% ({{ Math.round(100 * bite.result.hookUp.low) }}–{{ Math.round(100 * bite.result.hookUp.high) }}) {{ BASIS_MARKS[bite.result.hookUp.basis] }}</small></p>
+        <p v-if="known?.hook" class="label">moved by your log: {{ known.hook.hits }} hooked of {{ known.hook.tries }} bites</p>
         <p class="label">least certain: {{ DOUBTS[bite.result.mainDoubt] }}</p>
         <h3 class="label">what loses the rest</h3>
         <ul><li v-for="l in bite.result.losses" :key="l.id"><span>{{ LOSS_WORDS[l.id] }}</span><i :style="{ width: `${100 * l.share}%` }" /><b class="figure">{{ Math.round(100 * l.share) }} %</b></li></ul>

@@ -105,7 +105,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
       <select v-model.number="rate" aria-label="Speed of the drop" class="figure">
         <option v-for="speed in TANK_SPEEDS" :key="speed" :value="speed">{{ speed === 1 ? 'real time' : speed === 0.5 ? 'half speed' : speed === 0.25 ? 'quarter' : 'tenth' }}</option>
       </select>
-      <span class="label">Space drops, ← → step a frame, Shift a second. ◇ All figures here are computed by the model.</span>
+      <span class="label">Space drops, ← → step a frame, Shift a second. ◇ Computed by the model, ◆ with your drops where you made them.</span>
     </section>
     <TankTable :lanes="spread.content.lanes" :outcomes="outcomes" :time="time" :zone="zone" />
     <p class="visually-hidden" aria-live="polite">{{ working ? '' : described }}</p>

@@ -1,0 +1,75 @@
+import { describe, expect, it } from 'vitest'
+import { bookOf, conditionsFor, evaluateRig, lineOf, rigKey, type Day, type Goods, type Stop } from '#core'
+import { modelDrop } from './drops'
+import { pickFrom } from './pick'
+import { planOut } from './trip'
+
+const day: Day = { depthM: 2, temperatureC: 15, salinityGKg: 35, cover: 'sparseWeed', bottom: 'sand', clarity: 'clear', light: 'bright', species: 'seaBass', activity: 'active', feeding: 'grab', prey: 'smallFish', preyM: 0.09 }
+const goods: Goods = {
+  baits: [{ id: 'shad', name: 'shad 90', spec: { form: 'slimShad', lengthM: 0.09, material: 'plain' } }, { id: 'stick', name: 'stick 125', spec: { form: 'stick', lengthM: 0.125, material: 'salted' } }],
+  hooks: [{ id: 'wide', style: 'wideGap', size: '4/0' }, { id: 'belly', style: 'bellyWeighted', size: '4/0', weightKg: 0.0035, weightMaterial: 'lead' }],
+  heads: [{ id: 'head', family: 'E1', size: '3/0', weightKg: 0.005, weightMaterial: 'lead' }],
+  weights: [{ id: 'b5', shape: 'bullet', weightKg: 0.005, weightMaterial: 'tungsten' }, { id: 'b10', shape: 'bullet', weightKg: 0.01, weightMaterial: 'tungsten' }],
+  lines: [{ id: 'l', line: lineOf('braid', 67) }], rods: [{ id: 'r', name: 'rod', power: 'medium', castKg: [0.003, 0.03] }],
+}
+const quiet = { tell: () => undefined, pause: () => Promise.resolve(true) }
+
+describe('the picking worker', () => {
+  it('sends only what can cross, the best first, with the front of the cloud marked', async () => {
+    const answer = (await pickFrom({ day, goods, beyond: false }, quiet))!
+    expect(() => structuredClone(answer)).not.toThrow()
+    expect(answer.picks.length).toBeGreaterThanOrEqual(2)
+    const scores = answer.cloud.map(c => c.score)
+    expect([...scores].sort((a, b) => b - a)).toEqual(scores)
+    expect(answer.cloud.some(c => c.front)).toBe(true)
+    expect(answer.cloud.every(c => c.front)).toBe(false)
+  })
+  it('tells how far it is and stops where nobody waits any more', async () => {
+    const parts: number[] = []
+    let looks = 0
+    const many = { ...goods, baits: Array.from({ length: 30 }, (_, i) => ({ id: `b${i}`, name: `b${i}`, spec: { form: 'slimShad', lengthM: 0.08 + 0.001 * i, material: 'plain' } as const })) }
+    const stopped = await pickFrom({ day, goods: many, beyond: false }, { tell: part => void parts.push(part), pause: async () => ++looks < 2 })
+    expect(stopped).toBeUndefined()
+    expect(parts.length).toBeGreaterThan(0)
+    expect(Math.max(...parts)).toBeLessThan(1)
+  })
+  it('gives a finalist the figures that the angler\'s own tally moved', async () => {
+    const plain = (await pickFrom({ day, goods, beyond: false }, quiet))!
+    const [first] = plain.picks
+    const bait = plain.baits[first!.bait]!.spec
+    const book = bookOf([], [{ rigKey: rigKey(bait, first!.rig), placeKey: 'sparseWeed/sand', casts: 200, snags: 120, bites: 30, hooked: 3 }])
+    const moved = (await pickFrom({ day, goods, beyond: false, book }, quiet))!
+    const same = moved.picks.find(p => rigKey(moved.baits[p.bait]!.spec, p.rig) === rigKey(bait, first!.rig))
+    if (same) expect(same.report.strike.hookUp.basis).toBe('logged')
+    expect(moved.picks[0]!.score).toBeLessThan(first!.score)
+  })
+})
+
+describe('the planning worker', () => {
+  const start = Date.UTC(2026, 5, 10, 6)
+  const stops: Stop[] = [{ name: 'flat', from: start, to: start + 3 * 3_600_000, day, tide: 0, currentMS: 0 }]
+  it('counts down for every rod and weight as the evaluation does', async () => {
+    const plan = (await planOut({ stops, goods, rods: 2 }, quiet))!
+    expect(() => structuredClone(plan)).not.toThrow()
+    expect(plan.countdowns.length).toBeGreaterThan(0)
+    for (const c of plan.countdowns) {
+      const { finalist: f } = plan.rods[c.rod]!
+      const again = evaluateRig(goods.baits[f.bait]!.spec, { ...f.rig, weightKg: c.weightKg }, { ...conditionsFor(day, f.outfit, f.match), depthM: c.depthM })
+      expect(again.ok && again.value.fall.timeS.value).toBe(c.bottomS)
+      const seconds = c.seconds.filter(Number.isFinite)
+      expect([...seconds].sort((a, b) => a - b)).toEqual(seconds)
+      expect(seconds.at(-1)!).toBeLessThanOrEqual(c.bottomS + 1e-9)
+    }
+  })
+  it('stops when it is called off', async () => expect(await planOut({ stops, goods, rods: 2 }, { tell: () => undefined, pause: () => Promise.resolve(false) })).toBeUndefined())
+})
+
+describe('the model of a drop', () => {
+  const conditions = { depthM: 2, temperatureC: 15, salinityGKg: 35, lineKind: 'braid', lineStrengthN: 67 } as const
+  it('takes longer with more drag, and says that a floating rig floats', () => {
+    const found = modelDrop({ bait: goods.baits[0]!.spec, rig: { family: 'W1', hookSize: '4/0', weightKg: 0.0035, weightMaterial: 'lead', pointRest: 'skin' }, conditions })
+    expect(found).toMatchObject({ ok: true })
+    if (found.ok) expect(found.model.byDrag).toBeGreaterThan(0)
+    expect(modelDrop({ bait: { ...goods.baits[0]!.spec, material: 'floating' }, rig: { family: 'O2', hookSize: '4/0', weightKg: 0, weightMaterial: 'lead', pointRest: 'skin' }, conditions })).toMatchObject({ ok: false, message: expect.stringMatching(/never sinks/) as string })
+  })
+})

@@ -3,6 +3,7 @@ import type { BaitSpec, RigSpec } from '#core'
 import { COUNTED, type CountedKind, type LogEntry, type LogKind } from '#schemas/log'
 import type { Spread, SpreadContent } from '#schemas/spread'
 import { ask } from '~/utils/api'
+import { newId } from '~/utils/newId'
 import { keepBank, keepEntry, readBank, sendWaiting, waitingEntries } from '~/utils/queue'
 
 /** A rod taken along: its letter, what is tied on it, and the bait. */
@@ -54,7 +55,7 @@ export function useBank() {
     if (!now) return
     const counted = (COUNTED as readonly string[]).includes(kind)
     const entry: LogEntry = {
-      id: crypto.randomUUID(), session: now.session, at: new Date().toISOString(), kind, ...(hand.value ? { rod: hand.value.letter } : {}),
+      id: newId(), session: now.session, at: new Date().toISOString(), kind, ...(hand.value ? { rod: hand.value.letter } : {}),
       ...(counted && hand.value ? { rigKey: rigKey(hand.value.bait, hand.value.rig), placeKey: placeKey(now.water.cover, now.water.bottom) } : {}), ...(data ? { data } : {}),
     }
     await put(entry, now)
@@ -71,7 +72,7 @@ export function useBank() {
   async function undo(): Promise<void> {
     const now = bank.value
     const last = [...standing.value].reverse().find(e => e.kind !== 'start' && e.kind !== 'rod')
-    if (now && last) await put({ id: crypto.randomUUID(), session: now.session, at: new Date().toISOString(), kind: 'void', data: { of: last.id } }, now)
+    if (now && last) await put({ id: newId(), session: now.session, at: new Date().toISOString(), kind: 'void', data: { of: last.id } }, now)
   }
   const standing = computed(() => {
     const gone = new Set(bank.value?.log.flatMap(e => e.kind === 'void' && e.data?.of ? [e.data.of] : []))
@@ -87,7 +88,7 @@ export function useBank() {
   async function start({ content }: Pick<Spread, 'content'>, instruments: { readonly tideM?: number, readonly currentMS?: number, readonly windMS?: number } = {}): Promise<void> {
     const { stream: _, zone: __, ...water } = content.water
     const rods = content.lanes.map(({ letter, ...rig }): BankRod => ({ letter, name: '', bait: content.bait as BaitSpec, rig: rig as RigSpec }))
-    const session = crypto.randomUUID()
+    const session = newId()
     bank.value = { session, water, rods, rod: rods[0]!.letter, log: [] }
     await log('start', { place: water.place || 'somewhere', depthM: water.depthM, temperatureC: water.temperatureC, salinityGKg: water.salinityGKg, cover: water.cover, bottom: water.bottom, ...instruments })
     for (const rod of rods) await takeRod(rod.letter, rod.rig)

@@ -7,6 +7,7 @@ import { DEPTH_RANGE_M } from '#schemas/fields'
 import type { LogEntry } from '#schemas/log'
 import { calculator } from '~/workers/calculator'
 import { copy } from '~/utils/data'
+import { newId } from '~/utils/newId'
 import { keepEntry, sendWaiting } from '~/utils/queue'
 import { ask, ServerRefusal } from '~/utils/api'
 
@@ -52,7 +53,7 @@ async function keep(seconds: number, from: 'taps' | 'tank' | 'clip', pitchRad?: 
     const { letter: _, ...rig } = lane.value
     const found = await modelled()
     if (!found.ok) return void (error.value = found.message)
-    const entry: LogEntry = { id: crypto.randomUUID(), session: crypto.randomUUID(), at: new Date().toISOString(), kind: 'drop', data: { place: 'drop test', drop: { bait: copy(spread.content.bait), rig: copy(rig), depthM: depth.value, temperatureC, salinityGKg, seconds, from, ...(pitchRad === undefined ? {} : { pitchRad }), model: found.model } } }
+    const entry: LogEntry = { id: newId(), session: newId(), at: new Date().toISOString(), kind: 'drop', data: { place: 'drop test', drop: { bait: copy(spread.content.bait), rig: copy(rig), depthM: depth.value, temperatureC, salinityGKg, seconds, from, ...(pitchRad === undefined ? {} : { pitchRad }), model: found.model } } }
     await keepEntry(entry)
     const sent = await sendWaiting()
     error.value = sent.error

@@ -77,7 +77,7 @@ describe('every pick', () => {
   it('figures in sentences are those of the pick', () => {
     const { picks: [p], reasons } = of('eelgrass')
     const minutes = reasons.find(r => /minutes of the hour/.test(r))
-    if (minutes) expect(minutes).toContain(String(Math.round(p!.report.snag.minutesLeft.value)))
+    expect(minutes).toContain(String(Math.round(p!.report.snag.minutesLeft.value)))
     expect(reasons.length).toBeGreaterThanOrEqual(3)
   })
 })

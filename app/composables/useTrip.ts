@@ -18,6 +18,7 @@ export const timeOf = (date: string, hour: number): number => new Date(`${date}T
 export function useTrip() {
   const spread = useSpread()
   const box = useBox()
+  const evidence = useEvidence()
   const spots = useSpots()
   const trips = useTrips()
   const content = ref<TripContent>(fresh())
@@ -79,9 +80,9 @@ export function useTrip() {
     }) }]
   }))
   const result = useAnswer('trip', () => {
-    if (!box.loaded || !spots.loaded || stops.value.length === 0 || problem.value) return undefined
+    if (!box.loaded || !spots.loaded || !evidence.loaded || stops.value.length === 0 || problem.value) return undefined
     const { alike: _, ...plain } = goods.value
-    return { stops: stops.value, goods: plain, rods: content.value.rods }
+    return { stops: stops.value, goods: plain, rods: content.value.rods, ...(evidence.book ? { book: evidence.book } : {}) }
   })
   return {
     ...result, content, name, saved, edit, open, save, stops, goods, problem, spots, trips, box, keep,

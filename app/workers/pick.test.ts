@@ -39,9 +39,9 @@ describe('the picking worker', () => {
     const bait = plain.baits[first!.bait]!.spec
     const book = bookOf([], [{ rigKey: rigKey(bait, first!.rig), placeKey: 'sparseWeed/sand', casts: 200, snags: 120, bites: 30, hooked: 3 }])
     const moved = (await pickFrom({ day, goods, beyond: false, book }, quiet))!
-    const same = moved.picks.find(p => rigKey(moved.baits[p.bait]!.spec, p.rig) === rigKey(bait, first!.rig))
-    if (same) expect(same.report.strike.hookUp.basis).toBe('logged')
-    expect(moved.picks[0]!.score).toBeLessThan(first!.score)
+    const same = moved.picks.find(p => rigKey(moved.baits[p.bait]!.spec, p.rig) === rigKey(bait, first!.rig))!
+    expect(same.report.strike.hookUp.basis).toBe('logged')
+    expect(same.score).toBeLessThan(first!.score)
   })
 })
 

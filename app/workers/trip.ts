@@ -1,11 +1,11 @@
-import { assembleRig, conditionsFor, dayAt, drawRig, evaluateRig, harmonicTide, planTrip, searchMemory, secondsTo, simulatedWeather, type Goods, type RigDrawing, type Stop, type TripPlan } from '#core'
+import { assembleRig, conditionsFor, dayAt, drawRig, evaluateRig, evidenceOf, harmonicTide, planTrip, searchMemory, secondsTo, simulatedWeather, type Basis, type EvidenceBook, type Goods, type RigDrawing, type Stop, type TripPlan } from '#core'
 import type { Progress } from './cover'
 
 /** A trip to plan out of a box. */
-export interface TripJob { readonly stops: readonly Stop[], readonly goods: Goods, readonly rods: number }
+export interface TripJob { readonly stops: readonly Stop[], readonly goods: Goods, readonly rods: number, readonly book?: EvidenceBook }
 
 /** Seconds to each depth for one rod and weight. */
-export interface Countdown { readonly rod: number, readonly weightKg: number, readonly seconds: readonly number[], readonly bottomS: number, readonly depthM: number }
+export interface Countdown { readonly rod: number, readonly weightKg: number, readonly seconds: readonly number[], readonly bottomS: number, readonly basis: Basis, readonly depthM: number }
 
 export interface TripAnswer extends Omit<TripPlan, 'riggings'> {
   readonly drawings: readonly RigDrawing[]
@@ -22,10 +22,10 @@ const SLICE_MS = 60
 const ROWS = 9
 
 /** Plans a trip with the simulated tide and weather. @returns undefined when it was called off */
-export async function planOut({ stops, goods, rods }: TripJob, { tell, pause }: Progress): Promise<TripAnswer | undefined> {
+export async function planOut({ stops, goods, rods, book }: TripJob, { tell, pause }: Progress): Promise<TripAnswer | undefined> {
   const tide = harmonicTide('Dunecrest coast, simulated')
   const weather = simulatedWeather('Dunecrest coast, simulated')
-  const search = planTrip(stops, goods, tide, weather, { rods, memory })
+  const search = planTrip(stops, goods, tide, weather, { rods, memory, ...(book ? { book } : {}) })
   let step = search.next()
   for (let last = performance.now(); !step.done; step = search.next()) {
     if (performance.now() - last < SLICE_MS) continue
@@ -43,9 +43,12 @@ export async function planOut({ stops, goods, rods }: TripJob, { tell, pause }: 
     const day = { ...dayAt(stops[stop]!, moment) }
     for (const weightKg of weightsKg) {
       const { stream: _, ...still } = conditionsFor(day, finalist.outfit, finalist.match)
-      const done = evaluateRig(goods.baits[finalist.bait]!.spec, { ...finalist.rig, weightKg }, still)
+      const bait = goods.baits[finalist.bait]!.spec
+      const rig = { ...finalist.rig, weightKg }
+      const evidence = book && evidenceOf(book, bait, rig, day.cover, day.bottom)
+      const done = evaluateRig(bait, rig, evidence ? { ...still, evidence } : still)
       if (!await pause()) return undefined
-      if (done.ok) countdowns.push({ rod, weightKg, depthM: moment.depthM, bottomS: done.value.fall.timeS.value, seconds: depths.map(d => d <= moment.depthM ? secondsTo(done.value.fall.drop, d) : NaN) })
+      if (done.ok) countdowns.push({ rod, weightKg, depthM: moment.depthM, bottomS: done.value.fall.timeS.value, basis: done.value.fall.timeS.basis, seconds: depths.map(d => d <= moment.depthM ? secondsTo(done.value.fall.drop, d) : NaN) })
     }
   }
   return {

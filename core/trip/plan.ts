@@ -1,4 +1,5 @@
 import { FAMILIES } from '../rig/families'
+import type { EvidenceBook } from '../evidence/book'
 import type { RigSpec } from '../rig/spec'
 import type { Day } from '../choose/day'
 import { finish, type Finalist } from '../choose/finish'
@@ -68,7 +69,7 @@ export function dayAt({ day }: Stop, { depthM, currentMS }: Moment): Day {
 /** A candidate worth carrying: what is tied on, whatever its weight. */
 interface Tied { readonly stop: number, readonly bait: number, readonly rigging: number, readonly point: Candidate['point'], readonly weights: readonly Candidate[] }
 
-export interface PlanOptions { readonly rods: number, readonly memory?: SearchMemory }
+export interface PlanOptions { readonly rods: number, readonly memory?: SearchMemory, /** drops and tally of the angler's own */ readonly book?: EvidenceBook }
 
 /**
  * Plans a trip: the water of every half hour, rigs tied beforehand so that the fewest need tying anew, weights that follow the tide, and when to change.
@@ -111,7 +112,7 @@ export function* planTrip(stops: readonly Stop[], goods: Goods, tide: TideSource
   }
   const best = values.map(row => Math.max(0, ...row))
   for (const i of stops.keys()) if (moments.every((m, k) => m.stop !== i || best[k] === 0)) without.push({ stop: i, sentence: `Nothing in the box can be fished at ${stops[i]!.name} then.` })
-  const picked = greedy(values, best, pools, options.rods)
+  const picked = greedy(values, best, pools, tiedAtMost(options.rods, goods.rods.length, stops.length))
   const { hand, used } = assign(values, best, picked, chosenWeights, moments, riggings)
   const rods: PlanRod[] = []
   const left = [...goods.rods]
@@ -122,7 +123,7 @@ export function* planTrip(stops: readonly Stop[], goods: Goods, tide: TideSource
     const usual = mostUsed(hand.filter(h => h.rod === n).map(h => chosenWeights[h.moment]![k]!)) ?? tied.weights[0]!
     const middle = hand.filter(h => h.rod === n && chosenWeights[h.moment]![k] === usual)[0]
     const day = middle ? dayAt(stops[tied.stop]!, moments[middle.moment]!) : stops[tied.stop]!.day
-    const finalist = finish(day, goods, riggings, usual)
+    const finalist = finish(day, goods, riggings, usual, options.book)
     if (!finalist) continue
     const rod = left.find(r => r.id === finalist.rodId) ?? left.find(r => castable(finalist.report.massKg, r.castKg))
     if (rod) left.splice(left.indexOf(rod), 1)
@@ -162,6 +163,9 @@ function tiedOf(stop: number, candidates: readonly Candidate[]): Tied[] {
   const worth = (list: readonly Candidate[]): number => Math.max(...list.map(c => c.factors ? scoreOf(c.factors) : 0))
   return [...gathered.values()].sort((a, b) => worth(b) - worth(a)).slice(0, POOL).map(weights => ({ stop, bait: weights[0]!.bait, rigging: weights[0]!.rigging, point: weights[0]!.point, weights }))
 }
+
+/** One rod of the box is left free for what turns up, unless every stop would then not have one. A box that names no rods sets no limit. */
+const tiedAtMost = (asked: number, owned: number, stops: number): number => owned === 0 ? asked : Math.min(asked, Math.max(stops, owned - 1))
 
 /** A further rod must add this much to the trip, and the first of a stop always comes along. */
 const WORTHWHILE = 0.02

@@ -85,7 +85,9 @@ describe('a trip', () => {
     expect(new Set(full.rods.map(r => r.stop))).toEqual(new Set([0, 1]))
     const ids = full.rods.map(r => r.rodId)
     expect(new Set(ids).size).toBe(ids.length)
-    if (full.rods.length < goods.rods.length) expect(ids).not.toContain(full.freeRodId)
+    expect(full.rods.length).toBeLessThan(goods.rods.length)
+    expect(goods.rods.map(r => r.id)).toContain(full.freeRodId)
+    expect(ids).not.toContain(full.freeRodId)
   })
   it('always has a rod in hand that the moment allows, near the best of the box', () => {
     expect(full.hand).toHaveLength(22)

@@ -12,8 +12,11 @@ function ordered(value: unknown): unknown {
 }
 
 /** SHA-256 of the content, whatever the order of its keys. */
-export const contentHash = ({ spreads, items, documents, entries }: BackupContent): string =>
-  createHash('sha256').update(JSON.stringify(ordered({ spreads, items, documents, entries }))).digest('hex')
+export const contentHash = ({ spreads, items, documents, entries }: BackupContent): string => hashOf({ spreads, items, documents, entries })
+/** The same of version 1, which had spreads and items alone. */
+export const olderHash = ({ spreads, items }: Pick<BackupContent, 'spreads' | 'items'>): string => hashOf({ spreads, items })
+
+const hashOf = (value: object): string => createHash('sha256').update(JSON.stringify(ordered(value))).digest('hex')
 
 export async function makeBackup(): Promise<Backup> {
   const content = await repository.readAll(database())
@@ -26,7 +29,7 @@ export async function makeBackup(): Promise<Backup> {
  */
 export async function restoreBackup(backup: Backup): Promise<{ readonly hash: string, readonly spreads: number, readonly items: number, readonly documents: number, readonly entries: number }> {
   const hash = contentHash(backup)
-  const older = backup.documents.length === 0 && backup.entries.length === 0
+  const older = backup.documents.length === 0 && backup.entries.length === 0 && backup.hash === olderHash(backup)
   if (hash !== backup.hash && !older) throw new Refused(422, 'This backup is damaged: its content does not match its hash. Nothing was changed.')
   await repository.replaceAll(database(), backup)
   return { hash, spreads: backup.spreads.length, items: backup.items.length, documents: backup.documents.length, entries: backup.entries.length }

@@ -1,7 +1,9 @@
 import { createConnection } from 'node:net'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { EvidenceAnswer, LogEntry, SessionRow } from '#schemas/log'
+import type { BackupContent } from '#schemas/backup'
 import { seasons } from '../../demo/seasons'
+import { olderHash } from '../../server/services/backup'
 import { simulateSounder, listenTo } from '../../server/instruments/sounder'
 import { call, dataFolder, runServer, type Running } from './support'
 
@@ -105,7 +107,10 @@ describe('a backup', () => {
     const other = dataFolder()
     const empty = await runServer(other.path)
     try {
-      expect((await call(`${empty.url}/api/restore`, 'POST', { ...older, version: 1 })).body).toMatchObject({ entries: 0, documents: 0 })
+      const whole = { ...older, version: 1, hash: olderHash(older as unknown as BackupContent) }
+      expect((await call(`${empty.url}/api/restore`, 'POST', whole)).body).toMatchObject({ entries: 0, documents: 0 })
+      expect((await call(`${empty.url}/api/restore`, 'POST', { ...whole, hash: whole.hash.replace(/^./, c => c === '0' ? '1' : '0') })).status).toBe(422)
+      expect((await call(`${empty.url}/api/restore`, 'POST', { ...made, documents: [], entries: [] })).status).toBe(422)
     }
     finally {
       await empty.stop()

@@ -5,6 +5,7 @@ import { clockText } from '~/utils/clock'
 import { packingList } from '~/utils/packing'
 import { saveText } from '~/utils/card'
 import { shown, weightText } from '~/utils/units'
+import { BASIS_MARKS } from '~/utils/words'
 
 /** Rods tied the night before, weights that follow the tide, when to change, what to pack. */
 defineProps<{ id: string | undefined }>()
@@ -64,8 +65,8 @@ const second = (s: number): string => Number.isFinite(s) ? String(Math.round(s))
           <h2>Countdown, seconds from the splash</h2>
           <table><thead><tr><th scope="col">{{ settings.units.depth.label }}</th><th v-for="(c, i) in plan.countdowns" :key="i" scope="col" :class="`lane-${LETTERS[c.rod]}`"><span class="chip figure">{{ LETTERS[c.rod] }}</span> {{ c.weightKg > 0 ? weightText(c.weightKg, settings.system) : 'no weight' }}</th></tr></thead>
             <tbody><tr v-for="(d, k) in plan.depths" :key="d"><th scope="row" class="figure">{{ shown(d, { ...settings.units.depth, decimals: 2 }) }}</th><td v-for="(c, i) in plan.countdowns" :key="i" class="figure">{{ second(c.seconds[k]!) }}</td></tr>
-              <tr class="end"><th scope="row">bottom</th><td v-for="(c, i) in plan.countdowns" :key="i" class="figure">{{ Math.round(c.bottomS) }}</td></tr></tbody></table>
-          <p class="label">On slack line in still water, at the deepest of the stop. ◇ computed</p>
+              <tr class="end"><th scope="row">bottom</th><td v-for="(c, i) in plan.countdowns" :key="i" class="figure">{{ Math.round(c.bottomS) }} <small>{{ BASIS_MARKS[c.basis] }}</small></td></tr></tbody></table>
+          <p class="label">On slack line in still water, at the deepest of the stop. ◇ computed, ◆ moved by your drops</p>
         </section>
         <section aria-label="Packing list">
           <h2>Pack</h2>

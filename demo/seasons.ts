@@ -1,16 +1,20 @@
-import { dropModel, evaluateRig, normal, placeKey, rigKey, seededRandom, type BaitSpec, type Conditions, type RigSpec } from '#core'
+import { assembleRig, drawFish, dropModel, evaluateRig, lineOf, lostBySlack, normal, placeKey, rigKey, seededRandom, strikeRig, tackleOf, tailTaker, takeOf, type BaitSpec, type Conditions, type RigSpec, type StrikeRig, type Tackle } from '#core'
 import type { LogEntry, LogKind } from '#schemas/log'
 import { DEMO_SPREADS } from './spreads'
 
-/** What is true in the made-up water and unknown to the model: how much more often it snags, how many fewer bites stick, and how baits fall. */
-export const HIDDEN = { snag: 1.6, hook: 0.8, lnDrag: { slimShad: 0.2, stick: -0.15, deepShad: 0.08 } as Readonly<Record<string, number>>, lnEta: -0.2 } as const
+/** What is true in the made-up water and unknown to the model: how much more often it snags, how many fish take the tail that the model has elsewhere, and how baits fall. */
+export const HIDDEN = { snag: 1.6, tails: 0.35, lnDrag: { slimShad: 0.2, stick: -0.15, deepShad: 0.08 } as Readonly<Record<string, number>>, lnEta: -0.2 } as const
 
 const START = Date.UTC(2025, 3, 5)
 const DAY_MS = 86_400_000
 const NOTES = ['wind got up', 'bass on the edge', 'bumps and no takes', 'water like glass', 'crabs in the margins', 'first frost', 'weed drifting through'] as const
 
+/** Share of casts that are touched, and of lost touches that show why. */
+const TOUCHED = 0.26
+const SEEN = 0.4
+
 /** Chances of a cast with one rig in one place, as they truly are there. */
-interface Truth { readonly letter: string, readonly bait: BaitSpec, readonly rig: RigSpec, readonly snag: number, readonly hook: number, readonly lost: number }
+interface Truth { readonly letter: string, readonly bait: BaitSpec, readonly rig: RigSpec, readonly snag: number, readonly lost: number, readonly strike: StrikeRig, readonly tackle: Tackle }
 
 function truthsOf({ content }: (typeof DEMO_SPREADS)[number]): { readonly conditions: Conditions, readonly truths: readonly Truth[] } {
   const { water: { place: _, zone: __, ...water }, line, bait, lanes, fishing } = content
@@ -19,8 +23,8 @@ function truthsOf({ content }: (typeof DEMO_SPREADS)[number]): { readonly condit
     conditions, truths: lanes.flatMap(({ letter, ...rig }): Truth[] => {
       const outcome = evaluateRig(bait as BaitSpec, rig as RigSpec, conditions)
       if (!outcome.ok) return []
-      const { snag, strike } = outcome.value
-      return [{ letter, bait: bait as BaitSpec, rig: rig as RigSpec, snag: Math.min(0.6, HIDDEN.snag * snag.snagPerCast.value), hook: HIDDEN.hook * strike.hookUp.value, lost: 0.25 }]
+      const { snag } = outcome.value
+      return [{ letter, bait: bait as BaitSpec, rig: rig as RigSpec, snag: Math.min(0.6, HIDDEN.snag * snag.snagPerCast.value), lost: 0.25, strike: strikeRig(assembleRig(bait as BaitSpec, rig as RigSpec)), tackle: tackleOf(conditions, lineOf(line.kind, line.strengthN)) }]
     }),
   }
 }
@@ -38,6 +42,7 @@ export function seasons(seed = 7, sessions = 44): LogEntry[] {
     const s = hex.join('')
     return `${s.slice(0, 8)}-${s.slice(8, 12)}-${s.slice(12, 16)}-${s.slice(16, 20)}-${s.slice(20)}`
   }
+  const shoal = drawFish(seed, 4000)
   const places = DEMO_SPREADS.map(spread => ({ spread, ...truthsOf(spread) }))
   const entries: LogEntry[] = []
   for (let n = 0; n < sessions; n++) {
@@ -58,12 +63,18 @@ export function seasons(seed = 7, sessions = 44): LogEntry[] {
         log('snag', rod)
         log(random() < rod.lost ? 'lost' : 'freed', rod)
       }
-      if (random() < 0.09) log('bump', rod)
-      if (random() < 0.11) {
-        log('bite', rod)
-        if (random() < rod.hook) {
+      if (random() < TOUCHED) {
+        const fish = tailTaker(shoal[Math.floor(random() * shoal.length)]!, HIDDEN.tails)
+        const { loss } = takeOf(rod.strike, rod.tackle, fish)
+        log(loss === 'tailNip' || loss === 'letGo' ? 'bump' : 'bite', rod)
+        if (!loss) {
           log('hooked', rod)
           if (random() < 0.85) log('landed', rod)
+        }
+        else if (random() < SEEN) {
+          if (loss === 'tailNip') log('nipped', rod)
+          else if (loss === 'notReached') log('covered', rod)
+          else if (lostBySlack(rod.strike, rod.tackle, fish)) log('onSlack', rod)
         }
       }
       if (random() < 0.02) log('reskin', rod)

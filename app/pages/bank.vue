@@ -12,7 +12,8 @@ const spread = useSpread()
 const { bank, loaded, left, trouble, conflicts, online, hand, standing, counts, log, undo, start, takeRod, changeWeight, end, send, spreads } = useBank()
 const saved = ref<readonly { id: string, name: string }[]>([])
 const asked = ref<string>()
-const snagged = ref(false)
+/** what the last tap asks next: what came of a snag, or what a lost touch shows */
+const asks = ref<'snag' | 'touch'>()
 const noting = ref(false)
 const said = ref('')
 useHead({ title: 'Bank · Dunecrest' })
@@ -38,13 +39,15 @@ async function begin(id?: string): Promise<void> {
     asked.value = error instanceof ServerRefusal ? error.message : String(error)
   }
 }
-const LAST: Readonly<Record<LogKind, string>> = { start: 'started', rod: 'rod', cast: 'cast', bump: 'bump', bite: 'bite', hooked: 'hooked', landed: 'landed', snag: 'snag', freed: 'snag, freed', lost: 'snag, rig lost', reskin: 're-skinned', note: 'note', drop: 'drop', void: 'taken back', end: 'ended' }
+const LAST: Readonly<Record<LogKind, string>> = { start: 'started', rod: 'rod', cast: 'cast', bump: 'bump', bite: 'bite', hooked: 'hooked', landed: 'landed', snag: 'snag', freed: 'snag, freed', lost: 'snag, rig lost', reskin: 're-skinned', nipped: 'tail nipped', onSlack: 'on slack line', covered: 'point covered', note: 'note', drop: 'drop', void: 'taken back', end: 'ended' }
 const last = computed(() => [...standing.value].reverse().find(e => e.kind !== 'start' && e.kind !== 'rod'))
 const TAPS = [['cast', 'Cast'], ['bump', 'Bump'], ['bite', 'Bite'], ['hooked', 'Hooked'], ['landed', 'Landed'], ['snag', 'Snag']] as const
+/** What a touch that did not stick may show; for those who look. */
+const SEEN = [['nipped', 'Tail nipped'], ['onSlack', 'Line slack'], ['covered', 'Point covered']] as const
 async function tap(kind: LogKind): Promise<void> {
   navigator.vibrate?.(20)
   await log(kind)
-  snagged.value = kind === 'snag'
+  asks.value = kind === 'snag' ? 'snag' : kind === 'bump' || kind === 'bite' ? 'touch' : undefined
 }
 async function note(): Promise<void> {
   const text = said.value.trim()
@@ -81,7 +84,8 @@ const waits = computed(() => left.value === 0 ? 'all kept by the server' : `${le
       <section class="taps" aria-label="Log">
         <button v-for="[kind, name] in TAPS" :key="kind" type="button" :class="kind" @click="tap(kind)">{{ name }} <b class="figure">{{ counts[kind] ?? 0 }}</b></button>
       </section>
-      <p v-if="snagged" class="snagged"><button type="button" class="big" @click="tap('freed')">Freed</button><button type="button" class="big" @click="tap('lost')">Rig lost</button></p>
+      <p v-if="asks === 'snag'" class="next"><button type="button" class="big" @click="tap('freed')">Freed</button><button type="button" class="big" @click="tap('lost')">Rig lost</button></p>
+      <p v-else-if="asks === 'touch'" class="next"><button v-for="[kind, name] in SEEN" :key="kind" type="button" class="big" @click="tap(kind)">{{ name }}</button></p>
       <p class="last"><span role="status" aria-label="Last tap">{{ last ? `last: ${LAST[last.kind]}${last.data?.text ? `: ${last.data.text}` : ''}` : 'nothing tapped yet' }}</span><button type="button" class="big undo" :disabled="!last" @click="undo()"><UIcon name="i-lucide-undo-2" /> Undo</button></p>
       <form v-if="noting" class="note" @submit.prevent="note()"><input v-model="said" aria-label="Note" maxlength="500" placeholder="a few words"><button type="submit" class="big">Keep</button></form>
       <footer><button type="button" class="small" @click="noting = !noting">Note</button><span class="label">{{ bank.water.place || 'here' }}, {{ bank.water.depthM.toFixed(1) }} m, {{ bank.water.temperatureC }} °C; tide and wind simulated</span><button type="button" class="small" @click="end()">End</button></footer>
@@ -103,7 +107,7 @@ header { display: flex; gap: 10px; align-items: center; } .mark { font-size: 20p
 .taps { flex: 1; display: grid; grid-template-columns: 1fr 1fr; gap: 8px; min-height: 330px; }
 .taps button { min-height: 92px; border: 2px solid var(--ink); border-radius: 2px; font-size: 26px; font-weight: 600; display: grid; place-content: center; justify-items: center; }
 .taps b { font-size: 30px; } .taps .cast { grid-column: 1 / 3; background: var(--ink); color: var(--paper); } .taps .hooked, .taps .landed { background: var(--marram); color: var(--paper); border-color: var(--marram); } .taps .snag { background: var(--wrack); color: var(--paper); border-color: var(--wrack); grid-column: 1 / 3; }
-.snagged { display: grid; grid-template-columns: 1fr 1fr; gap: 8px; }
+.next { display: grid; grid-auto-flow: column; grid-auto-columns: 1fr; gap: 8px; } .next .big { padding: 4px 6px; font-size: 17px; line-height: 1.15; }
 .last { display: flex; gap: 10px; align-items: center; justify-content: space-between; } .undo:disabled { opacity: 0.4; }
 .note { display: flex; gap: 8px; } .note input { flex: 1; min-height: 56px; padding: 0 10px; background: var(--raised); border: 1px solid var(--hair-strong); font-size: 18px; }
 footer { display: flex; gap: 8px; align-items: center; justify-content: space-between; }

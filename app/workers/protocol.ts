@@ -5,6 +5,7 @@ import type { DropAnswer, DropJob } from './drops'
 import type { PickAnswer, PickJob } from './pick'
 import type { TripAnswer, TripJob } from './trip'
 import type { StrikeAnswer, StrikeJob } from './strike'
+import type { TouchesAnswer, TouchesJob } from './touches'
 import type { TraceAnswer, TraceJob } from './trace'
 import type { BaitSpec, Conditions, Evidence, DropFailure, Problem, RigDrawing, RigReport, RigSolid, RigSpec, Verdict } from '#core'
 
@@ -33,6 +34,7 @@ export interface Questions {
   readonly bite: { readonly job: StrikeJob, readonly answer: StrikeAnswer }
   readonly pick: { readonly job: PickJob, readonly answer: PickAnswer }
   readonly trip: { readonly job: TripJob, readonly answer: TripAnswer }
+  readonly touches: { readonly job: TouchesJob, readonly answer: TouchesAnswer }
   readonly drop: { readonly job: DropJob, readonly answer: DropAnswer }
   readonly trace: { readonly job: TraceJob, readonly answer: TraceAnswer }
 }

@@ -5,6 +5,7 @@ import { throughCover, type Progress } from './cover'
 import { modelDrop } from './drops'
 import { pickFrom } from './pick'
 import { biteOn } from './strike'
+import { touchesOf } from './touches'
 import { planOut } from './trip'
 import { tracePicture } from './trace'
 import type { EvaluateJob, LaneJob, LaneOutcome, QuestionId, Questions, Reply, Request } from './protocol'
@@ -56,7 +57,7 @@ export function serve(reply: (message: Reply) => void): (request: Request) => Pr
 }
 
 /** Who answers what. */
-const ANSWERS: { readonly [Q in QuestionId]: (job: Questions[Q]['job'], progress: Progress) => Questions[Q]['answer'] | Promise<Questions[Q]['answer'] | undefined> } = { look: lookAt, advise: adviseOn, fits: fitsOf, read: readRows, trace: tracePicture, cover: throughCover, bite: biteOn, pick: pickFrom, trip: planOut, drop: modelDrop }
+const ANSWERS: { readonly [Q in QuestionId]: (job: Questions[Q]['job'], progress: Progress) => Questions[Q]['answer'] | Promise<Questions[Q]['answer'] | undefined> } = { look: lookAt, advise: adviseOn, fits: fitsOf, read: readRows, trace: tracePicture, cover: throughCover, bite: biteOn, pick: pickFrom, trip: planOut, drop: modelDrop, touches: touchesOf }
 
 function answer<Q extends QuestionId>(about: Q, job: Questions[Q]['job'], progress: Progress): Questions[Q]['answer'] | Promise<Questions[Q]['answer'] | undefined> {
   return ANSWERS[about](job, progress)

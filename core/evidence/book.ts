@@ -6,7 +6,7 @@ import { baitKey, kindKey, placeKey, rigKey } from './keys'
 import type { Tally } from './tally'
 
 /** What an angler's own drops and tally say of one rig: it moves the figures by as much as it deserves. */
-export interface Evidence { readonly fall?: FallEvidence, /** casts and snags */ readonly snag?: Tally, /** bites and hooked */ readonly hook?: Tally }
+export interface Evidence { readonly fall?: FallEvidence, /** casts and snags */ readonly snag?: Tally, /** touches (bites and bumps) and hooked */ readonly hook?: Tally }
 
 /** All that an angler's drops and tally say, looked up by bait, rig and place. Plain data. */
 export interface EvidenceBook {
@@ -16,7 +16,7 @@ export interface EvidenceBook {
 }
 
 export interface LoggedDrop extends TimedDrop { readonly bait: BaitSpec }
-export interface LoggedCounts { readonly rigKey: string, readonly placeKey: string, readonly casts: number, readonly snags: number, readonly bites: number, readonly hooked: number }
+export interface LoggedCounts { readonly rigKey: string, readonly placeKey: string, readonly casts: number, readonly snags: number, /** bites that were struck at */ readonly bites: number, /** touches that were never worth a strike */ readonly bumps?: number, readonly hooked: number }
 
 /** Posterior of every bait that was dropped, each with what the others of its form and material say as its prior. */
 export function fitAll(drops: readonly LoggedDrop[]): ReadonlyMap<string, DragPosterior> {
@@ -41,9 +41,12 @@ export function bookOf(drops: readonly LoggedDrop[], counts: readonly LoggedCoun
       const prior = pooledPrior(list)
       return [key, fallEvidence({ ...prior, drops: list.reduce((sum, p) => sum + p.drops, 0) }, true)]
     })),
-    tallies: Object.fromEntries(counts.map(c => [`${c.rigKey}\n${c.placeKey}`, { snag: { tries: c.casts, hits: Math.min(c.casts, c.snags) }, hook: { tries: c.bites, hits: Math.min(c.bites, c.hooked) } }])),
+    tallies: Object.fromEntries(counts.map(c => [`${c.rigKey}\n${c.placeKey}`, { snag: { tries: c.casts, hits: Math.min(c.casts, c.snags) }, hook: touchTally(c) }])),
   }
 }
+
+/** The model counts a nipped tail as a bite that was lost, and so a bump is counted. */
+export const touchTally = ({ bites, bumps = 0, hooked }: Pick<LoggedCounts, 'bites' | 'bumps' | 'hooked'>): Tally => ({ tries: bites + bumps, hits: Math.min(bites + bumps, hooked) })
 
 /** What the book says of one rig in one place. Undefined where it says nothing. */
 export function evidenceOf(book: EvidenceBook, bait: BaitSpec, rig: RigSpec, cover: CoverId, bottom: BottomId): Evidence | undefined {

@@ -20,6 +20,7 @@ export interface StrikeRig {
   /** point, bend and tail, m from the nose */ readonly pointM: number
   readonly bendM: number
   readonly lengthM: number
+  /** a small open hook in the tail, where there is one */ readonly trailing?: Pick<StrikeRig, 'gapM' | 'wireM' | 'filledM' | 'openingLoadN'>
 }
 
 /** What the angler brings to the set. */

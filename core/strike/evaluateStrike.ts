@@ -141,6 +141,8 @@ export interface BiteChain {
 
 /** Follows one bite through its chain. */
 export function biteChain(rig: StrikeRig, tackle: Tackle, one: Bite, scale: Scale = PLAIN): BiteChain {
+  const behind = one.atM > rig.bendM + 0.3 * (rig.lengthM - rig.bendM)
+  if (behind && rig.trailing) return biteChain(trailed(rig, rig.trailing, one.atM), tackle, one, scale)
   const grip = Math.abs(one.atM - rig.pointM) <= BITE.reachM ? 1 : one.grip
   const force = grip * scale.forceN * one.forceN
   const squeezed = Math.min(one.squeezeMost, force / BITE.jawM2 / (3 * rig.modulusPa))
@@ -150,13 +152,18 @@ export function biteChain(rig: StrikeRig, tackle: Tackle, one: Bite, scale: Scal
   const setN = setForceN(tackle, scale.slackM * one.slackM)
   const plasticN = rig.modulusPa * (rig.coverM + CUT_M) * rig.wireM * 4
   const neededN = scale.penetrationN * one.penetrationN * (rig.wireM / 0.001) ** 1.5
-  const loss = one.atM > rig.bendM + 0.3 * (rig.lengthM - rig.bendM) ? 'tailNip'
+  const loss = behind ? 'tailNip'
     : scale.holdS * one.holdS < one.reactS ? 'letGo'
       : force < rig.guardN || (rig.coverM > 0 && uncoveredM < rig.coverM + SKIN_M) ? 'notReached'
         : gapM < needM ? 'noBite'
           : setN - plasticN < neededN ? 'noForce'
             : setN > rig.openingLoadN ? 'opens' : undefined
   return { squeezed, coverM: rig.coverM, uncoveredM, gapM, needM, setN, plasticN, neededN, opensN: rig.openingLoadN, ...(loss ? { loss } : {}) }
+}
+
+/** What a bite on the tail meets where a small hook trails there: open, and hardly any plastic in its gap. */
+function trailed({ trailing: _, ...rig }: StrikeRig, trailing: NonNullable<StrikeRig['trailing']>, atM: number): StrikeRig {
+  return { ...rig, ...trailing, coverM: 0, guardN: 0, pointM: atM, bendM: rig.lengthM }
 }
 
 /** Extra squeeze that breaks the skin over a covered point, m. *Assumed.* */
@@ -175,9 +182,6 @@ export function setForceN(tackle: Tackle, slackM: number): number {
   return Math.min(tackle.rodMostN, tackle.line.strengthN, stiffness * Math.max(0, tackle.sweepM - slackM))
 }
 
-/** Share of so many bites that are hooked, without its range: for comparing many rigs on the same bites. */
-export const hookedShare = (rig: StrikeRig, tackle: Tackle, seed: number, draws: number): number => shareHooked(rig, tackle, drawFish(seed, draws))
-
 /** Draws so many fish, for letting many rigs be bitten by the very same. */
 export function drawFish(seed: number, draws: number): Fish[] {
   const random = seededRandom(seed)
@@ -187,35 +191,12 @@ export function drawFish(seed: number, draws: number): Fish[] {
 /** Share of these fish that one rig hooks. */
 export function shareHooked(rig: StrikeRig, tackle: Tackle, fish: readonly Fish[]): number {
   let hooked = 0
-  for (const one of fish) if (!biteChain(rig, tackle, biteOf(rig, tackle, one)).loss) hooked++
+  for (const one of fish) if (!takeOf(rig, tackle, one).loss) hooked++
   return hooked / fish.length
 }
 
-/** One change that could be made, and what hook-up it would give. */
-export interface Change { readonly id: ChangeId, readonly hookUp: number }
-export type ChangeId = 'finerWire' | 'lighterSkin' | 'slit' | 'stifferRod' | 'keepMoving' | 'nearer' | 'noStretch' | 'softer' | 'smallerBait' | 'scent'
-
-/**
- * What one change would give most, on the same bites: finer wire, a lighter skin over the point, a slit belly, a stiffer rod, keeping it moving, half the
- * distance, line that does not stretch, softer plastic, a bait smaller by 15 % on the same hook, scent. Best first; changes that give nothing are left out.
- */
-export function bestChanges(rig: StrikeRig, tackle: Tackle, seed: number, draws = DOUBT_DRAWS): Change[] {
-  const hooked = (r: StrikeRig, t: Tackle): number => hookedShare(r, t, seed, draws)
-  const now = hooked(rig, tackle)
-  const tried: Readonly<Record<ChangeId, () => number>> = {
-    finerWire: () => hooked({ ...rig, wireM: 0.8 * rig.wireM, openingLoadN: 0.8 ** 3 * rig.openingLoadN }, tackle),
-    lighterSkin: () => hooked({ ...rig, coverM: Math.max(0, rig.coverM - 0.0012) }, tackle),
-    slit: () => hooked({ ...rig, filledM: Math.min(rig.filledM, Math.max(0.003, 0.45 * rig.filledM)) }, tackle),
-    stifferRod: () => hooked(rig, { ...tackle, rodNPerM: 1.45 * tackle.rodNPerM, rodMostN: 1.4 * tackle.rodMostN }),
-    keepMoving: () => hooked(rig, { ...tackle, moving: true }),
-    nearer: () => hooked(rig, { ...tackle, distanceM: tackle.distanceM / 2 }),
-    noStretch: () => hooked(rig, { ...tackle, line: { ...tackle.line, stiffnessN: Math.max(tackle.line.stiffnessN, tackle.line.strengthN / 0.04) } }),
-    smallerBait: () => hooked({ ...rig, filledM: 0.85 * rig.filledM, lengthM: 0.85 * rig.lengthM }, tackle),
-    scent: () => hooked(rig, { ...tackle, scented: true }),
-    softer: () => hooked({ ...rig, modulusPa: 0.75 * rig.modulusPa, squeezeMost: rig.squeezeMost + 0.04 }, tackle),
-  }
-  return (Object.entries(tried) as [ChangeId, () => number][]).map(([id, run]) => ({ id, hookUp: run() })).filter(c => c.hookUp > now + 0.005).sort((a, b) => b.hookUp - a.hookUp)
-}
+/** How the take of one fish ends on one rig. */
+export const takeOf = (rig: StrikeRig, tackle: Tackle, fish: Fish): BiteChain => biteChain(rig, tackle, biteOf(rig, tackle, fish))
 
 /** A bite of middling force, place and jaw, for looking at the chain step by step. */
 export const middlingBite = (rig: StrikeRig, tackle: Tackle): Bite => {

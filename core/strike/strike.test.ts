@@ -5,7 +5,8 @@ import type { BaitSpec, PointRest, RigSpec } from '../rig/spec'
 import { lineFromLb } from '../tackle/lines'
 import type { HookDims } from '../tackle/hooks'
 import { strikeRig, USUAL_TACKLE, type Tackle } from './bite'
-import { bestChanges, biteChain, evaluateStrike, middlingBite, setForceN } from './evaluateStrike'
+import { bestChanges } from './changes'
+import { biteChain, evaluateStrike, middlingBite, setForceN } from './evaluateStrike'
 
 const bait: BaitSpec = { form: 'slimShad', lengthM: 0.09, material: 'plain' }
 const rigOf = (family: RigSpec['family'], pointRest: PointRest, b = bait, hook: Partial<HookDims> = {}) => strikeRig(assembleRig(b, {

@@ -3,10 +3,12 @@ import * as field from './fields'
 import { baitSchema, laneSchema } from './spread'
 
 /** What can be logged with a tap. `void` takes another entry back. */
-export const LOG_KINDS = ['start', 'rod', 'cast', 'bump', 'bite', 'hooked', 'landed', 'snag', 'freed', 'lost', 'reskin', 'note', 'drop', 'void', 'end'] as const
+export const LOG_KINDS = ['start', 'rod', 'cast', 'bump', 'bite', 'hooked', 'landed', 'snag', 'freed', 'lost', 'reskin', 'nipped', 'onSlack', 'covered', 'note', 'drop', 'void', 'end'] as const
 export type LogKind = typeof LOG_KINDS[number]
+/** What may be seen of a touch that did not stick: marks on the tail, a slack line, the point still under plastic. */
+export const SIGNS = ['nipped', 'onSlack', 'covered'] as const satisfies readonly LogKind[]
 /** Those that are counted by rig and place. */
-export const COUNTED = ['cast', 'bump', 'bite', 'hooked', 'landed', 'snag', 'freed', 'lost', 'reskin'] as const satisfies readonly LogKind[]
+export const COUNTED = ['cast', 'bump', 'bite', 'hooked', 'landed', 'snag', 'freed', 'lost', 'reskin', 'nipped', 'onSlack', 'covered'] as const satisfies readonly LogKind[]
 export type CountedKind = typeof COUNTED[number]
 
 const number = z.number()

@@ -3,7 +3,8 @@ import { BOTTOMS, COVERS } from '#catalogue'
 import type { LogEntry, SessionRow } from '#schemas/log'
 import { ask, ServerRefusal } from '~/utils/api'
 import { saveText } from '~/utils/card'
-import { adviceFor, compareWords, tallyLines, type TallyLine } from '~/utils/logWords'
+import { compareWords, tallyLines, type TallyLine } from '~/utils/logWords'
+import { LEAST_TOUCHES, snagWords, touchRows, touchWords } from '~/utils/touchWords'
 import { logCsv } from '../../../shared/logTable'
 
 /** What was logged and what it says: drops, tallies by rig and place, sessions. */
@@ -49,6 +50,14 @@ const placeName = (key: string): string => {
   return `${COVERS[cover]?.name ?? cover} over ${BOTTOMS[bottom]?.name ?? bottom}`
 }
 const lines = computed(() => tallyLines(evidence.tallies, placeName))
+const readings = useAnswer('touches', () => lines.value.some(l => l.touches >= LEAST_TOUCHES) ? { rows: touchRows(lines.value) } : undefined)
+const advice = computed(() => {
+  const read = lines.value.filter(l => l.touches >= LEAST_TOUCHES)
+  return new Map(lines.value.map((l) => {
+    const reading = readings.answer.value?.[read.indexOf(l)]
+    return [l, [reading && touchWords(l, reading), snagWords(l, lines.value)].filter(s => s !== undefined)] as const
+  }))
+})
 const keyOf = ({ row }: TallyLine): string => `${row.rigKey}\n${row.placeKey}`
 const choose = (line: TallyLine): void => {
   const key = keyOf(line)
@@ -59,7 +68,7 @@ const compared = computed(() => {
   return one && other ? { one, other, sentences: [compareWords(one, other, 'hooked'), compareWords(one, other, 'snag')] } : undefined
 })
 const thinnest = computed(() => lines.value.filter(l => l.casts > 0).slice(-3).reverse())
-const sums = computed(() => lines.value.reduce((s, l) => ({ casts: s.casts + l.casts, bites: s.bites + l.bites, hooked: s.hooked + (l.row.counts.hooked ?? 0), landed: s.landed + (l.row.counts.landed ?? 0), snags: s.snags + (l.row.counts.snag ?? 0), lost: s.lost + (l.row.counts.lost ?? 0) }), { casts: 0, bites: 0, hooked: 0, landed: 0, snags: 0, lost: 0 }))
+const sums = computed(() => lines.value.reduce((s, l) => ({ casts: s.casts + l.casts, bites: s.bites + l.bites, bumps: s.bumps + l.bumps, hooked: s.hooked + l.hookedCount, landed: s.landed + (l.row.counts.landed ?? 0), snags: s.snags + (l.row.counts.snag ?? 0), lost: s.lost + (l.row.counts.lost ?? 0) }), { casts: 0, bites: 0, bumps: 0, hooked: 0, landed: 0, snags: 0, lost: 0 }))
 async function exportLog(): Promise<void> {
   try {
     const all: LogEntry[] = []
@@ -80,7 +89,7 @@ const time = (iso: string): string => new Date(iso).toLocaleTimeString('en-GB', 
 <template>
   <SheetFrame :id="id" view="log">
     <section class="head" aria-label="In all">
-      <p class="sums figure"><span><b>{{ sums.casts.toLocaleString('en') }}</b> casts</span><span><b>{{ sums.bites }}</b> bites</span><span><b>{{ sums.hooked }}</b> hooked</span><span><b>{{ sums.landed }}</b> landed</span><span><b>{{ sums.snags }}</b> snags</span><span><b>{{ sums.lost }}</b> rigs lost</span><span><b>{{ evidence.drops.length }}</b> drops ▤ ◆</span></p>
+      <p class="sums figure"><span><b>{{ sums.casts.toLocaleString('en') }}</b> casts</span><span><b>{{ sums.bumps }}</b> bumps</span><span><b>{{ sums.bites }}</b> bites</span><span><b>{{ sums.hooked }}</b> hooked</span><span><b>{{ sums.landed }}</b> landed</span><span><b>{{ sums.snags }}</b> snags</span><span><b>{{ sums.lost }}</b> rigs lost</span><span><b>{{ evidence.drops.length }}</b> drops ▤ ◆</span></p>
       <label class="ignore"><input v-model="evidence.ignored" type="checkbox"> show the model's own figures, without my evidence</label>
       <NuxtLink class="key strong" to="/bank"><UIcon name="i-lucide-smartphone" /> Bank mode</NuxtLink>
       <button type="button" class="key" :disabled="total === 0" @click="exportLog()">Log as CSV</button>
@@ -92,11 +101,11 @@ const time = (iso: string): string => new Date(iso).toLocaleTimeString('en-GB', 
       <section class="tally" aria-label="Tally">
         <h2>What the tally says</h2>
         <p v-if="lines.length === 0" class="label">Nothing is logged yet. Open bank mode on the phone and tap what happens: casts, bites, snags.</p>
-        <div v-else class="scroll" tabindex="0" aria-label="Tally by rig and place"><table><thead><tr><th scope="col"><span class="visually-hidden">Compare</span></th><th scope="col">rig, bait and place</th><th scope="col">casts</th><th scope="col">hooked of bites ▤</th><th scope="col">snags of casts ▤</th></tr></thead>
+        <div v-else class="scroll" tabindex="0" aria-label="Tally by rig and place"><table><thead><tr><th scope="col"><span class="visually-hidden">Compare</span></th><th scope="col">rig, bait and place</th><th scope="col">casts</th><th scope="col">hooked of touches ▤</th><th scope="col">snags of casts ▤</th></tr></thead>
           <tbody><tr v-for="l in lines" :key="keyOf(l)" :class="{ on: picked.includes(keyOf(l)) }">
             <td><input type="checkbox" :checked="picked.includes(keyOf(l))" :aria-label="`Compare ${l.rig} in ${l.place}`" @change="choose(l)"></td>
-            <td><b>{{ l.rig }}</b> <small>{{ l.bait }}, {{ l.place }}</small><em v-if="adviceFor(l)">{{ adviceFor(l) }}</em></td><td class="figure">{{ l.casts }}</td>
-            <td><template v-if="l.hooked"><b class="figure">{{ p(l.hooked.value) }} %</b> <small>of {{ l.bites }}</small><svg viewBox="0 0 100 8" preserveAspectRatio="none" aria-hidden="true"><line x1="0" x2="100" y1="4" y2="4" class="base" /><line :x1="100 * l.hooked.low" :x2="100 * l.hooked.high" y1="4" y2="4" class="range good" /></svg></template></td>
+            <td><b>{{ l.rig }}</b> <small>{{ l.bait }}, {{ l.place }}</small><em v-for="s in advice.get(l)" :key="s">{{ s }}</em></td><td class="figure">{{ l.casts }}</td>
+            <td><template v-if="l.hooked"><b class="figure">{{ p(l.hooked.value) }} %</b> <small>of {{ l.touches }}</small><svg viewBox="0 0 100 8" preserveAspectRatio="none" aria-hidden="true"><line x1="0" x2="100" y1="4" y2="4" class="base" /><line :x1="100 * l.hooked.low" :x2="100 * l.hooked.high" y1="4" y2="4" class="range good" /></svg></template></td>
             <td><template v-if="l.snag"><b class="figure">{{ p(l.snag.value) }} %</b><svg viewBox="0 0 100 8" preserveAspectRatio="none" aria-hidden="true"><line x1="0" x2="100" y1="4" y2="4" class="base" /><line :x1="100 * l.snag.low" :x2="100 * l.snag.high" y1="4" y2="4" class="range ill" /></svg></template></td>
           </tr></tbody></table></div>
         <div v-if="compared" class="compare" role="status"><p><b>{{ compared.one.rig }}</b> against <b>{{ compared.other.rig }}</b></p><p v-for="s in compared.sentences" :key="s">{{ s }}</p></div>

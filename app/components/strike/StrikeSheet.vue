@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { FAMILIES } from '#catalogue'
-import type { ChangeId, LossId } from '#core'
+import type { LossId } from '#core'
 import type { Letter } from '#schemas/spread'
 import { conditionsOf } from '~/composables/useEvaluation'
+import { CHANGE_WORDS } from '~/utils/touchWords'
 import { BASIS_MARKS, LOSS_WORDS } from '~/utils/words'
 import type { StrikeJob } from '~/workers/strike'
 
@@ -48,9 +49,6 @@ const weakest = computed(() => {
   return `This bite is lost: ${LOSS_WORDS[loss]}.`
 })
 const DOUBTS = { forceN: 'how hard these fish bite', penetrationN: 'what it takes to go in', needM: 'how much gap a jaw needs', slackM: 'slack at the bite', holdS: 'how long they hold on' } as const
-const CHANGES: Readonly<Record<ChangeId, string>> = {
-  finerWire: 'finer wire', lighterSkin: 'less plastic over the point', slit: 'a slit along the belly', stifferRod: 'a stiffer rod', keepMoving: 'keeping it moving', nearer: 'half the distance', noStretch: 'line that does not stretch', softer: 'softer plastic', smallerBait: 'a bait 15 % smaller', scent: 'scent on it',
-}
 </script>
 
 <template>
@@ -91,7 +89,7 @@ const CHANGES: Readonly<Record<ChangeId, string>> = {
         <h3 class="label">what loses the rest</h3>
         <ul><li v-for="l in bite.result.losses" :key="l.id"><span>{{ LOSS_WORDS[l.id] }}</span><i :style="{ width: `${100 * l.share}%` }" /><b class="figure">{{ Math.round(100 * l.share) }} %</b></li></ul>
         <h3 class="label">what one change would give</h3>
-        <ul v-if="bite.changes.length > 0" class="changes"><li v-for="c in bite.changes.slice(0, 5)" :key="c.id"><span>{{ CHANGES[c.id] }}</span><i :style="{ width: `${100 * c.hookUp}%` }" /><b class="figure">{{ Math.round(100 * c.hookUp) }} %</b></li></ul>
+        <ul v-if="bite.changes.length > 0" class="changes"><li v-for="c in bite.changes.slice(0, 5)" :key="c.id"><span>{{ CHANGE_WORDS[c.id] }}</span><i :style="{ width: `${100 * c.hookUp}%` }" /><b class="figure">{{ Math.round(100 * c.hookUp) }} %</b></li></ul>
         <p v-else class="label">No single change helps by half a percent or more.</p>
       </section>
     </div>

@@ -1,10 +1,47 @@
-import type { LogEntry } from '#schemas/log'
+import { z } from 'zod'
+import { logEntrySchema, type LogEntry } from '#schemas/log'
+import type { RowError } from './boxTable'
 import { csvLine } from './dropRecord'
 
-export const LOG_COLUMNS = ['at', 'session', 'kind', 'rod', 'rig', 'place', 'text', 'weight_g', 'drop_depth_m', 'drop_s', 'id'] as const
+/** `data` holds as JSON what has no column of its own, so that a table read back is the same log. */
+export const LOG_COLUMNS = ['at', 'session', 'kind', 'rod', 'rig', 'place', 'text', 'weight_g', 'drop_depth_m', 'drop_s', 'id', 'data'] as const
+export type LogRow = Partial<Record<typeof LOG_COLUMNS[number], string>>
+
+const grams = (kg: number | undefined): string => kg === undefined ? '' : String(Number((1000 * kg).toFixed(9)))
 
 /** Entries as a table, times in UTC. */
-export const logCsv = (entries: readonly LogEntry[]): string => [LOG_COLUMNS.join(','), ...entries.map(e => csvLine([
-  e.at, e.session, e.kind, e.rod ?? '', e.rigKey ?? '', e.placeKey ?? '', e.data?.text ?? '', e.data?.weightKg === undefined ? '' : String(Number((1000 * e.data.weightKg).toFixed(3))),
-  e.data?.drop ? String(e.data.drop.depthM) : '', e.data?.drop ? String(e.data.drop.seconds) : '', e.id,
-])), ''].join('\r\n')
+export const logCsv = (entries: readonly LogEntry[]): string => [LOG_COLUMNS.join(','), ...entries.map(({ at, session, kind, rod, rigKey, placeKey, id, data }) => {
+  const { text, weightKg, ...rest } = data ?? {}
+  return csvLine([at, session, kind, rod ?? '', rigKey ?? '', placeKey ?? '', text ?? '', grams(weightKg), rest.drop ? String(rest.drop.depthM) : '', rest.drop ? String(rest.drop.seconds) : '', id, Object.keys(rest).length > 0 ? JSON.stringify(rest) : ''])
+}), ''].join('\r\n')
+
+/** Column that a field of an entry is read from. */
+const COLUMN_OF: Readonly<Record<string, typeof LOG_COLUMNS[number]>> = { at: 'at', session: 'session', kind: 'kind', rod: 'rod', rigKey: 'rig', placeKey: 'place', id: 'id' }
+
+/**
+ * A row of the table as an entry of the log.
+ * @param row number as a spreadsheet counts it, for its errors
+ * @param fresh id for a row that brings none
+ */
+export function entryOf(given: LogRow, row: number, fresh: () => string): { readonly entry?: LogEntry, readonly errors: readonly RowError[] } {
+  const cell = (column: typeof LOG_COLUMNS[number]): string | undefined => given[column]?.trim() || undefined
+  const wrong = (column: string, message: string) => ({ errors: [{ row, column, message }] })
+  let rest: Record<string, unknown> = {}
+  try {
+    rest = z.record(z.string(), z.unknown()).parse(JSON.parse(cell('data') ?? '{}'))
+  }
+  catch {
+    return wrong('data', 'Expected JSON, or nothing.')
+  }
+  const weightG = cell('weight_g')?.replace(',', '.')
+  if (weightG !== undefined && !Number.isFinite(Number(weightG))) return wrong('weight_g', `"${weightG}" is not a number.`)
+  const text = cell('text')
+  const data = { ...rest, ...(text ? { text } : {}), ...(weightG === undefined ? {} : { weightKg: Number(weightG) / 1000 }) }
+  const time = new Date(cell('at') ?? '')
+  const parsed = logEntrySchema.safeParse({
+    id: cell('id') ?? fresh(), session: cell('session'), at: Number.isNaN(time.getTime()) ? cell('at') : time.toISOString(), kind: cell('kind'),
+    ...(cell('rod') ? { rod: cell('rod') } : {}), ...(cell('rig') ? { rigKey: cell('rig') } : {}), ...(cell('place') ? { placeKey: cell('place') } : {}), ...(Object.keys(data).length > 0 ? { data } : {}),
+  })
+  if (parsed.success) return { entry: parsed.data, errors: [] }
+  return { errors: parsed.error.issues.map(i => ({ row, column: COLUMN_OF[String(i.path[0])] ?? 'data', message: i.message })) }
+}

@@ -1,20 +1,25 @@
 import { placeKey, rigKey } from '#catalogue'
-import type { BaitSpec, RigSpec } from '#core'
+import type { RigSpec } from '#core'
 import { COUNTED, type CountedKind, type LogEntry, type LogKind } from '#schemas/log'
-import type { Spread, SpreadContent } from '#schemas/spread'
-import { ask } from '~/utils/api'
+import type { BankRod, BankStop } from '~/utils/bankStart'
 import { newId } from '~/utils/newId'
 import { keepBank, keepEntry, readBank, sendWaiting, waitingEntries } from '~/utils/queue'
 
-/** A rod taken along: its letter, what is tied on it, and the bait. */
-export interface BankRod { readonly letter: string, readonly name: string, readonly bait: BaitSpec, readonly rig: RigSpec }
 interface Bank {
   readonly session: string
-  readonly water: Omit<SpreadContent['water'], 'stream' | 'zone'>
+  readonly stops: readonly BankStop[]
+  readonly stop: number
   readonly rods: readonly BankRod[]
   readonly rod: string
   readonly log: readonly LogEntry[]
 }
+
+/** As it was kept when a session had one water only. */
+type OlderBank = Omit<Bank, 'stops' | 'stop'> & { readonly water: BankStop }
+const upToDate = (kept: Bank | OlderBank | undefined): Bank | undefined => kept && 'water' in kept ? { session: kept.session, rods: kept.rods, rod: kept.rod, log: kept.log, stops: [kept.water], stop: 0 } : kept
+
+/** What instruments say at the water. */
+export interface Readings { readonly depthM?: number, readonly temperatureC?: number, readonly tideM?: number, readonly currentMS?: number, readonly windMS?: number }
 
 /** A day on the bank on this device: every tap is kept here first and sent when the server can be reached. */
 export function useBank() {
@@ -27,7 +32,7 @@ export function useBank() {
   let sending = false
 
   onMounted(async () => {
-    bank.value = await readBank<Bank>()
+    bank.value = upToDate(await readBank<Bank | OlderBank>())
     left.value = (await waitingEntries()).length
     loaded.value = true
     void send()
@@ -49,6 +54,7 @@ export function useBank() {
     }
   }
 
+  const water = computed(() => bank.value?.stops[bank.value.stop])
   const hand = computed(() => bank.value?.rods.find(r => r.letter === bank.value?.rod))
   async function log(kind: LogKind, data?: LogEntry['data']): Promise<void> {
     const now = bank.value
@@ -56,7 +62,7 @@ export function useBank() {
     const counted = (COUNTED as readonly string[]).includes(kind)
     const entry: LogEntry = {
       id: newId(), session: now.session, at: new Date().toISOString(), kind, ...(hand.value ? { rod: hand.value.letter } : {}),
-      ...(counted && hand.value ? { rigKey: rigKey(hand.value.bait, hand.value.rig), placeKey: placeKey(now.water.cover, now.water.bottom) } : {}), ...(data ? { data } : {}),
+      ...(counted && hand.value ? { rigKey: rigKey(hand.value.bait, hand.value.rig), placeKey: placeKey(now.stops[now.stop]!.cover, now.stops[now.stop]!.bottom) } : {}), ...(data ? { data } : {}),
     }
     await put(entry, now)
   }
@@ -84,15 +90,21 @@ export function useBank() {
     return sum
   })
 
-  /** Starts a session with the rigs of a sheet as its rods, and its water. */
-  async function start({ content }: Pick<Spread, 'content'>, instruments: { readonly tideM?: number, readonly currentMS?: number, readonly windMS?: number } = {}): Promise<void> {
-    const { stream: _, zone: __, ...water } = content.water
-    const rods = content.lanes.map(({ letter, ...rig }): BankRod => ({ letter, name: '', bait: content.bait as BaitSpec, rig: rig as RigSpec }))
-    const session = newId()
-    bank.value = { session, water, rods, rod: rods[0]!.letter, log: [] }
-    await log('start', { place: water.place || 'somewhere', depthM: water.depthM, temperatureC: water.temperatureC, salinityGKg: water.salinityGKg, cover: water.cover, bottom: water.bottom, ...instruments })
+  /** Starts a session with these rods at the first of these stops; what instruments say takes the place of what was planned. */
+  async function start(rods: readonly BankRod[], stops: readonly BankStop[], now: Readings = {}): Promise<void> {
+    bank.value = { session: newId(), stops, stop: 0, rods, rod: rods[0]!.letter, log: [] }
+    await arrive(0, now)
     for (const rod of rods) await takeRod(rod.letter, rod.rig)
     await takeRod(rods[0]!.letter)
+  }
+  /** Comes to a stop: what is tapped from now on counts for its water. */
+  async function arrive(stop: number, { depthM, temperatureC, ...sky }: Readings = {}): Promise<void> {
+    const now = bank.value
+    const planned = now?.stops[stop]
+    if (!now || !planned) return
+    const here = { ...planned, ...(depthM === undefined ? {} : { depthM }), ...(temperatureC === undefined ? {} : { temperatureC }) }
+    bank.value = { ...now, stop, stops: now.stops.map((s, i) => i === stop ? here : s) }
+    await log('start', { place: here.place || 'somewhere', depthM: here.depthM, temperatureC: here.temperatureC, salinityGKg: here.salinityGKg, cover: here.cover, bottom: here.bottom, ...sky })
   }
   async function takeRod(letter: string, rig?: RigSpec): Promise<void> {
     const now = bank.value
@@ -115,5 +127,5 @@ export function useBank() {
     await keepBank(null)
     await send()
   }
-  return { bank, loaded, left, trouble, conflicts, online, hand, standing, counts, log, undo, start, takeRod, changeWeight, end, send, spreads: () => ask<{ spreads: { id: string, name: string }[] }>('/api/spreads') }
+  return { bank, loaded, left, trouble, conflicts, online, hand, water, standing, counts, log, undo, start, arrive, takeRod, changeWeight, end, send }
 }

@@ -44,6 +44,7 @@ export function useTrip() {
   function edit(change: (draft: TripContent) => void): void {
     const draft = JSON.parse(JSON.stringify(content.value)) as TripContent
     change(draft)
+    if (JSON.stringify([draft.date, draft.stops, draft.rods]) !== JSON.stringify([content.value.date, content.value.stops, content.value.rods])) delete draft.tied
     content.value = draft
     history.commit()
     keep()
@@ -63,6 +64,12 @@ export function useTrip() {
     name.value = done.name
     keep()
     return true
+  }
+
+  /** Ties the planned rods to the trip and saves it, so that bank mode can begin with them on any device. */
+  async function tie(rods: NonNullable<TripContent['tied']>['rods']): Promise<boolean> {
+    edit(draft => void (draft.tied = { temperatureC: spread.content.water.temperatureC, rods }))
+    return save()
   }
 
   const problem = computed(() => {
@@ -85,7 +92,7 @@ export function useTrip() {
     return { stops: stops.value, goods: plain, rods: content.value.rods, ...(evidence.book ? { book: evidence.book } : {}) }
   })
   return {
-    ...result, content, name, saved, edit, open, save, stops, goods, problem, spots, trips, box, keep,
+    ...result, content, name, saved, edit, open, save, tie, stops, goods, problem, spots, trips, box, keep,
     steps: computed(() => ({ undo: () => (history.undo(), keep()), redo: () => (history.redo(), keep()), canUndo: history.canUndo.value, canRedo: history.canRedo.value })),
   }
 }

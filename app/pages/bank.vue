@@ -2,15 +2,19 @@
 import { FAMILIES, harmonicTide, simulatedWeather, stepWeight } from '#catalogue'
 import type { LogKind } from '#schemas/log'
 import type { Spread } from '#schemas/spread'
-import { ask, ServerRefusal } from '~/utils/api'
+import type { StoredDocument } from '#schemas/spot'
+import type { Readings } from '~/composables/useBank'
+import { fromSheet, fromTrip, type BankStart } from '~/utils/bankStart'
+import { ask } from '~/utils/api'
 import { keepPageOffline } from '~/utils/offline'
-import { weightText } from '~/utils/units'
+import { weightText, withUnit } from '~/utils/units'
 
 /** Bank mode: one hand, bright sun, big targets. Every tap is kept on the phone first; the page opens without a connection. */
 const settings = useSettings()
 const spread = useSpread()
-const { bank, loaded, left, trouble, conflicts, online, hand, standing, counts, log, undo, start, takeRod, changeWeight, end, send, spreads } = useBank()
+const { bank, loaded, left, trouble, conflicts, online, hand, water, standing, counts, log, undo, start, arrive, takeRod, changeWeight, end, send } = useBank()
 const saved = ref<readonly { id: string, name: string }[]>([])
+const trips = shallowRef<readonly StoredDocument<'trip'>[]>([])
 const asked = ref<string>()
 /** what the last tap asks next: what came of a snag, or what a lost touch shows */
 const asks = ref<'snag' | 'touch'>()
@@ -20,24 +24,40 @@ useHead({ title: 'Bank · Dunecrest' })
 onMounted(async () => {
   void keepPageOffline()
   try {
-    saved.value = (await spreads()).spreads
+    saved.value = (await ask<{ spreads: { id: string, name: string }[] }>('/api/spreads')).spreads
+    trips.value = (await ask<{ documents: StoredDocument<'trip'>[] }>('/api/documents/trip')).documents.filter(t => t.content.tied)
   }
   catch (error) {
-    asked.value = error instanceof ServerRefusal ? error.message : String(error)
+    asked.value = error instanceof Error ? error.message : String(error)
   }
 })
-/** Filled in from the stand-ins, as real instruments would. */
-function instruments(): { tideM: number, windMS: number } {
-  return { tideM: harmonicTide('simulated').heightM(Date.now()), windMS: simulatedWeather('simulated').at(Date.now()).windMS }
+/** Longest wait for the sounder, ms: the taps must not wait for it. */
+const SOUNDER_MS = 1500
+/** Filled in from the stand-ins, as real instruments would; depth and temperature from the sounder where it is on and can be reached. */
+async function readings(): Promise<Readings> {
+  const sky = { tideM: harmonicTide('simulated').heightM(Date.now()), windMS: simulatedWeather('simulated').at(Date.now()).windMS }
+  const heard = await Promise.race([
+    ask<{ reading?: { depthM?: number, temperatureC?: number } }>('/api/instruments/sounder').then(a => a.reading ?? {}, () => ({})),
+    new Promise<object>(resolve => setTimeout(() => resolve({}), SOUNDER_MS)),
+  ])
+  return { ...sky, ...heard }
 }
-async function begin(id?: string): Promise<void> {
+async function begin(what: () => BankStart | Promise<BankStart>): Promise<void> {
   try {
-    await start(id ? await ask<Spread>(`/api/spreads/${id}`) : { content: spread.content }, instruments())
+    const { rods, stops } = await what()
+    await start(rods, stops, await readings())
     asked.value = undefined
   }
   catch (error) {
-    asked.value = error instanceof ServerRefusal ? error.message : String(error)
+    asked.value = error instanceof Error ? error.message : String(error)
   }
+}
+const onTrip = async (trip: StoredDocument<'trip'>): Promise<BankStart> => fromTrip(trip, new Map((await ask<{ documents: StoredDocument<'spot'>[] }>('/api/documents/spot')).documents.map(s => [s.id, s])))
+const onSpread = async (id: string): Promise<BankStart> => fromSheet((await ask<Spread>(`/api/spreads/${id}`)).content)
+const moving = ref(false)
+async function moveOn(stop: number): Promise<void> {
+  moving.value = false
+  if (stop !== bank.value?.stop) await arrive(stop, await readings())
 }
 const LAST: Readonly<Record<LogKind, string>> = { start: 'started', rod: 'rod', cast: 'cast', bump: 'bump', bite: 'bite', hooked: 'hooked', landed: 'landed', snag: 'snag', freed: 'snag, freed', lost: 'snag, rig lost', reskin: 're-skinned', nipped: 'tail nipped', onSlack: 'on slack line', covered: 'point covered', note: 'note', drop: 'drop', void: 'taken back', end: 'ended' }
 const last = computed(() => [...standing.value].reverse().find(e => e.kind !== 'start' && e.kind !== 'rod'))
@@ -74,11 +94,12 @@ const waits = computed(() => left.value === 0 ? 'all kept by the server' : `${le
     <section v-else-if="!bank" class="begin" aria-label="Begin">
       <h1>Begin a session</h1>
       <p v-if="asked" class="bad" role="alert">{{ asked }}</p>
-      <button type="button" class="big strong" @click="begin()">With the rigs on the sheet</button>
-      <button v-for="s in saved" :key="s.id" type="button" class="big" @click="begin(s.id)">{{ s.name }}</button>
+      <button type="button" class="big strong" @click="begin(() => fromSheet(spread.content))">With the rigs on the sheet</button>
+      <template v-if="trips.length > 0"><h2>The rods of a trip</h2><button v-for="t in trips" :key="t.id" type="button" class="big" @click="begin(() => onTrip(t))">{{ t.name }}</button></template>
+      <template v-if="saved.length > 0"><h2>A saved spread</h2><button v-for="s in saved" :key="s.id" type="button" class="big" @click="begin(() => onSpread(s.id))">{{ s.name }}</button></template>
     </section>
     <template v-else>
-      <h1 class="visually-hidden">On the bank: {{ bank.water.place || 'here' }}</h1>
+      <h1 class="visually-hidden">On the bank: {{ water?.place || 'here' }}</h1>
       <nav class="rods" aria-label="Rod in hand"><button v-for="r in bank.rods" :key="r.letter" type="button" :class="`lane-${r.letter}`" :aria-pressed="r.letter === bank.rod" @click="takeRod(r.letter)"><b class="figure">{{ r.letter }}</b> {{ FAMILIES[r.rig.family].shortName }}</button></nav>
       <p v-if="hand" class="hand"><span>{{ hand.rig.hookSize }}, {{ hand.rig.weightKg > 0 ? weightText(hand.rig.weightKg, settings.system) : 'no weight' }}</span><span class="grow" /><template v-if="FAMILIES[hand.rig.family].weighted"><button type="button" class="step" aria-label="Lighter" @click="weigh(-1)">−</button><button type="button" class="step" aria-label="Heavier" @click="weigh(1)">+</button></template><button type="button" class="step wide" @click="tap('reskin')">Re-skin</button></p>
       <section class="taps" aria-label="Log">
@@ -88,7 +109,8 @@ const waits = computed(() => left.value === 0 ? 'all kept by the server' : `${le
       <p v-else-if="asks === 'touch'" class="next"><button v-for="[kind, name] in SEEN" :key="kind" type="button" class="big" @click="tap(kind)">{{ name }}</button></p>
       <p class="last"><span role="status" aria-label="Last tap">{{ last ? `last: ${LAST[last.kind]}${last.data?.text ? `: ${last.data.text}` : ''}` : 'nothing tapped yet' }}</span><button type="button" class="big undo" :disabled="!last" @click="undo()"><UIcon name="i-lucide-undo-2" /> Undo</button></p>
       <form v-if="noting" class="note" @submit.prevent="note()"><input v-model="said" aria-label="Note" maxlength="500" placeholder="a few words"><button type="submit" class="big">Keep</button></form>
-      <footer><button type="button" class="small" @click="noting = !noting">Note</button><span class="label">{{ bank.water.place || 'here' }}, {{ bank.water.depthM.toFixed(1) }} m, {{ bank.water.temperatureC }} °C; tide and wind simulated</span><button type="button" class="small" @click="end()">End</button></footer>
+      <nav v-if="moving" class="begin" aria-label="Spot"><button v-for="(s, i) in bank.stops" :key="i" type="button" class="big" :aria-pressed="i === bank.stop" @click="moveOn(i)">{{ s.place }}</button></nav>
+      <footer><button type="button" class="small" @click="noting = !noting">Note</button><component :is="bank.stops.length > 1 ? 'button' : 'span'" class="label here" :type="bank.stops.length > 1 ? 'button' : undefined" :aria-expanded="bank.stops.length > 1 ? moving : undefined" @click="moving = bank.stops.length > 1 && !moving"><template v-if="water">{{ water.place || 'here' }}, {{ withUnit(water.depthM, settings.units.depth) }}, {{ withUnit(water.temperatureC, settings.units.temperature) }}{{ bank.stops.length > 1 ? ' ▾' : '' }}</template>; tide and wind simulated</component><button type="button" class="small" @click="end()">End</button></footer>
     </template>
   </main>
 </template>
@@ -97,7 +119,7 @@ const waits = computed(() => left.value === 0 ? 'all kept by the server' : `${le
 .bank { min-height: 100dvh; display: flex; flex-direction: column; gap: 8px; padding: 8px 10px 12px; max-width: 560px; margin: 0 auto; font-size: 18px; }
 header { display: flex; gap: 10px; align-items: center; } .mark { font-size: 20px; font-weight: 700; flex: 1; }
 .state { font-size: 14px; display: inline-flex; gap: 5px; align-items: center; } .off { color: var(--shell); font-weight: 600; }
-.begin { display: grid; gap: 10px; } h1 { font-size: 26px; font-weight: 600; }
+.begin { display: grid; gap: 10px; } .begin h2 { font-size: 17px; margin-top: 6px; } .begin [aria-pressed=true] { background: var(--ink); color: var(--paper); } button.here { min-height: 48px; text-align: left; text-decoration: underline; } h1 { font-size: 26px; font-weight: 600; }
 .big { min-height: 60px; padding: 8px 14px; border: 2px solid var(--ink); border-radius: 2px; font-size: 19px; font-weight: 600; display: inline-flex; align-items: center; justify-content: center; gap: 8px; }
 .strong { background: var(--ink); color: var(--paper); }
 .small { min-height: 48px; padding: 4px 14px; border: 1px solid var(--hair-strong); border-radius: 2px; font-size: 16px; }

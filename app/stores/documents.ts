@@ -1,7 +1,7 @@
 import type { DocumentContent, DocumentKind, StoredDocument } from '#schemas/spot'
 import { ask } from '~/utils/api'
 
-/** Spots and trips as the server holds them. A change is shown once it is acknowledged; a refusal is told and changes nothing here. */
+/** Spots, trips and baths as the server holds them. A change is shown once it is acknowledged; a refusal is told and changes nothing here. */
 function documentsOf<K extends DocumentKind>(kind: K) {
   const list = shallowRef<readonly StoredDocument<K>[]>([])
   const loaded = ref(false)
@@ -30,4 +30,5 @@ function documentsOf<K extends DocumentKind>(kind: K) {
 }
 
 export const useSpots = defineStore('spots', () => documentsOf('spot'))
+export const useBaths = defineStore('baths', () => documentsOf('bath'))
 export const useTrips = defineStore('trips', () => documentsOf('trip'))

@@ -27,7 +27,7 @@ export const useEvidence = defineStore('evidence', () => {
       loaded.value = true
     }
   }
-  const timed = computed<readonly LoggedDrop[]>(() => drops.value.filter(d => !d.excluded).map(({ drop }) => ({ bait: drop.bait as BaitSpec, seconds: drop.seconds, model: drop.model, ...(drop.pitchRad === undefined ? {} : { pitchRad: drop.pitchRad }) })))
+  const timed = computed<readonly LoggedDrop[]>(() => drops.value.filter(d => !d.excluded).map(({ drop }) => ({ bait: drop.bait as BaitSpec, seconds: drop.seconds, model: drop.model, ...(drop.pitchRad === undefined ? {} : { pitchRad: drop.pitchRad }), ...(drop.bath ? { sharedS: drop.bath.lagSdS } : {}) })))
   const book = computed<EvidenceBook | undefined>(() => ignored.value || (drops.value.length === 0 && tallies.value.length === 0) ? undefined : bookOf(timed.value, tallies.value.map(({ rigKey, placeKey, counts: c }) => ({ rigKey, placeKey, casts: c.cast ?? 0, snags: c.snag ?? 0, bites: c.bite ?? 0, bumps: c.bump ?? 0, hooked: c.hooked ?? 0 }))))
 
   /** What is known of one rig on a sheet. */

@@ -17,10 +17,12 @@ const STEP = 0.1
 export function dropModel(bait: BaitSpec, spec: RigSpec, { depthM, temperatureC, salinityGKg, lineKind, lineStrengthN }: Pick<Conditions, 'depthM' | 'temperatureC' | 'salinityGKg' | 'lineKind' | 'lineStrengthN'>): Outcome<DropModel, string> {
   const { typical, weight } = bodiesOfRig(bait, spec, waterOf(temperatureC, salinityGKg))
   const line = lineOf(lineKind, lineStrengthN)
-  const at = (drag: number, eta: number): { readonly seconds: number, readonly pitchRad: number } | undefined => {
+  const at = (drag: number, eta: number): { readonly seconds: number, readonly pitchRad: number, readonly speedMS: number } | undefined => {
     const factors: FallFactors = { ...DEFAULT_FACTORS, crossDrag: drag, axialDrag: drag, eta: DEFAULT_FACTORS.eta * eta }
     const done = weight ? dropTethered(typical, weight, { depthM, line, factors }) : dropRig(typical, { depthM, line, factors })
-    return done.ok ? { seconds: done.value.timeS, pitchRad: summarize(done.value).pitchRad } : undefined
+    if (!done.ok) return undefined
+    const { pitchRad, endSpeedMS } = summarize(done.value)
+    return { seconds: done.value.timeS, pitchRad, speedMS: endSpeedMS }
   }
   const up = Math.exp(STEP)
   const base = at(1, 1)

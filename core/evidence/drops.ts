@@ -1,18 +1,20 @@
 import { solveInPlace } from '../numerics/linear'
 import { FALL_FACTORS } from '../fall/factors'
 import type { FallEvidence } from '../fall/measured'
-import { Z90 } from '../numerics/statistics'
+import { median, strangeAmong, Z90 } from '../numerics/statistics'
 
 /** One timed drop: a rig seen to take so long to a depth. */
 export interface TimedDrop {
   readonly seconds: number
   /** seconds the model gives with its own factors, and how the logarithm of that changes with the logarithm of each factor */ readonly model: DropModel
   /** steepness that was read off, rad, where it was (a clip) */ readonly pitchRad?: number
+  /** doubt that all drops timed so share, s: a thumb that is always late. It does not shrink with their number */ readonly sharedS?: number
 }
 export interface DropModel {
   readonly seconds: number
   /** d ln(seconds) / d ln(factor) */ readonly byDrag: number
   readonly byEta: number
+  /** steady sinking speed toward the end, m/s: what a clip is held against */ readonly speedMS?: number
   /** pitch of the fall, rad, and how it changes with ln(factor) */ readonly pitchRad: number
   readonly pitchByDrag: number
   readonly pitchByEta: number
@@ -38,9 +40,6 @@ export const ETA_SD = Math.log(FALL_FACTORS.eta.high / FALL_FACTORS.eta.low) / 2
 const TAP_S = 0.12
 const REPEATS = 0.05
 const PITCH_SD = 0.12
-/** Robust distance beyond which a drop is set aside: three and a half scaled median deviations. */
-const STRANGE = 3.5
-const MAD_TO_SD = 1.4826
 
 export interface DragPrior { readonly lnDrag: number, readonly lnEta: number, readonly vDrag: number, readonly vEta: number }
 export const MODEL_PRIOR: DragPrior = { lnDrag: 0, lnEta: 0, vDrag: DRAG_SD ** 2, vEta: ETA_SD ** 2 }
@@ -53,7 +52,7 @@ export const MODEL_PRIOR: DragPrior = { lnDrag: 0, lnEta: 0, vDrag: DRAG_SD ** 2
  */
 export function fitDrops(drops: readonly TimedDrop[], prior: DragPrior = MODEL_PRIOR): DragPosterior {
   for (const { seconds } of drops) if (!(seconds > 0)) throw new RangeError(`fitDrops: seconds must be positive, got ${seconds}`)
-  const outliers = strangeAmong(drops)
+  const outliers = outlying(drops)
   const kept = drops.filter((_, i) => !outliers.includes(i))
   const a = [1 / prior.vDrag, 0, 0, 1 / prior.vEta]
   const b = [prior.lnDrag / prior.vDrag, prior.lnEta / prior.vEta]
@@ -65,8 +64,10 @@ export function fitDrops(drops: readonly TimedDrop[], prior: DragPrior = MODEL_P
     b[0]! += dDrag * residual / variance
     b[1]! += dEta * residual / variance
   }
-  for (const { seconds, model, pitchRad } of kept) {
-    observe(model.byDrag, model.byEta, Math.log(seconds / model.seconds), spreadOf(seconds) ** 2)
+  const alike = kept.filter(d => d.sharedS !== undefined).length
+  for (const { seconds, model, pitchRad, sharedS = 0 } of kept) {
+    // the mean of n drops, each with n times the shared variance added, is left with just that
+    observe(model.byDrag, model.byEta, Math.log(seconds / model.seconds), spreadOf(seconds) ** 2 + alike * (sharedS / seconds) ** 2)
     if (pitchRad !== undefined) observe(model.pitchByDrag, model.pitchByEta, pitchRad - model.pitchRad, PITCH_SD ** 2)
   }
   const determinant = a[0]! * a[3]! - a[1]! * a[2]!
@@ -81,19 +82,8 @@ export function fitDrops(drops: readonly TimedDrop[], prior: DragPrior = MODEL_P
 
 const spreadOf = (seconds: number): number => Math.hypot(REPEATS, Math.SQRT2 * TAP_S / seconds)
 
-function strangeAmong(drops: readonly TimedDrop[]): number[] {
-  if (drops.length < 4) return []
-  const says = drops.map(({ seconds, model }) => Math.log(seconds / model.seconds))
-  const middle = median(says)
-  const width = Math.max(median(says.map(x => Math.abs(x - middle))) * MAD_TO_SD, median(drops.map(d => spreadOf(d.seconds))) / 2)
-  return says.flatMap((x, i) => Math.abs(x - middle) > STRANGE * width ? [i] : [])
-}
-
-const median = (xs: readonly number[]): number => {
-  const sorted = [...xs].sort((p, q) => p - q)
-  const half = sorted.length >> 1
-  return sorted.length % 2 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2
-}
+const outlying = (drops: readonly TimedDrop[]): number[] =>
+  drops.length === 0 ? [] : strangeAmong(drops.map(({ seconds, model }) => Math.log(seconds / model.seconds)), median(drops.map(d => spreadOf(d.seconds))) / 2)
 
 /**
  * What baits of one form and material say of another that was never dropped: the mean of their corrections weighted by how sure each is, with the

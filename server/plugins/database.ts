@@ -6,6 +6,7 @@ import { seasons } from '../../demo/seasons'
 import { DEMO_SPREADS } from '../../demo/spreads'
 import { openDatabase, openServer, useDatabase, type OpenDatabase } from '../db/client'
 import { DataFolderInUse } from '../db/lock'
+import { DEMO_BATHS } from '../../demo/baths'
 import { DEMO_SPOTS } from '../../demo/spots'
 import { seedBox } from '../services/box'
 import { stopInstruments } from '../services/instruments'
@@ -38,6 +39,7 @@ async function start(): Promise<OpenDatabase> {
       await seedSpreads(DEMO_SPREADS)
       await seedBox(DEMO_BOX)
       await fillDocuments('spot', DEMO_SPOTS)
+      await fillDocuments('bath', DEMO_BATHS)
       await seedLog(seasons)
     }
     return open

@@ -3,7 +3,7 @@ import { database } from '../db/client'
 import * as repository from '../repositories/documents'
 import { Refused } from './refused'
 
-const CALLED: Readonly<Record<DocumentKind, string>> = { spot: 'spot', trip: 'trip' }
+const CALLED: Readonly<Record<DocumentKind, string>> = { spot: 'spot', trip: 'trip', bath: 'bath' }
 
 /** A kind as it stands in an address. @throws Refused 404 where there is no such kind */
 export function kindOf(text: string | undefined): DocumentKind {

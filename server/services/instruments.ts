@@ -1,4 +1,4 @@
-import { harmonicTide, simulatedWeather } from '#core'
+import { assembleBareBait, harmonicTide, problemsOfBait, simulatedWeather, type BaitSpec } from '#core'
 import { listenTo, simulateSounder, type Sounder } from '../instruments/sounder'
 import { Refused } from './refused'
 
@@ -57,6 +57,22 @@ const TANK = { slower: 1.08, scatter: 0.015 } as const
 export function dropInTank(modelSeconds: number): { readonly seconds: number } {
   if (!on.has('tank')) throw new Refused(409, 'The drop tank is switched off.')
   return { seconds: modelSeconds * TANK.slower * (1 + TANK.scatter * (2 * Math.random() - 1)) }
+}
+
+/** The bait on the simulated scale takes up this much less room than the model has it, and the scale shows steps of a hundredth of a gram. */
+const SCALE = { smaller: 0.985, stepKg: 1e-5 } as const
+
+/**
+ * The simulated pocket scale with a bait on its hook, in a fluid of so much density: what the model gives for it, a little denser as this bait truly is. Below
+ * nothing where it would float up.
+ * @throws Refused 409 when it is off, 422 when it is no bait
+ */
+export function weighOnScale(bait: BaitSpec, fluidKgM3: number): { readonly massKg: number, readonly stepKg: number } {
+  if (!on.has('scale')) throw new Refused(409, 'The pocket scale is switched off.')
+  const [problem] = problemsOfBait(bait)
+  if (problem) throw new Refused(422, problem.message)
+  const { massKg, displacedM3 } = assembleBareBait(bait)
+  return { massKg: SCALE.stepKg * Math.round((massKg - fluidKgM3 * displacedM3 * SCALE.smaller) / SCALE.stepKg), stepKg: SCALE.stepKg }
 }
 
 /** Stops all that listens, with the server. */

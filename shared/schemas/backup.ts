@@ -11,6 +11,7 @@ const item = z.strictObject({ ...stamped, item: itemSchema, photo: z.string().ma
 const document = z.union([
   z.strictObject({ ...stamped, kind: z.literal('spot'), name: z.string().min(1).max(80), content: DOCUMENT_SCHEMAS.spot }),
   z.strictObject({ ...stamped, kind: z.literal('trip'), name: z.string().min(1).max(80), content: DOCUMENT_SCHEMAS.trip }),
+  z.strictObject({ ...stamped, kind: z.literal('bath'), name: z.string().min(1).max(80), content: DOCUMENT_SCHEMAS.bath }),
 ])
 const entry = z.strictObject({ entry: logEntrySchema, voided: z.boolean(), excluded: z.boolean() })
 

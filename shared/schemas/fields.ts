@@ -21,6 +21,13 @@ export const ROD_DISTANCE_RANGE_M = [3, 60] as const
 export const LINE_RANGE_N = [5, 500] as const
 
 export const depthM = number('Depth', DEPTH_RANGE_M, 'm')
+/** Depth and width of a bath, bucket or pool to time drops in, m. */
+export const BATH_DEPTH_RANGE_M = [0.15, 4] as const
+export const BATH_WIDTH_RANGE_M = [0.1, 25] as const
+export const bathDepthM = number('Depth', BATH_DEPTH_RANGE_M, 'm')
+export const bathWidthM = number('Width', BATH_WIDTH_RANGE_M, 'm')
+/** A drop may be timed in a bucket. */
+export const dropDepthM = number('Depth', [BATH_DEPTH_RANGE_M[0], DEPTH_RANGE_M[1]], 'm')
 export const zoneM = number('Feeding zone', [0, DEPTH_RANGE_M[1]], 'm')
 export const temperatureC = number('Temperature', TEMPERATURE_RANGE_C, '°C')
 export const salinityGKg = number('Salinity', SALINITY_RANGE_GKG, 'g/kg')
@@ -34,6 +41,9 @@ export const baitLengthM = number('Bait length', LIMITS.baitLengthM, 'm')
 export const densityKgM3 = number('Density', LIMITS.densityKgM3, 'kg/m³')
 export const family = oneOf<FamilyId>(FAMILY_IDS, 'Family')
 export const hookSize = oneOf(HOOK_SIZES, 'Hook size')
+/** A ball weight that drops are held against, kg. */
+export const BALL_RANGE_KG = [0.0005, 0.1] as const
+export const ballKg = number('Ball', BALL_RANGE_KG, 'kg')
 export const weightMaterial = oneOf(Object.keys(WEIGHT_MATERIALS) as WeightMaterial[], 'Weight material')
 export const pointRest = oneOf(['open', 'flush', 'skin', 'buried'] as const, 'Point')
 export const bendM = number('Bend', LIMITS.bendM, 'm')

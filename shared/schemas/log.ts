@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import * as field from './fields'
-import { baitSchema, laneSchema } from './spread'
+import { baitSchema, rigSchema } from './spread'
 
 /** What can be logged with a tap. `void` takes another entry back. */
 export const LOG_KINDS = ['start', 'rod', 'cast', 'bump', 'bite', 'hooked', 'landed', 'snag', 'freed', 'lost', 'reskin', 'nipped', 'onSlack', 'covered', 'note', 'drop', 'void', 'end'] as const
@@ -12,14 +12,14 @@ export const COUNTED = ['cast', 'bump', 'bite', 'hooked', 'landed', 'snag', 'fre
 export type CountedKind = typeof COUNTED[number]
 
 const number = z.number()
-const model = z.strictObject({ seconds: number.positive(), byDrag: number, byEta: number, pitchRad: number, pitchByDrag: number, pitchByEta: number })
-const { letter: _, ...rigShape } = laneSchema.shape
-export const rigSchema = z.strictObject(rigShape)
+const model = z.strictObject({ seconds: number.positive(), byDrag: number, byEta: number, pitchRad: number, pitchByDrag: number, pitchByEta: number, speedMS: number.positive().optional() })
 
 /** A timed drop: what was dropped, where, how long it took, and what the model gave. */
 export const dropSchema = z.strictObject({
-  bait: baitSchema, rig: rigSchema, depthM: field.depthM, temperatureC: field.temperatureC, salinityGKg: field.salinityGKg, seconds: z.number({ error: 'Seconds: expected a number.' }).positive().max(600),
+  bait: baitSchema, rig: rigSchema, depthM: field.dropDepthM, temperatureC: field.temperatureC, salinityGKg: field.salinityGKg, seconds: z.number({ error: 'Seconds: expected a number.' }).positive().max(600),
   pitchRad: number.min(-Math.PI / 2).max(Math.PI / 2).optional(), from: z.enum(['taps', 'clip', 'tank']), model,
+  /** where it was timed, if not on open water: what was tapped, how late the thumb is and how sure that is, and what the walls leave of the speed; `seconds` is without them */
+  bath: z.strictObject({ name: z.string().max(80), tappedS: number.positive(), lagS: number, lagSdS: number.nonnegative(), slowed: number.positive().max(1) }).optional(),
 })
 export type DropEntry = z.infer<typeof dropSchema>
 

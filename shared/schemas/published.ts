@@ -3,11 +3,11 @@ import { backupSchema } from './backup'
 import { boxFileSchema, dayFileSchema } from './day'
 import { logEntrySchema } from './log'
 import { rigFileSchema } from './rigFile'
-import { spotSchema, tripSchema } from './spot'
+import { bathSchema, spotSchema, tripSchema } from './spot'
 import { contentShape } from './spread'
 
 /** Open formats by name. */
-const SCHEMAS = { spread: contentShape, rig: rigFileSchema, day: dayFileSchema, box: boxFileSchema, spot: spotSchema, trip: tripSchema, log: logEntrySchema, backup: backupSchema } as const
+const SCHEMAS = { spread: contentShape, rig: rigFileSchema, day: dayFileSchema, box: boxFileSchema, spot: spotSchema, trip: tripSchema, bath: bathSchema, log: logEntrySchema, backup: backupSchema } as const
 export type SchemaName = keyof typeof SCHEMAS
 export const SCHEMA_NAMES = Object.keys(SCHEMAS) as SchemaName[]
 

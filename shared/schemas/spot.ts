@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import * as field from './fields'
+import { baitSchema, rigSchema } from './spread'
 
 /** A place to fish, as the angler knows it. Depth is below chart datum for tidal water, else as it stands. */
 export const spotSchema = z.strictObject({
@@ -18,14 +19,23 @@ export const tripSchema = z.strictObject({
   date: z.iso.date({ error: 'Date: expected YYYY-MM-DD.' }),
   stops: z.array(z.strictObject({ spotId: z.uuid(), fromH: z.number().min(0).max(24), toH: z.number().min(0).max(24) }).refine(s => s.fromH < s.toH, { error: 'A stop must end after it begins.', path: ['toH'] })).max(6, { error: 'Six stops at most.' }),
   rods: z.number().int().min(1).max(5),
+  /** what was tied on for it, once it was planned: what bank mode begins with */
+  tied: z.strictObject({ temperatureC: field.temperatureC, rods: z.array(z.strictObject({ letter: z.string().min(1).max(2), name: z.string().max(160), bait: baitSchema, rig: rigSchema })).min(1).max(5) }).optional(),
   rules: z.string().max(1000, { error: 'Local rules: 1000 characters at most.' }),
 })
 export type TripContent = z.infer<typeof tripSchema>
 
+/** A bath, bucket or pool that drops are timed in; a bare ball of known weight tells how late the thumb is. */
+export const bathSchema = z.strictObject({
+  depthM: field.bathDepthM, /** from wall to wall, the narrower way */ acrossM: field.bathWidthM, temperatureC: field.temperatureC, salinityGKg: field.salinityGKg,
+  ball: z.strictObject({ massKg: field.ballKg, material: field.weightMaterial, /** tapped times of its fall, s */ taps: z.array(z.number({ error: 'A tap: expected seconds.' }).positive().max(60)).max(40, { error: 'Forty taps at most.' }) }),
+})
+export type BathContent = z.infer<typeof bathSchema>
+
 /** Documents the server keeps besides spreads, by kind. */
-export const DOCUMENT_SCHEMAS = { spot: spotSchema, trip: tripSchema } as const
+export const DOCUMENT_SCHEMAS = { spot: spotSchema, trip: tripSchema, bath: bathSchema } as const
 export type DocumentKind = keyof typeof DOCUMENT_SCHEMAS
-export interface DocumentContent { spot: SpotContent, trip: TripContent }
+export interface DocumentContent { spot: SpotContent, trip: TripContent, bath: BathContent }
 export interface StoredDocument<K extends DocumentKind = DocumentKind> { readonly id: string, readonly kind: K, readonly name: string, readonly content: DocumentContent[K], readonly revision: number }
 
 const name = z.string({ error: 'Name: expected text.' }).trim().min(1, { error: 'Give it a name.' }).max(80, { error: 'Name: 80 characters at most.' })

@@ -17,6 +17,9 @@ export const laneSchema = z.strictObject({
   ...field.rigOptions,
 })
 export type Lane = z.infer<typeof laneSchema>
+const { letter: _, ...rigShape } = laneSchema.shape
+/** A rig without its place among the lanes. */
+export const rigSchema = z.strictObject(rigShape)
 
 export const streamSchema = z.strictObject({ surfaceMS: field.surfaceMS, towardRad: field.towardRad })
 export const waterSchema = z.strictObject({

@@ -13,6 +13,7 @@ const box = useBox()
 const spread = useSpread()
 const settings = useSettings()
 const details = computed(() => props.item.details)
+const weighing = ref(false)
 
 function set(change: Record<string, unknown>): void {
   void box.change([props.item.id], (item) => {
@@ -59,6 +60,8 @@ async function onBench(): Promise<void> {
         <ChoiceField label="material" :model-value="details.material" :items="plastics" @update:model-value="material => set({ material })" />
         <NumberField label="density" :model-value="details.densityKgM3 ?? PLASTICS[details.material].density.value" :unit="GRAM_CC" :range="LIMITS.densityKgM3" :step="10" @update:model-value="densityKgM3 => set({ densityKgM3 })" />
         <button v-if="details.densityKgM3 !== undefined" type="button" class="key" @click="set({ densityKgM3: undefined })">Back to the typical density</button>
+        <button type="button" class="key" @click="weighing = true"><UIcon name="i-lucide-scale" /> Weigh it…</button>
+        <WeighDialog v-model:open="weighing" :name="item.name" :bait="details" @found="densityKgM3 => set({ densityKgM3 })" />
         <p v-if="details.own" class="label">Outline: your own trace. <button type="button" class="link" @click="set({ own: undefined })">Back to the form's</button></p>
         <p v-if="PLASTICS[details.material].elastomer" class="warn"><UIcon name="i-lucide-triangle-alert" /> Store this elastomer apart from plastisol baits: together they melt.</p>
         <button type="button" class="key strong" @click="onBench()"><UIcon name="i-lucide-ruler" /> Lay it on the bench</button>

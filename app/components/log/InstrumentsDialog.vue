@@ -84,9 +84,10 @@ async function restore(): Promise<void> {
 </script>
 
 <template>
-  <UModal v-model:open="open" title="Backup and instruments" :ui="{ content: 'max-w-2xl' }">
+  <UModal v-model:open="open" title="Tables, backup and instruments" :ui="{ content: 'max-w-2xl' }">
     <template #body>
       <p v-if="error" class="bad" role="alert">{{ error }}</p>
+      <LogTables @put="emit('restored')" />
       <h3>Instruments <small>all simulated, behind what real ones would use</small></h3>
       <ul><li v-for="i in list" :key="i.id"><label><input type="checkbox" :checked="i.on" @change="flip(i)"> {{ NAMES[i.id] }}</label><span class="figure">{{ i.on ? reading(i) : 'off' }}</span></li></ul>
       <h3>Backup <small>spreads, box with photographs, spots, trips and log, in one file</small></h3>

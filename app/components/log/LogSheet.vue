@@ -2,10 +2,8 @@
 import { BOTTOMS, COVERS } from '#catalogue'
 import type { LogEntry, SessionRow } from '#schemas/log'
 import { ask, ServerRefusal } from '~/utils/api'
-import { saveText } from '~/utils/card'
 import { compareWords, tallyLines, type TallyLine } from '~/utils/logWords'
 import { LEAST_TOUCHES, snagWords, touchRows, touchWords } from '~/utils/touchWords'
-import { logCsv } from '../../../shared/logTable'
 
 /** What was logged and what it says: drops, tallies by rig and place, sessions. */
 defineProps<{ id: string | undefined }>()
@@ -69,18 +67,6 @@ const compared = computed(() => {
 })
 const thinnest = computed(() => lines.value.filter(l => l.casts > 0).slice(-3).reverse())
 const sums = computed(() => lines.value.reduce((s, l) => ({ casts: s.casts + l.casts, bites: s.bites + l.bites, bumps: s.bumps + l.bumps, hooked: s.hooked + l.hookedCount, landed: s.landed + (l.row.counts.landed ?? 0), snags: s.snags + (l.row.counts.snag ?? 0), lost: s.lost + (l.row.counts.lost ?? 0) }), { casts: 0, bites: 0, bumps: 0, hooked: 0, landed: 0, snags: 0, lost: 0 }))
-async function exportLog(): Promise<void> {
-  try {
-    const all: LogEntry[] = []
-    for (let at = 0; at < total.value; at += 200) {
-      for (const s of (await ask<{ sessions: SessionRow[] }>(`/api/log/sessions?limit=200&offset=${at}`)).sessions) all.push(...(await ask<{ entries: LogEntry[] }>(`/api/log/${s.session}/entries?limit=500`)).entries)
-    }
-    saveText('log.csv', logCsv(all), 'text/csv')
-  }
-  catch (failure) {
-    tell(failure)
-  }
-}
 const p = (x: number): number => Math.round(100 * x)
 const day = (iso: string): string => new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })
 const time = (iso: string): string => new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
@@ -92,8 +78,7 @@ const time = (iso: string): string => new Date(iso).toLocaleTimeString('en-GB', 
       <p class="sums figure"><span><b>{{ sums.casts.toLocaleString('en') }}</b> casts</span><span><b>{{ sums.bumps }}</b> bumps</span><span><b>{{ sums.bites }}</b> bites</span><span><b>{{ sums.hooked }}</b> hooked</span><span><b>{{ sums.landed }}</b> landed</span><span><b>{{ sums.snags }}</b> snags</span><span><b>{{ sums.lost }}</b> rigs lost</span><span><b>{{ evidence.drops.length }}</b> drops ▤ ◆</span></p>
       <label class="ignore"><input v-model="evidence.ignored" type="checkbox"> show the model's own figures, without my evidence</label>
       <NuxtLink class="key strong" to="/bank"><UIcon name="i-lucide-smartphone" /> Bank mode</NuxtLink>
-      <button type="button" class="key" :disabled="total === 0" @click="exportLog()">Log as CSV</button>
-      <button type="button" class="key" @click="backing = true">Backup and instruments…</button>
+      <button type="button" class="key" @click="backing = true">Tables, backup, instruments…</button>
     </section>
     <p v-if="error ?? evidence.error" class="bad" role="alert">{{ error ?? evidence.error }} <button type="button" @click="load(), evidence.load()">Try again</button></p>
     <div class="body">

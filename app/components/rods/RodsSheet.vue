@@ -11,7 +11,7 @@ import { BASIS_MARKS } from '~/utils/words'
 defineProps<{ id: string | undefined }>()
 const settings = useSettings()
 const toast = useToast()
-const { answer, progress, working, error, retry, cancel, content, name, saved, edit, open, save, stops, goods, problem, spots, trips, box, keep, steps } = useTrip()
+const { answer, progress, working, error, retry, cancel, content, name, saved, edit, open, save, tie, stops, goods, problem, spots, trips, box, keep, steps } = useTrip()
 const spotting = ref(false)
 const plan = computed(() => answer.value)
 const baitName = (i: number): string => {
@@ -25,6 +25,11 @@ const NEW = 'new'
 const tripItems = computed(() => [{ value: NEW, label: saved.value ? 'a new trip' : 'not saved yet' }, ...trips.list.map(t => ({ value: t.id, label: t.name }))])
 async function keepIt(): Promise<void> {
   if (await save()) toast.add({ title: `Saved: ${name.value}` })
+}
+/** The rods as they leave the house, each at its first weight. */
+async function toBank(): Promise<void> {
+  const rods = plan.value!.rods.map(({ letter, finalist, weightsKg }, i) => ({ letter, name: baitName(i), bait: goods.value.baits[finalist.bait]!.spec as never, rig: { ...finalist.rig, weightKg: weightsKg[0] ?? finalist.rig.weightKg } as never }))
+  if (await tie(rods)) await navigateTo('/bank')
 }
 async function remove(): Promise<void> {
   const trip = saved.value
@@ -78,7 +83,7 @@ const second = (s: number): string => Number.isFinite(s) ? String(Math.round(s))
           <h2>Local rules</h2>
           <textarea :value="content.rules" rows="3" maxlength="1000" aria-label="Local rules" placeholder="licence, season, sizes, hook and lead rules of these waters" @change="edit(draft => void (draft.rules = ($event.target as HTMLTextAreaElement).value))" />
           <p class="cautions">Eyewear when casting; pliers for hooks, barbs pressed down where you can. Lead: wash hands, many waters restrict it. Wading, boats, lightning and cold water: tell someone where you are and when you come back. Local rules and the people licensed to teach come before this card. <button type="button" class="no-print" @click="showCautions()">All cautions</button></p>
-          <p class="acts no-print"><button type="button" class="strong" @click="print()">Print the cards</button> <button type="button" class="key" @click="saveText('trip.ics', tripCalendar(name || 'trip', stops, plan), 'text/calendar')">Calendar (.ics)</button></p>
+          <p class="acts no-print"><button type="button" class="strong" :disabled="trips.busy" @click="toBank()">Take to the bank</button> <button type="button" class="key" @click="print()">Print the cards</button> <button type="button" class="key" @click="saveText('trip.ics', tripCalendar(name || 'trip', stops, plan), 'text/calendar')">Calendar (.ics)</button></p>
         </section>
       </div>
     </template>

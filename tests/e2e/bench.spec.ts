@@ -1,5 +1,4 @@
 import { readFileSync } from 'node:fs'
-import { AxeBuilder } from '@axe-core/playwright'
 import { FAMILIES, FAMILY_IDS, type FamilyId } from '../../core/index'
 import { LETTERS, type SpreadContent } from '../../shared/schemas/spread'
 import { DEMO_SPREADS } from '../../demo/spreads'
@@ -147,8 +146,7 @@ test('every family is built on the bench, fitted, drawn, and opened in spread an
 
 test('the bench is accessible, and says what cannot be built', async ({ sheet, page }) => {
   await openBench(sheet)
-  const { violations } = await new AxeBuilder({ page }).analyze()
-  expect(violations.map(v => `${v.id}: ${v.nodes.map(n => n.target.join(' ')).join('; ')}`)).toEqual([])
+  await sheet.accessible()
   await sheet.type('length', '40')
   await expect(page.getByRole('alert')).toContainText(/longer than the bait/)
 })

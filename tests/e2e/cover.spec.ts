@@ -1,4 +1,3 @@
-import { AxeBuilder } from '@axe-core/playwright'
 import { expect, test, type Sheet } from './support'
 
 async function open({ page, app }: Sheet, path: string): Promise<void> {
@@ -9,10 +8,6 @@ const row = ({ page }: Sheet, letter: string) => page.getByRole('row', { name: n
 async function left(sheet: Sheet, letter: string): Promise<number> {
   await expect(sheet.page.locator('.strip').getByRole('status')).toHaveCount(0)
   return Number(await row(sheet, letter).locator('.left b').innerText())
-}
-async function accessible({ page }: Sheet): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).analyze()
-  expect(violations.map(v => `${v.id}: ${v.nodes.map(n => n.target.join(' ')).join('; ')}`)).toEqual([])
 }
 
 test('what the open head costs here is told in a sentence, and follows the cover and the way it is worked', async ({ sheet, page }) => {
@@ -45,7 +40,7 @@ test('the same cast for every rig: drawn, told in words, played, and another one
   await expect(page.getByRole('button', { name: 'Stop the retrieve' })).toBeVisible()
   await page.getByRole('button', { name: 'Stop the retrieve' }).click()
   await expect(page.getByRole('img', { name: /^Sizes met on a cast/ })).toBeVisible()
-  await accessible(sheet)
+  await sheet.accessible()
 })
 
 test('a bite, link by link: a soft one leaves the point covered, a slack line sets too weak; the weakest link is named', async ({ sheet, page }) => {
@@ -64,7 +59,7 @@ test('a bite, link by link: a soft one leaves the point covered, a slack line se
   await expect.poll(all).toBeGreaterThan(hidden)
   await sheet.choose('fish', 'nip at it')
   await expect(page.getByRole('region', { name: 'All bites' })).toContainText('fish that nip')
-  await accessible(sheet)
+  await sheet.accessible()
 })
 
 test('cover and strike show the figures of the spread', async ({ sheet, page }) => {
@@ -90,5 +85,5 @@ test('the trade: bites an hour and what a rig is worth decide, ranges that overl
   await dialog.getByRole('slider', { name: 'Bites an hour' }).fill('20')
   await dialog.getByRole('slider', { name: 'Fish that a lost rig is worth' }).fill('0')
   await expect(dialog.locator('.sentence')).toContainText('C')
-  await accessible(sheet)
+  await sheet.accessible()
 })

@@ -1,11 +1,6 @@
-import { AxeBuilder } from '@axe-core/playwright'
 import { readFileSync } from 'node:fs'
 import { expect, test, type Sheet } from './support'
 
-async function accessible({ page }: Sheet): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).analyze()
-  expect(violations.map(v => `${v.id}: ${v.nodes.map(n => n.target.join(' ')).join('; ')}`)).toEqual([])
-}
 const sessionsOf = async ({ app }: Sheet): Promise<{ session: string, counts: Record<string, number> }[]> =>
   ((await (await fetch(`${app.url}/api/log/sessions?limit=500`)).json()) as { sessions: { session: string, counts: Record<string, number> }[] }).sessions
 
@@ -46,10 +41,14 @@ test.describe('on the bank', () => {
     await page.goto(`${sheet.app.url}/bank`)
     await page.getByRole('button', { name: 'With the rigs on the sheet' }).click()
     await page.getByRole('button', { name: /^Cast/ }).click()
+    await page.getByRole('button', { name: /^Bump/ }).click()
+    await page.getByRole('button', { name: 'Tail nipped' }).click()
+    await expect(page.getByRole('status', { name: 'Last tap' })).toContainText('tail nipped')
+    await expect(page.getByRole('button', { name: 'Tail nipped' })).toHaveCount(0)
     await page.getByRole('button', { name: /^Bite/ }).click()
     await page.getByRole('button', { name: 'Undo' }).click()
     await expect(page.getByRole('button', { name: /^Bite/ })).toContainText('0')
-    await expect(page.getByRole('status', { name: 'Last tap' })).toContainText('cast')
+    await expect(page.getByRole('status', { name: 'Last tap' })).toContainText('tail nipped')
     await page.getByRole('button', { name: /^C / }).click()
     const weight = await page.locator('.hand').innerText()
     await page.getByRole('button', { name: 'Heavier' }).click()
@@ -62,7 +61,7 @@ test.describe('on the bank', () => {
       expect(box!.height).toBeGreaterThanOrEqual(56)
       expect(box!.width).toBeGreaterThanOrEqual(56)
     }
-    await accessible(sheet)
+    await sheet.accessible()
     await page.getByRole('button', { name: 'End' }).click()
     await expect(page.getByRole('heading', { name: 'Begin a session' })).toBeVisible()
   })
@@ -81,7 +80,7 @@ test('drops move the bait: taps and the tank, a wrong one set aside, all forgott
   expect(await timer.locator('tbody tr').count()).toBe(count + 1)
   await expect(timer.getByRole('status')).toContainText(/drag|as the model says/)
   await expect(timer.locator('tr.out').first()).toContainText('set aside')
-  await accessible(sheet)
+  await sheet.accessible()
   await page.getByRole('link', { name: 'Spread', exact: true }).click()
   await sheet.settled()
   await expect(sheet.row('A', 'fall').getByRole('img', { name: 'measured' })).toBeVisible()
@@ -102,11 +101,8 @@ test('two rigs compared from the tally, sessions opened, the log as CSV; a backu
   await expect(tally.getByRole('status')).toContainText(/Hooked: .*points/)
   await page.getByRole('region', { name: 'Sessions' }).getByRole('button').first().click()
   await expect(page.getByRole('region', { name: 'Sessions' }).getByRole('listitem').nth(1)).toBeVisible()
-  const csv = page.waitForEvent('download')
-  await page.getByRole('button', { name: 'Log as CSV' }).click()
-  expect(readFileSync(await (await csv).path(), 'utf8').split('\r\n').length).toBeGreaterThan(1200)
-  await page.getByRole('button', { name: 'Backup and instruments…' }).click()
-  const dialog = page.getByRole('dialog', { name: 'Backup and instruments' })
+  await page.getByRole('button', { name: 'Tables, backup, instruments…' }).click()
+  const dialog = page.getByRole('dialog', { name: 'Tables, backup and instruments' })
   await dialog.getByLabel('depth sounder').check()
   await expect(dialog).toContainText(/depth 3\.\d/, { timeout: 15_000 })
   await dialog.getByLabel('depth sounder').uncheck()
@@ -120,7 +116,97 @@ test('two rigs compared from the tally, sessions opened, the log as CSV; a backu
   await dialog.getByLabel('Backup to restore').setInputFiles({ name: 'good.json', mimeType: 'application/json', buffer: Buffer.from(text) })
   await dialog.getByRole('button', { name: 'Replace everything' }).click()
   await expect(page.getByText('Restored', { exact: true }).first()).toBeVisible({ timeout: 20_000 })
-  await accessible(sheet)
+  await sheet.accessible()
+})
+
+test('the log and the drops go out as tables and come in again once; a row that is wrong is told', async ({ sheet, page }) => {
+  await page.goto(`${sheet.app.url}/log`)
+  await expect(page.getByRole('region', { name: 'Drop timer' }).locator('tbody tr').first()).toBeVisible()
+  await page.getByRole('button', { name: 'Tables, backup, instruments…' }).click()
+  const tables = page.getByRole('region', { name: 'Tables' })
+  const saved = async (name: string): Promise<string> => {
+    const download = page.waitForEvent('download')
+    await tables.getByRole('button', { name }).click()
+    return readFileSync(await (await download).path(), 'utf8')
+  }
+  const count = async (): Promise<number> => ((await (await fetch(`${sheet.app.url}/api/log/evidence`)).json()) as { drops: object[] }).drops.length
+  const log = await saved('Log as CSV')
+  expect(log.split('\r\n').length).toBeGreaterThan(1200)
+  const drops = await saved('Drops as CSV')
+  const before = await count()
+  expect(drops.split('\r\n')).toHaveLength(before + 2)
+  const read = (name: string, text: string): Promise<void> => tables.getByLabel('Table to read').setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
+
+  await read('drops.csv', drops)
+  await expect(tables.getByRole('status')).toContainText(`${before} drops.`)
+  await tables.getByRole('button', { name: /^Put in/ }).click()
+  await expect(page.getByText('read in', { exact: false }).first()).toBeVisible({ timeout: 30_000 })
+  expect(await count()).toBe(before)
+
+  const [heading, first] = drops.split('\r\n') as [string, string]
+  const columns = heading.split(',')
+  const fresh = first.split(',').map((cell, i) => columns[i] === 'id' ? '' : columns[i] === 'at' ? '2026-11-01T08:00:00Z' : cell).join(',')
+  await read('mine.csv', [heading, fresh, fresh.replace('2026-11-01', 'All Saints')].join('\r\n'))
+  await expect(tables.getByRole('status')).toContainText('1 drops, and 1 thing wrong')
+  await expect(tables.getByRole('status')).toContainText('row 3, at: Expected a date and time.')
+  await sheet.accessible()
+  await tables.getByRole('button', { name: 'Put in 1' }).click()
+  await expect.poll(count).toBe(before + 1)
+
+  await read('log.csv', log.split('\r\n').slice(0, 40).join('\r\n'))
+  await tables.getByRole('button', { name: 'Put in 39' }).click()
+  await expect(tables.getByRole('status')).toHaveCount(0)
+  await read('shopping.csv', 'eggs,milk\r\n6,1')
+  await expect(tables.getByRole('alert')).toContainText('neither a log')
+})
+
+test('a bucket held against a ball: the thumb found late, drops in it told as on open water; a bait too long is refused', async ({ sheet, page }) => {
+  await page.goto(`${sheet.app.url}/log`)
+  const timer = page.getByRole('region', { name: 'Drop timer' })
+  await timer.getByRole('button', { name: 'baths…' }).click()
+  const dialog = page.getByRole('dialog', { name: 'Baths and buckets' })
+  await expect(dialog.getByRole('status')).toContainText(/your thumb is 0\.1\d s late/)
+  await dialog.getByRole('button', { name: 'New bath or bucket' }).click()
+  await expect(dialog.getByRole('status')).toContainText('Until then drops here count as doubtful')
+  await sheet.type('depth of water', '9000')
+  await expect(dialog.getByRole('alert')).toContainText('depth of water must lie between')
+  await sheet.type('depth of water', '120')
+  for (let i = 0; i < 4; i++) {
+    await dialog.getByRole('button', { name: /^Let go/ }).click()
+    await page.waitForTimeout(620)
+    await dialog.getByRole('button', { name: /^Knock/ }).click()
+    await expect(dialog.getByRole('list', { name: 'Taps' }).getByRole('listitem')).toHaveCount(i + 1)
+  }
+  await expect(dialog.getByRole('status')).toContainText(/of 4 taps: your thumb is/)
+  await sheet.accessible()
+  await dialog.getByRole('button', { name: 'Drop in this one' }).click()
+  await expect(timer).toContainText('1.2 m deep')
+  await timer.locator('.tap').click()
+  await page.waitForTimeout(2600)
+  await timer.locator('.tap').click()
+  await expect(timer.locator('tbody tr').first()).toContainText('Bucket')
+  const [took, model] = await timer.locator('tbody tr').first().locator('td.figure').allInnerTexts().then(texts => texts.slice(1).map(parseFloat)) as [number, number]
+  expect(took).toBeGreaterThan(1.5)
+  expect(took).toBeLessThan(2.75)
+  expect(model).toBeGreaterThan(1)
+
+  await timer.getByRole('button', { name: 'baths…' }).click()
+  await sheet.type('narrower width', '10')
+  await dialog.getByRole('button', { name: 'Drop in this one' }).click()
+  await timer.locator('.tap').click()
+  await page.waitForTimeout(1500)
+  await timer.locator('.tap').click()
+  await expect(timer.getByRole('alert')).toContainText('too narrow')
+  await sheet.choose('in', 'open water')
+  await expect(timer.getByLabel('depth')).toBeVisible()
+})
+
+test('touches that do not stick are read: tail nips named with what would help; another rig named where it hangs up less', async ({ sheet, page }) => {
+  await page.goto(`${sheet.app.url}/log`)
+  const tally = page.getByRole('region', { name: 'Tally' })
+  await expect(tally.getByText(/Most like tail nips \(\d+ %\)/).first()).toBeVisible({ timeout: 20_000 })
+  await expect(tally.getByText(/with a small hook trailing in the tail/).first()).toBeVisible()
+  await expect(tally.getByText(/^Hangs up on \d+ % of casts; .* here on \d+ %, settled\.$/).first()).toBeVisible()
 })
 
 test('a drop read off the made-up clip: stepped, scaled, marked nose and tail, kept with its pitch', async ({ sheet, page }) => {
@@ -165,7 +251,7 @@ test('a drop read off the made-up clip: stepped, scaled, marked nose and tail, k
     for (let i = 0; i < 2; i++) await dialog.getByRole('button', { name: 'Ten frames on' }).click()
   }
   await expect(dialog.locator('.read')).toContainText(/0\.\d+ m\/s, −?-?\d+°/)
-  await accessible(sheet)
+  await sheet.accessible()
   await dialog.getByRole('button', { name: 'Keep this drop' }).click()
   await expect(page.getByRole('region', { name: 'Drop timer' }).locator('tbody tr').first()).toContainText('clip')
 })

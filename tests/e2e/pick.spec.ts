@@ -1,11 +1,6 @@
-import { AxeBuilder } from '@axe-core/playwright'
 import { readFileSync } from 'node:fs'
 import { expect, test, type Sheet } from './support'
 
-async function accessible({ page }: Sheet): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).analyze()
-  expect(violations.map(v => `${v.id}: ${v.nodes.map(n => n.target.join(' ')).join('; ')}`)).toEqual([])
-}
 const pick = ({ page }: Sheet) => page.getByRole('region', { name: 'Tie this on' })
 async function settled(sheet: Sheet): Promise<void> {
   await expect(pick(sheet)).toBeVisible({ timeout: 60_000 })
@@ -24,7 +19,7 @@ test('from a spot to a rig with its reasons, and into the spread with the same f
   await expect(page.getByRole('region', { name: 'Alternatives' }).getByRole('article')).toHaveCount(3)
   await expect(page.getByRole('region', { name: 'Why not' })).toContainText('ball jig head')
   await expect(page.getByRole('region', { name: 'My way' })).toContainText(/costs/)
-  await accessible(sheet)
+  await sheet.accessible()
   const figures = await pick(sheet).locator('.figures dd').allInnerTexts()
   const [, , hooked, left] = figures.map(text => Number(/[\d.]+/.exec(text)![0]))
   await page.getByRole('button', { name: 'Put these in the Spread' }).click()
@@ -47,7 +42,7 @@ test('a way of one\'s own narrows the search; everything can be looked through a
   await dialog.getByLabel('Find a bait or a rig').fill('curl grub')
   await expect(dialog.getByRole('row', { name: /curl grub/ }).first()).toBeVisible()
   await dialog.getByRole('button', { name: /^Pin / }).first().click()
-  await accessible(sheet)
+  await sheet.accessible()
   await dialog.getByRole('button', { name: 'Put the pinned rig in the Spread' }).click()
   await sheet.settled()
   await expect(page.getByLabel('bait', { exact: true })).toContainText('grub')
@@ -78,13 +73,35 @@ test('a trip: rods for its stops, weights that follow the tide, countdown, packi
   expect(readFileSync(await (await download).path(), 'utf8')).toMatch(/BEGIN:VCALENDAR[\s\S]*SUMMARY:Eelgrass flat/)
   await page.getByLabel('Local rules').fill('42 cm, two fish')
   await page.getByLabel('Local rules').blur()
-  await accessible(sheet)
+  await sheet.accessible()
   await page.getByLabel('Name of this trip').fill('First frost')
   await page.getByRole('button', { name: 'Save trip' }).click()
   await expect(page.getByText('Saved: First frost').first()).toBeVisible()
   await page.reload()
   await expect(page.getByLabel('Local rules')).toHaveValue('42 cm, two fish', { timeout: 60_000 })
   await expect(page.getByLabel('Name of this trip')).toHaveValue('First frost')
+
+  await page.getByRole('button', { name: 'Take to the bank' }).click()
+  await expect(page).toHaveURL(/\/bank$/)
+  await page.getByRole('button', { name: 'First frost' }).click()
+  const rods = page.getByRole('navigation', { name: 'Rod in hand' }).getByRole('button')
+  await expect(rods.first()).toHaveAttribute('aria-pressed', 'true')
+  expect(await rods.count()).toBeGreaterThanOrEqual(2)
+  await page.getByRole('button', { name: /^Cast/ }).click()
+  const here = page.locator('footer .here')
+  await expect(here).toContainText('Eelgrass flat')
+  await here.click()
+  await page.getByRole('navigation', { name: 'Spot' }).getByRole('button').nth(1).click()
+  await expect(here).not.toContainText('Eelgrass flat')
+  await page.getByRole('button', { name: /^Cast/ }).click()
+  await expect(page.getByRole('status').first()).toContainText('all kept by the server')
+  await sheet.accessible()
+  const { sessions } = await (await fetch(`${sheet.app.url}/api/log/sessions?limit=1`)).json() as { sessions: { session: string, counts: object }[] }
+  expect(sessions[0]!.counts).toEqual({ cast: 2 })
+  const { entries } = await (await fetch(`${sheet.app.url}/api/log/${sessions[0]!.session}/entries`)).json() as { entries: { kind: string, placeKey?: string }[] }
+  const places = entries.filter(e => e.kind === 'cast').map(e => e.placeKey)
+  expect(new Set(places).size).toBe(2)
+  await page.getByRole('button', { name: 'End' }).click()
 })
 
 test('spots: from the sheet, renamed, deleted and back, out as GPX and in again', async ({ sheet, page }) => {

@@ -1,3 +1,4 @@
+import { AxeBuilder } from '@axe-core/playwright'
 import { test as base, expect, type Page } from '@playwright/test'
 import type { ChildProcess } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
@@ -48,6 +49,12 @@ export class Sheet {
   async settled(): Promise<void> {
     await expect(this.verdict.locator('.first')).not.toHaveText(/Working out/)
     await expect(this.verdict).toHaveAttribute('aria-busy', 'false')
+  }
+
+  /** Nothing on the page stands in the way of those who cannot see or point. */
+  async accessible(): Promise<void> {
+    const { violations } = await new AxeBuilder({ page: this.page }).analyze()
+    expect(violations.map(v => `${v.id}: ${v.nodes.map(n => n.target.join(' ')).join('; ')}`)).toEqual([])
   }
 
   get verdict() { return this.page.getByRole('region', { name: 'Verdict' }) }

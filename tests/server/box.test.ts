@@ -1,16 +1,10 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import type { BoxItem, ItemInput } from '#schemas/box'
 import { DEMO_BOX } from '../../demo/box'
-import { call, dataFolder, runServer, type Running } from './support'
+import { call, ownServer } from './support'
 
-const data = dataFolder()
-let server: Running
-beforeAll(async () => void (server = await runServer(data.path)))
-afterAll(async () => {
-  await server.stop()
-  data.clear()
-})
-const api = (path = ''): string => `${server.url}/api/box${path}`
+const server = ownServer()
+const api = (path = ''): string => `${server.now.url}/api/box${path}`
 const all = async (): Promise<BoxItem[]> => (await call(api(), 'GET')).body.items as BoxItem[]
 const add = async (items: readonly ItemInput[]): Promise<BoxItem[]> => {
   const { status, body } = await call(api(), 'POST', { items })
@@ -88,8 +82,7 @@ describe('the box', () => {
 
   it('is still there after the server was killed', async () => {
     const before = await all()
-    await server.stop('SIGKILL')
-    server = await runServer(data.path)
+    await server.again('SIGKILL')
     expect(await all()).toEqual(before)
   })
 })

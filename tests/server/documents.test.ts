@@ -1,16 +1,11 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import type { StoredDocument } from '#schemas/spot'
+import { DEMO_BATHS } from '../../demo/baths'
 import { DEMO_SPOTS } from '../../demo/spots'
-import { call, dataFolder, runServer, type Running } from './support'
+import { call, content, ownServer } from './support'
 
-const data = dataFolder()
-let server: Running
-beforeAll(async () => void (server = await runServer(data.path)))
-afterAll(async () => {
-  await server.stop()
-  data.clear()
-})
-const api = (path: string): string => `${server.url}/api/documents/${path}`
+const server = ownServer()
+const api = (path: string): string => `${server.now.url}/api/documents/${path}`
 const list = async (kind: string): Promise<StoredDocument[]> => (await call(api(kind), 'GET')).body.documents as StoredDocument[]
 const add = async (body: object, kind = 'spot') => call(api(kind), 'POST', body)
 
@@ -21,8 +16,31 @@ describe('spots and trips', () => {
     const trip = { name: 'Saturday', content: { date: '2026-12-05', stops: [{ spotId: (await list('spot'))[0]!.id, fromH: 7, toH: 11.5 }], rods: 3, rules: 'size 42 cm' } }
     const made = await add(trip, 'trip')
     expect(made.body).toMatchObject(trip)
-    expect(await list('trip')).toHaveLength(1)
+    expect((await list('trip')).map(t => t.name)).toEqual(['Saturday'])
     expect(await list('spot')).toHaveLength(DEMO_SPOTS.length)
+  })
+  it('keeps a bath with its taps, and a trip with the rods that were tied for it', async () => {
+    const [bath] = DEMO_BATHS
+    const made = await add(bath!, 'bath')
+    expect(made.status).toBe(201)
+    expect((await list('bath'))[0]).toMatchObject(bath!)
+    const { lanes, bait } = content()
+    const { letter, ...rig } = lanes[0]!
+    const tied = { temperatureC: 12, rods: [{ letter, name: 'paddle-tail shad 90', bait, rig }] }
+    const trip = { name: 'Sunday', content: { date: '2026-12-06', stops: [], rods: 1, rules: '', tied } }
+    expect((await add(trip, 'trip')).body).toMatchObject(trip)
+    const bad = await add({ ...trip, content: { ...trip.content, tied: { ...tied, rods: [{ ...tied.rods[0]!, rig: { ...rig, hookSize: '44' } }] } } }, 'trip')
+    expect(bad.status).toBe(422)
+    expect(bad.body.data!.fields![0]!.path).toBe('content.tied.rods[0].rig.hookSize')
+  })
+  it.each([
+    ['a bath too shallow', { depthM: 0.01 }, 'content.depthM'],
+    ['a tap of no length', { ball: { ...DEMO_BATHS[0]!.content.ball, taps: [0.4, 0] } }, 'content.ball.taps[1]'],
+    ['a ball of nothing', { ball: { ...DEMO_BATHS[0]!.content.ball, massKg: 0 } }, 'content.ball.massKg'],
+  ])('refuses %s at its field', async (_, change, path) => {
+    const { status, body } = await add({ name: 'x', content: { ...DEMO_BATHS[0]!.content, ...change } }, 'bath')
+    expect(status).toBe(422)
+    expect(body.data!.fields![0]!.path).toBe(path)
   })
   it('changes one on its newest revision only', async () => {
     const [spot] = await list('spot') as [StoredDocument<'spot'>]

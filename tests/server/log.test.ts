@@ -1,20 +1,14 @@
 import { createConnection } from 'node:net'
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import type { EvidenceAnswer, LogEntry, SessionRow } from '#schemas/log'
 import type { BackupContent } from '#schemas/backup'
 import { seasons } from '../../demo/seasons'
 import { olderHash } from '../../server/services/backup'
 import { simulateSounder, listenTo } from '../../server/instruments/sounder'
-import { call, dataFolder, runServer, type Running } from './support'
+import { call, content, dataFolder, ownServer, runServer } from './support'
 
-const data = dataFolder()
-let server: Running
-beforeAll(async () => void (server = await runServer(data.path)))
-afterAll(async () => {
-  await server.stop()
-  data.clear()
-})
-const api = (path: string): string => `${server.url}/api/log/${path}`
+const server = ownServer()
+const api = (path: string): string => `${server.now.url}/api/log/${path}`
 const send = (entries: readonly LogEntry[]) => call(api('entries'), 'POST', { entries })
 const evidence = async (): Promise<EvidenceAnswer> => (await call(api('evidence'), 'GET')).body as unknown as EvidenceAnswer
 const session = '11111111-1111-4111-8111-111111111111'
@@ -32,6 +26,25 @@ describe('the log', () => {
   it('tells an id that is there with other content, and keeps what is there', async () => {
     expect((await send([entry(1, { kind: 'snag' })])).body).toMatchObject({ added: 0, conflicts: [entry(1).id] })
     expect(((await call(api(`${session}/entries`), 'GET')).body.entries as LogEntry[]).find(e => e.id === entry(1).id)!.kind).toBe('cast')
+  })
+  it('counts what a lost touch showed by rig and place, like any other tap', async () => {
+    await send([entry(70, { kind: 'bump' }), entry(71, { kind: 'nipped' }), entry(72, { kind: 'bite' }), entry(73, { kind: 'covered' })])
+    expect((await evidence()).tallies.find(t => t.rigKey.includes('W1|4/0'))!.counts).toMatchObject({ bump: 1, nipped: 1, bite: 1, covered: 1 })
+    await send([entry(74, { kind: 'void', data: { of: entry(71).id } })])
+    expect((await evidence()).tallies.find(t => t.rigKey.includes('W1|4/0'))!.counts.nipped).toBeUndefined()
+  })
+  it('keeps a drop with the bath it was timed in', async () => {
+    const { lanes, bait } = content()
+    const { letter: _, ...rig } = lanes[0]!
+    const drop = {
+      bait, rig, depthM: 0.36, temperatureC: 16, salinityGKg: 0, seconds: 0.9, from: 'taps' as const, model: { seconds: 0.88, byDrag: 0.4, byEta: 0.1, pitchRad: -0.2, pitchByDrag: 0, pitchByEta: 0, speedMS: 0.4 },
+      bath: { name: 'bucket', tappedS: 1.02, lagS: 0.1, lagSdS: 0.02, slowed: 0.97 },
+    }
+    expect((await send([entry(80, { kind: 'drop', data: { drop } })])).body).toMatchObject({ added: 1 })
+    expect((await evidence()).drops.at(-1)!.drop).toEqual(drop)
+    const { status, body } = await send([entry(81, { kind: 'drop', data: { drop: { ...drop, bath: { ...drop.bath, slowed: 1.4 } } } })])
+    expect(status).toBe(422)
+    expect(body.data!.fields![0]!.path).toBe('entries[0].data.drop.bath.slowed')
   })
   it('takes a tap back once, and counts it no more', async () => {
     const back = entry(50, { kind: 'void', data: { of: entry(2).id } })
@@ -79,7 +92,7 @@ describe('the log', () => {
 
 describe('a backup', () => {
   it('put back after everything was lost gives the same content', async () => {
-    const made = (await call(`${server.url}/api/backup`, 'GET')).body
+    const made = (await call(`${server.now.url}/api/backup`, 'GET')).body
     const other = dataFolder()
     const empty = await runServer(other.path)
     try {
@@ -97,12 +110,12 @@ describe('a backup', () => {
     }
   })
   it('that is damaged, of another kind or half wrong changes nothing', async () => {
-    const made = (await call(`${server.url}/api/backup`, 'GET')).body as { hash: string, entries: { entry: LogEntry }[] }
-    for (const bad of [{ ...made, entries: made.entries.slice(1) }, { format: 'something' }, { ...made, entries: made.entries.map((e, i) => i === 7 ? { ...e, entry: { ...e.entry, kind: 'dance' } } : e) }]) expect((await call(`${server.url}/api/restore`, 'POST', bad)).status).toBe(422)
-    expect((await call(`${server.url}/api/backup`, 'GET')).body.hash).toBe(made.hash)
+    const made = (await call(`${server.now.url}/api/backup`, 'GET')).body as { hash: string, entries: { entry: LogEntry }[] }
+    for (const bad of [{ ...made, entries: made.entries.slice(1) }, { format: 'something' }, { ...made, entries: made.entries.map((e, i) => i === 7 ? { ...e, entry: { ...e.entry, kind: 'dance' } } : e) }]) expect((await call(`${server.now.url}/api/restore`, 'POST', bad)).status).toBe(422)
+    expect((await call(`${server.now.url}/api/backup`, 'GET')).body.hash).toBe(made.hash)
   })
   it('of the version before the log is brought up to date', async () => {
-    const made = (await call(`${server.url}/api/backup`, 'GET')).body as Record<string, unknown>
+    const made = (await call(`${server.now.url}/api/backup`, 'GET')).body as Record<string, unknown>
     const { documents: _, entries: __, ...older } = made
     const other = dataFolder()
     const empty = await runServer(other.path)
@@ -121,10 +134,10 @@ describe('a backup', () => {
 
 describe('open formats', () => {
   it('are published as JSON Schema', async () => {
-    const { schemas } = (await call(`${server.url}/api/schema`, 'GET')).body as unknown as { schemas: string[] }
+    const { schemas } = (await call(`${server.now.url}/api/schema`, 'GET')).body as unknown as { schemas: string[] }
     expect(schemas).toContain('/api/schema/log')
-    for (const path of schemas) expect((await call(server.url + path, 'GET')).body).toMatchObject({ $schema: expect.stringContaining('2020-12') as string })
-    expect((await call(`${server.url}/api/schema/boat`, 'GET')).status).toBe(404)
+    for (const path of schemas) expect((await call(server.now.url + path, 'GET')).body).toMatchObject({ $schema: expect.stringContaining('2020-12') as string })
+    expect((await call(`${server.now.url}/api/schema/boat`, 'GET')).status).toBe(404)
   })
 })
 
@@ -140,7 +153,7 @@ describe('instruments', () => {
     await simulated.close()
   })
   it('are switched on and off; the sounder is a port that speaks while it is on, and says it is simulated', async () => {
-    const at = `${server.url}/api/instruments`
+    const at = `${server.now.url}/api/instruments`
     expect((await call(`${at}/sounder`, 'GET')).body).toEqual({ on: false, simulated: true })
     const on = (await call(`${at}/sounder`, 'PUT', { on: true })).body
     await call(`${at}/sounder`, 'PUT', { on: true })
@@ -157,5 +170,19 @@ describe('instruments', () => {
     await call(`${at}/tank`, 'PUT', { on: true })
     expect(Number((await call(`${at}/drop`, 'POST', { seconds: 4 })).body.seconds)).toBeGreaterThan(4)
     expect((await call(`${at}/radar`, 'GET')).status).toBe(404)
+  })
+  it('the scale weighs a bait in air and in water, in its steps; off, it weighs nothing', async () => {
+    const at = `${server.now.url}/api/instruments`
+    const { bait } = content()
+    const weigh = async (fluidKgM3: number): Promise<number> => (await call(`${at}/weigh`, 'POST', { bait, fluidKgM3 })).body.massKg as number
+    const [air, fresh, sea] = [await weigh(0), await weigh(998), await weigh(1025)]
+    expect(air).toBeGreaterThan(fresh)
+    expect(fresh).toBeGreaterThan(sea)
+    // steps of a hundredth of a gram
+    expect(Math.abs(air / 1e-5 - Math.round(air / 1e-5))).toBeLessThan(1e-6)
+    expect((await call(`${at}/weigh`, 'POST', { bait: { ...bait, lengthM: 9 }, fluidKgM3: 0 })).status).toBe(422)
+    await call(`${at}/scale`, 'PUT', { on: false })
+    expect((await call(`${at}/weigh`, 'POST', { bait, fluidKgM3: 0 })).status).toBe(409)
+    await call(`${at}/scale`, 'PUT', { on: true })
   })
 })

@@ -1,16 +1,10 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import type { FieldError, Spread, SpreadContent } from '#schemas/spread'
-import { call, content, dataFolder, runServer, type Running } from './support'
+import { call, content, ownServer } from './support'
 
-const folder = dataFolder()
-let server: Running
-beforeAll(async () => void (server = await runServer(folder.path)))
-afterAll(async () => {
-  await server.stop()
-  folder.clear()
-})
+const server = ownServer()
 
-const api = (path = ''): string => `${server.url}/api/spreads${path}`
+const api = (path = ''): string => `${server.now.url}/api/spreads${path}`
 async function create(name: string): Promise<Spread> {
   const { status, body } = await call(api(), 'POST', { name, content: content() })
   expect(status).toBe(201)

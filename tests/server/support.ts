@@ -1,3 +1,4 @@
+import { afterAll, beforeAll } from 'vitest'
 import type { ChildProcess } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -30,6 +31,26 @@ export async function runServer(folder: string): Promise<Running> {
       const gone = new Promise(resolve => child.once('exit', resolve))
       child.kill(signal)
       await gone
+    },
+  }
+}
+
+/** One server for all tests of a file, on a folder of its own, stopped and cleared away after them. */
+export function ownServer(): { readonly now: Running, again: (signal?: NodeJS.Signals) => Promise<void> } {
+  const data = dataFolder()
+  let running: Running
+  beforeAll(async () => void (running = await runServer(data.path)))
+  afterAll(async () => {
+    await running.stop()
+    data.clear()
+  })
+  return {
+    get now() {
+      return running
+    },
+    again: async (signal) => {
+      await running.stop(signal)
+      running = await runServer(data.path)
     },
   }
 }

@@ -12,6 +12,7 @@ const baths = useBaths()
 const settings = useSettings()
 const toast = useToast()
 const CENTIMETRE: Unit = { label: 'cm', from: m => 100 * m, to: cm => cm / 100, decimals: 0 }
+const GRAM: Unit = { label: 'g', from: kg => 1000 * kg, to: g => g / 1000, decimals: 1 }
 const SALT: Unit = { label: 'g/kg', from: x => x, to: x => x, decimals: 0 }
 const materials = (Object.entries(WEIGHT_MATERIALS) as [BathContent['ball']['material'], { name: string }][]).map(([value, { name }]) => ({ value, label: name }))
 const chosen = ref<string>()
@@ -62,7 +63,7 @@ function use({ id }: StoredDocument<'bath'>): void {
         </div>
         <h3>Calibrate <small>a bare ball, no line, let go just under the surface</small></h3>
         <div class="fields">
-          <NumberField label="ball" :model-value="one.content.ball.massKg" :unit="settings.units.weight" :range="BALL_RANGE_KG" :step="0.0005" @update:model-value="massKg => setBall({ massKg })" />
+          <NumberField label="ball" :model-value="one.content.ball.massKg" :unit="GRAM" :range="BALL_RANGE_KG" :step="0.0005" @update:model-value="massKg => setBall({ massKg })" />
           <ChoiceField label="of" :model-value="one.content.ball.material" :items="materials" @update:model-value="material => setBall({ material })" />
         </div>
         <TapClock first="Let go" second="Knock" hint="or the space bar; tap again when it knocks on the bottom" :busy="baths.busy" listens @timed="keepTap" />

@@ -47,7 +47,7 @@ h2 { font-size: 17px; font-weight: 600; }
 .rig { display: flex; flex-wrap: wrap; gap: 4px; } .rig button { display: inline-flex; gap: 5px; align-items: center; padding: 2px 8px 2px 2px; border-bottom: 3px solid transparent; font-size: 14px; } .rig [aria-pressed=true] { border-bottom-color: var(--lane); font-weight: 600; }
 .at { display: flex; flex-wrap: wrap; gap: 6px 10px; align-items: baseline; padding: 4px 0; }
 .says { padding: 8px 0 6px; } .first { font-size: 17px; padding-left: 10px; border-left: 5px solid var(--float); }
-table { width: 100%; border-collapse: collapse; font-size: 14px; } th { text-align: left; font-weight: 400; font-size: 12px; color: var(--ink-soft); } td { padding: 2px 6px 2px 0; border-top: 1px solid var(--hair); } td small { color: var(--ink-soft); } td:not(:last-child) { white-space: nowrap; } .out td { color: var(--ink-soft); text-decoration: line-through; } .out td:last-child { text-decoration: none; }
+table { width: 100%; border-collapse: collapse; font-size: 14px; } th { text-align: left; font-weight: 400; font-size: 12px; color: var(--ink-soft); padding-right: 6px; } td { padding: 2px 6px 2px 0; border-top: 1px solid var(--hair); } td small { color: var(--ink-soft); } td:not(:last-child) { white-space: nowrap; } .out td { color: var(--ink-soft); text-decoration: line-through; } .out td:last-child { text-decoration: none; }
 .key { min-height: 28px; padding: 1px 9px; border: var(--line-weight) solid var(--hair-strong); border-radius: 2px; font-size: 14px; } .key:hover { background: var(--ink); color: var(--paper); }
 .bad { color: var(--wrack); padding: 4px 0; }
 </style>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { ask, ServerRefusal } from '~/utils/api'
 import { saveText } from '~/utils/card'
+import { instrumentWords, type Instrument } from '~/utils/instrumentWords'
 
 /** Instruments switched on and off, each plainly simulated; backup and restore as one file. */
 const open = defineModel<boolean>('open', { required: true })
 const emit = defineEmits<{ restored: [] }>()
-interface Instrument { readonly id: string, readonly on: boolean, readonly reading?: Readonly<Record<string, number>>, readonly good?: number, readonly malformed?: number, readonly port?: number }
+const settings = useSettings()
 const list = shallowRef<readonly Instrument[]>([])
 const error = ref<string>()
 const busy = ref(false)
@@ -37,9 +38,7 @@ async function flip({ id, on }: Instrument): Promise<void> {
     told(failure)
   }
 }
-const reading = ({ reading: r, good, malformed, port }: Instrument): string => [
-  ...(r ? Object.entries(r).map(([key, value]) => `${key.replace(/[A-Z].*$/, '')} ${value.toFixed(key === 'massKg' || key === 'riseMS' ? 4 : 1)}`) : []), ...(good === undefined ? [] : [`port ${port}`, `${good} sentences, ${malformed} malformed and skipped`]),
-].join('; ')
+const reading = (one: Instrument): string => instrumentWords(one, settings.units)
 async function backUp(): Promise<void> {
   busy.value = true
   try {
@@ -90,7 +89,7 @@ async function restore(): Promise<void> {
       <LogTables @put="emit('restored')" />
       <h3>Instruments <small>all simulated, behind what real ones would use</small></h3>
       <ul><li v-for="i in list" :key="i.id"><label><input type="checkbox" :checked="i.on" @change="flip(i)"> {{ NAMES[i.id] }}</label><span class="figure">{{ i.on ? reading(i) : 'off' }}</span></li></ul>
-      <h3>Backup <small>spreads, box with photographs, spots, trips and log, in one file</small></h3>
+      <h3>Backup <small>spreads, box with photographs, spots, trips, baths and log, in one file</small></h3>
       <p class="acts"><button type="button" class="key" :disabled="busy" @click="backUp()">Save a backup</button><label class="key">Restore from a file…<input type="file" accept=".json,application/json" class="visually-hidden" aria-label="Backup to restore" @change="choose"></label></p>
       <p v-if="waiting" class="ask" role="alert">{{ waiting.name }} will take the place of everything here. <button type="button" class="key strong" :disabled="busy" @click="restore()">Replace everything</button> <button type="button" class="key" @click="waiting = undefined">Keep what is here</button></p>
       <p class="label">All of it is put in, or nothing is changed. Older backups are brought up to date.</p>
@@ -102,6 +101,6 @@ async function restore(): Promise<void> {
 h3 { font-size: 16px; font-weight: 600; margin: 8px 0 2px; } h3 small { font-size: 13px; font-weight: 400; color: var(--ink-soft); }
 li { display: flex; gap: 12px; justify-content: space-between; padding: 5px 0; border-top: 1px solid var(--hair); font-size: 15px; } label { display: inline-flex; gap: 8px; align-items: center; } li input { width: 18px; height: 18px; accent-color: var(--float); }
 .acts { display: flex; gap: 8px; } .ask { padding: 8px 0; }
-.key { min-height: 32px; padding: 3px 12px; border: var(--line-weight) solid var(--hair-strong); border-radius: 2px; font-size: 14px; cursor: pointer; } .strong { background: var(--wrack); color: var(--paper); } .key:disabled { opacity: 0.4; }
+.key { min-height: 32px; padding: 3px 12px; border: var(--line-weight) solid var(--hair-strong); border-radius: 2px; font-size: 14px; cursor: pointer; display: inline-flex; align-items: center; } .strong { background: var(--wrack); color: var(--paper); } .key:disabled { opacity: 0.4; }
 .bad { color: var(--wrack); }
 </style>

@@ -76,7 +76,7 @@ const time = (iso: string): string => new Date(iso).toLocaleTimeString('en-GB', 
   <SheetFrame :id="id" view="log">
     <section class="head" aria-label="In all">
       <p class="sums figure"><span><b>{{ sums.casts.toLocaleString('en') }}</b> casts</span><span><b>{{ sums.bumps }}</b> bumps</span><span><b>{{ sums.bites }}</b> bites</span><span><b>{{ sums.hooked }}</b> hooked</span><span><b>{{ sums.landed }}</b> landed</span><span><b>{{ sums.snags }}</b> snags</span><span><b>{{ sums.lost }}</b> rigs lost</span><span><b>{{ evidence.drops.length }}</b> drops ▤ ◆</span></p>
-      <label class="ignore"><input v-model="evidence.ignored" type="checkbox"> show the model's own figures, without my evidence</label>
+      <label class="ignore"><input v-model="evidence.ignored" type="checkbox"> show the model's own figures</label>
       <NuxtLink class="key strong" to="/bank"><UIcon name="i-lucide-smartphone" /> Bank mode</NuxtLink>
       <button type="button" class="key" @click="backing = true">Tables, backup, instruments…</button>
     </section>
@@ -87,12 +87,12 @@ const time = (iso: string): string => new Date(iso).toLocaleTimeString('en-GB', 
         <h2>What the tally says</h2>
         <p v-if="lines.length === 0" class="label">Nothing is logged yet. Open bank mode on the phone and tap what happens: casts, bites, snags.</p>
         <div v-else class="scroll" tabindex="0" aria-label="Tally by rig and place"><table><thead><tr><th scope="col"><span class="visually-hidden">Compare</span></th><th scope="col">rig, bait and place</th><th scope="col">casts</th><th scope="col">hooked of touches ▤</th><th scope="col">snags of casts ▤</th></tr></thead>
-          <tbody><tr v-for="l in lines" :key="keyOf(l)" :class="{ on: picked.includes(keyOf(l)) }">
+          <tbody v-for="l in lines" :key="keyOf(l)" :class="{ on: picked.includes(keyOf(l)) }"><tr>
             <td><input type="checkbox" :checked="picked.includes(keyOf(l))" :aria-label="`Compare ${l.rig} in ${l.place}`" @change="choose(l)"></td>
-            <td><b>{{ l.rig }}</b> <small>{{ l.bait }}, {{ l.place }}</small><em v-for="s in advice.get(l)" :key="s">{{ s }}</em></td><td class="figure">{{ l.casts }}</td>
+            <td><b>{{ l.rig }}</b> <small>{{ l.bait }}, {{ l.place }}</small></td><td class="figure">{{ l.casts }}</td>
             <td><template v-if="l.hooked"><b class="figure">{{ p(l.hooked.value) }} %</b> <small>of {{ l.touches }}</small><svg viewBox="0 0 100 8" preserveAspectRatio="none" aria-hidden="true"><line x1="0" x2="100" y1="4" y2="4" class="base" /><line :x1="100 * l.hooked.low" :x2="100 * l.hooked.high" y1="4" y2="4" class="range good" /></svg></template></td>
             <td><template v-if="l.snag"><b class="figure">{{ p(l.snag.value) }} %</b><svg viewBox="0 0 100 8" preserveAspectRatio="none" aria-hidden="true"><line x1="0" x2="100" y1="4" y2="4" class="base" /><line :x1="100 * l.snag.low" :x2="100 * l.snag.high" y1="4" y2="4" class="range ill" /></svg></template></td>
-          </tr></tbody></table></div>
+          </tr><tr v-for="s in advice.get(l)" :key="s" class="advice"><td /><td colspan="4">{{ s }}</td></tr></tbody></table></div>
         <div v-if="compared" class="compare" role="status"><p><b>{{ compared.one.rig }}</b> against <b>{{ compared.other.rig }}</b></p><p v-for="s in compared.sentences" :key="s">{{ s }}</p></div>
         <p v-else-if="lines.length > 1" class="label">Tick two to compare them.</p>
         <LogTotals v-if="lines.length > 0" :key="sums.casts" />
@@ -113,15 +113,15 @@ const time = (iso: string): string => new Date(iso).toLocaleTimeString('en-GB', 
 
 <style scoped>
 .head { display: flex; flex-wrap: wrap; gap: 6px 14px; align-items: center; padding: 5px 12px; border-bottom: var(--line-weight) solid var(--ink); background: var(--raised); }
-.sums { display: flex; flex-wrap: wrap; gap: 4px 18px; flex: 1; font-size: 14px; } .sums b { font-size: 22px; font-weight: 600; }
+.sums { display: flex; flex-wrap: wrap; gap: 4px 14px; flex: 1; font-size: 14px; } .sums b { font-size: 22px; font-weight: 600; }
 .ignore { display: inline-flex; gap: 6px; align-items: center; font-size: 14px; }
 .key { min-height: 30px; padding: 2px 11px; border: var(--line-weight) solid var(--hair-strong); border-radius: 2px; font-size: 14px; display: inline-flex; gap: 5px; align-items: center; } .key:hover:not(:disabled) { background: var(--ink); color: var(--paper); } .key:disabled { opacity: 0.4; } .strong { background: var(--ink); color: var(--paper); }
 .body { flex: 1; display: grid; grid-template-columns: minmax(0, 0.9fr) minmax(0, 1.45fr) minmax(0, 0.85fr); }
 .body > * { border-right: 1px solid var(--hair-strong); min-width: 0; } .tally, .sessions { padding: 6px 12px 12px; }
 h2 { font-size: 17px; font-weight: 600; } h2 small { color: var(--ink-soft); font-weight: 400; }
-.scroll { max-height: 330px; overflow: auto; }
+.scroll { max-height: 372px; overflow: auto; }
 table { width: 100%; border-collapse: collapse; font-size: 14px; } thead th { position: sticky; top: 0; background: var(--paper); text-align: left; font-weight: 400; font-size: 12px; color: var(--ink-soft); }
-td { padding: 4px 8px 4px 0; border-top: 1px solid var(--hair); vertical-align: top; } td small { color: var(--ink-soft); } em { display: block; font-style: normal; color: var(--shell); } .on { background: var(--raised); }
+td { padding: 4px 8px 4px 0; border-top: 1px solid var(--hair); vertical-align: top; } td small { color: var(--ink-soft); } .advice td { border-top: 0; padding-top: 0; color: var(--shell); text-wrap: pretty; } .on { background: var(--raised); }
 td svg { display: block; width: 110px; height: 8px; } .base { stroke: var(--hair); } .range { stroke-width: 6; vector-effect: non-scaling-stroke; } .good { stroke: var(--marram); } .ill { stroke: var(--wrack); }
 .compare { margin-top: 8px; padding-left: 10px; border-left: 5px solid var(--float); font-size: 16px; }
 .row { width: 100%; text-align: left; padding: 5px 0; border-top: 1px solid var(--hair); font-size: 15px; } .row small { display: block; color: var(--ink-soft); font-size: 13px; } ol { padding: 2px 0 6px 10px; font-size: 14px; max-height: 220px; overflow: auto; } ol span { color: var(--ink-soft); margin-right: 6px; }

@@ -38,6 +38,6 @@ async function putIn(): Promise<void> {
 <style scoped>
 h3 { font-size: 16px; font-weight: 600; margin: 8px 0 2px; } h3 small { font-size: 13px; font-weight: 400; color: var(--ink-soft); }
 .acts { display: flex; flex-wrap: wrap; gap: 8px; align-items: center; padding: 2px 0; } .wrong { font-size: 14px; color: var(--wrack); padding: 2px 0; }
-.key { min-height: 32px; padding: 3px 12px; border: var(--line-weight) solid var(--hair-strong); border-radius: 2px; font-size: 14px; cursor: pointer; } .strong { background: var(--ink); color: var(--paper); } .key:disabled { opacity: 0.4; }
+.key { min-height: 32px; padding: 3px 12px; border: var(--line-weight) solid var(--hair-strong); border-radius: 2px; font-size: 14px; cursor: pointer; display: inline-flex; align-items: center; } .strong { background: var(--ink); color: var(--paper); } .key:disabled { opacity: 0.4; }
 .bad { color: var(--wrack); }
 </style>

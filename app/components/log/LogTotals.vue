@@ -21,7 +21,7 @@ const covers = computed<NamedCounts[]>(() => {
   const by = new Map<string, Partial<Record<CountedKind, number>>>()
   for (const { placeKey, counts } of evidence.tallies) {
     const [cover, bottom] = placeKey.split('/') as [CoverId, BottomId]
-    const name = `${COVERS[cover]?.name ?? cover} over ${BOTTOMS[bottom]?.name ?? bottom}`
+    const name = `${COVERS[cover]?.name ?? cover}, ${BOTTOMS[bottom]?.name ?? bottom}`
     const sum = by.get(name) ?? {}
     by.set(name, { ...sum, cast: (sum.cast ?? 0) + (counts.cast ?? 0), hooked: (sum.hooked ?? 0) + (counts.hooked ?? 0) })
   }
@@ -38,7 +38,7 @@ const GROUPS = [['places', 'by water'], ['covers', 'by cover'], ['tides', 'by ti
   <div v-if="groups" class="totals">
     <section v-for="[key, name] in GROUPS" :key="key" :aria-label="name">
       <h3 class="label">hooked for a hundred casts, {{ name }} ▤</h3>
-      <ul><li v-for="row in groups[key]" :key="row.name" :title="row.name"><span>{{ key === 'months' ? month(row.name) : row.name.split(', ').at(-1) }}</span><i :style="{ width: `${70 * rate(row) / most}%` }" /><b class="figure">{{ rate(row).toFixed(1) }}</b><small>{{ row.counts.cast }} casts</small></li></ul>
+      <ul><li v-for="row in groups[key]" :key="row.name" :title="row.name"><span>{{ key === 'months' ? month(row.name) : key === 'places' ? row.name.split(', ').at(-1) : row.name }}</span><i :style="{ width: `${60 * rate(row) / most}%` }" /><b class="figure">{{ rate(row).toFixed(1) }}</b><small>{{ row.counts.cast }} casts</small></li></ul>
     </section>
   </div>
   <p v-else-if="error" class="bad" role="alert">{{ error }}</p>
@@ -46,7 +46,7 @@ const GROUPS = [['places', 'by water'], ['covers', 'by cover'], ['tides', 'by ti
 
 <style scoped>
 .totals { display: grid; grid-template-columns: 1fr 1fr; gap: 4px 16px; margin-top: 10px; } .totals section:last-child { grid-column: 1 / 3; } .totals section:last-child ul { columns: 2; column-gap: 16px; }
-li { display: flex; gap: 6px; align-items: center; font-size: 14px; padding: 1px 0; } li span { flex: 0 0 40%; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; } section:last-child li span { flex-basis: 64px; }
+li { display: flex; gap: 6px; align-items: center; font-size: 14px; padding: 1px 0; } li span { flex: 0 0 44%; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; } section:last-child li span { flex-basis: 64px; }
 i { height: 10px; background: var(--marram); min-width: 1px; } small { color: var(--ink-soft); white-space: nowrap; }
 .bad { color: var(--wrack); }
 @media (max-width: 639px) { .totals { grid-template-columns: minmax(0, 1fr); } .totals section:last-child { grid-column: auto; } }

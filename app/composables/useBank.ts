@@ -3,7 +3,7 @@ import type { RigSpec } from '#core'
 import { COUNTED, type CountedKind, type LogEntry, type LogKind } from '#schemas/log'
 import type { BankRod, BankStop } from '~/utils/bankStart'
 import { newId } from '~/utils/newId'
-import { keepBank, keepEntry, readBank, sendWaiting, waitingEntries } from '~/utils/queue'
+import { keepBank, keepEntries, readBank, sendWaiting, waitingEntries } from '~/utils/queue'
 
 interface Bank {
   readonly session: string
@@ -27,6 +27,8 @@ export function useBank() {
   const loaded = ref(false)
   const left = ref(0)
   const trouble = ref<string>()
+  /** why the device itself cannot keep a tap */
+  const unkept = ref<string>()
   const conflicts = ref(0)
   const online = useOnline()
   let sending = false
@@ -56,76 +58,89 @@ export function useBank() {
 
   const water = computed(() => bank.value?.stops[bank.value.stop])
   const hand = computed(() => bank.value?.rods.find(r => r.letter === bank.value?.rod))
-  async function log(kind: LogKind, data?: LogEntry['data']): Promise<void> {
-    const now = bank.value
-    if (!now) return
-    const counted = (COUNTED as readonly string[]).includes(kind)
-    const entry: LogEntry = {
-      id: newId(), session: now.session, at: new Date().toISOString(), kind, ...(hand.value ? { rod: hand.value.letter } : {}),
-      ...(counted && hand.value ? { rigKey: rigKey(hand.value.bait, hand.value.rig), placeKey: placeKey(now.stops[now.stop]!.cover, now.stops[now.stop]!.bottom) } : {}), ...(data ? { data } : {}),
-    }
-    await put(entry, now)
-  }
-  async function put(entry: LogEntry, now: Bank): Promise<void> {
-    const next = { ...now, log: [...now.log, entry] }
-    await keepEntry(entry)
-    await keepBank(next)
+
+  /** writes to the device, one after the other */
+  let kept: Promise<void> = Promise.resolve()
+  /** Changes what is shown at once, however fast the taps come, and keeps it on the device in their order; entries first, so that a tap outlives the page. */
+  function change(next: Bank | undefined, ...entries: readonly LogEntry[]): Promise<void> {
     bank.value = next
-    left.value += 1
-    void send()
+    left.value += entries.length
+    kept = kept.then(async () => {
+      await keepEntries(entries)
+      await keepBank(next ?? null)
+    }).catch((failure: unknown) => void (unkept.value = `This device cannot keep what is tapped: ${failure instanceof Error ? failure.message : String(failure)}`))
+    return kept.then(() => void send())
   }
-  /** Takes the last tap back that was not taken back yet. */
-  async function undo(): Promise<void> {
-    const now = bank.value
-    const last = [...standing.value].reverse().find(e => e.kind !== 'start' && e.kind !== 'rod')
-    if (now && last) await put({ id: newId(), session: now.session, at: new Date().toISOString(), kind: 'void', data: { of: last.id } }, now)
+  function entryOf(now: Bank, kind: LogKind, data?: LogEntry['data']): LogEntry {
+    const rod = now.rods.find(r => r.letter === now.rod)
+    const { cover, bottom } = now.stops[now.stop]!
+    const counted = (COUNTED as readonly string[]).includes(kind)
+    return {
+      id: newId(), session: now.session, at: new Date().toISOString(), kind, ...(rod ? { rod: rod.letter } : {}),
+      ...(counted && rod ? { rigKey: rigKey(rod.bait, rod.rig), placeKey: placeKey(cover, bottom) } : {}), ...(data ? { data } : {}),
+    }
+  }
+  const withEntry = (now: Bank, entry: LogEntry): Bank => ({ ...now, log: [...now.log, entry] })
+  async function log(kind: LogKind, data?: LogEntry['data']): Promise<void> {
+    if (!bank.value) return
+    const entry = entryOf(bank.value, kind, data)
+    await change(withEntry(bank.value, entry), entry)
   }
   const standing = computed(() => {
     const gone = new Set(bank.value?.log.flatMap(e => e.kind === 'void' && e.data?.of ? [e.data.of] : []))
     return (bank.value?.log ?? []).filter(e => e.kind !== 'void' && !gone.has(e.id))
   })
+  /** the last tap that can be taken back: a change of weight is one, taking another rod is not */
+  const lastTap = computed(() => [...standing.value].reverse().find(e => e.kind !== 'start' && (e.kind !== 'rod' || e.data?.weightKg !== undefined)))
+  /** Takes the last tap back that was not taken back yet. */
+  async function undo(): Promise<void> {
+    const now = bank.value
+    const last = lastTap.value
+    if (!now || !last) return
+    // the weight before: what the rod carried by its entry before this one
+    const before = last.kind === 'rod' ? [...standing.value].reverse().find(e => e.kind === 'rod' && e.rod === last.rod && e.data?.rig && e.id !== last.id)?.data?.rig : undefined
+    const entry: LogEntry = { id: newId(), session: now.session, at: new Date().toISOString(), kind: 'void', data: { of: last.id } }
+    await change(withEntry(before ? { ...now, rods: now.rods.map(r => r.letter === last.rod ? { ...r, rig: before as RigSpec } : r) } : now, entry), entry)
+  }
   const counts = computed(() => {
     const sum: Partial<Record<CountedKind, number>> = {}
     for (const e of standing.value) if ((COUNTED as readonly string[]).includes(e.kind)) sum[e.kind as CountedKind] = (sum[e.kind as CountedKind] ?? 0) + 1
     return sum
   })
 
+  /** What a session tells of a water as it comes to it. */
+  const startOf = ({ place, depthM, temperatureC, salinityGKg, cover, bottom }: BankStop, { depthM: _, temperatureC: __, ...sky }: Readings): NonNullable<LogEntry['data']> => ({ place: place || 'somewhere', depthM, temperatureC, salinityGKg, cover, bottom, ...sky })
+  const asRead = (stop: BankStop, { depthM, temperatureC }: Readings): BankStop => ({ ...stop, ...(depthM === undefined ? {} : { depthM }), ...(temperatureC === undefined ? {} : { temperatureC }) })
+
   /** Starts a session with these rods at the first of these stops; what instruments say takes the place of what was planned. */
-  async function start(rods: readonly BankRod[], stops: readonly BankStop[], now: Readings = {}): Promise<void> {
-    bank.value = { session: newId(), stops, stop: 0, rods, rod: rods[0]!.letter, log: [] }
-    await arrive(0, now)
-    for (const rod of rods) await takeRod(rod.letter, rod.rig)
-    await takeRod(rods[0]!.letter)
+  async function start(rods: readonly BankRod[], [first, ...stops]: readonly BankStop[], readings: Readings = {}): Promise<void> {
+    const here = asRead(first!, readings)
+    const fresh: Bank = { session: newId(), stops: [here, ...stops], stop: 0, rods, rod: rods[0]!.letter, log: [] }
+    const entries = [entryOf(fresh, 'start', startOf(here, readings)), ...rods.map(({ letter, bait, rig }) => entryOf({ ...fresh, rod: letter }, 'rod', { bait: bait as never, rig: rig as never }))].map((e, i) => ({ ...e, at: new Date(Date.parse(e.at) + i).toISOString() }))
+    await change({ ...fresh, log: entries }, ...entries)
   }
   /** Comes to a stop: what is tapped from now on counts for its water. */
-  async function arrive(stop: number, { depthM, temperatureC, ...sky }: Readings = {}): Promise<void> {
+  async function arrive(stop: number, readings: Readings = {}): Promise<void> {
     const now = bank.value
     const planned = now?.stops[stop]
     if (!now || !planned) return
-    const here = { ...planned, ...(depthM === undefined ? {} : { depthM }), ...(temperatureC === undefined ? {} : { temperatureC }) }
-    bank.value = { ...now, stop, stops: now.stops.map((s, i) => i === stop ? here : s) }
-    await log('start', { place: here.place || 'somewhere', depthM: here.depthM, temperatureC: here.temperatureC, salinityGKg: here.salinityGKg, cover: here.cover, bottom: here.bottom, ...sky })
+    const here = asRead(planned, readings)
+    const there = { ...now, stop, stops: now.stops.map((s, i) => i === stop ? here : s) }
+    const entry = entryOf(there, 'start', startOf(here, readings))
+    await change(withEntry(there, entry), entry)
   }
-  async function takeRod(letter: string, rig?: RigSpec): Promise<void> {
-    const now = bank.value
-    if (!now) return
-    bank.value = { ...now, rod: letter }
-    await keepBank(bank.value)
-    const rod = now.rods.find(r => r.letter === letter)
-    if (rig && rod) await log('rod', { bait: rod.bait as never, rig: rig as never })
+  async function takeRod(letter: string): Promise<void> {
+    if (bank.value) await change({ ...bank.value, rod: letter })
   }
   async function changeWeight(weightKg: number): Promise<void> {
     const now = bank.value
     if (!now || !hand.value) return
     const rig = { ...hand.value.rig, weightKg }
-    bank.value = { ...now, rods: now.rods.map(r => r.letter === now.rod ? { ...r, rig } : r) }
-    await log('rod', { weightKg, rig: rig as never, bait: hand.value.bait as never })
+    const entry = entryOf(now, 'rod', { weightKg, rig: rig as never, bait: hand.value.bait as never })
+    await change(withEntry({ ...now, rods: now.rods.map(r => r.letter === now.rod ? { ...r, rig } : r) }, entry), entry)
   }
   async function end(): Promise<void> {
-    await log('end')
-    bank.value = undefined
-    await keepBank(null)
-    await send()
+    if (bank.value) await change(undefined, entryOf(bank.value, 'end'))
   }
-  return { bank, loaded, left, trouble, conflicts, online, hand, water, standing, counts, log, undo, start, arrive, takeRod, changeWeight, end, send }
+  return { bank, loaded, left, trouble, unkept, conflicts, online, hand, water, lastTap, counts, log, undo, start, arrive, takeRod, changeWeight, end, send }
 }

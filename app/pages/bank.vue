@@ -12,7 +12,7 @@ import { weightText, withUnit } from '~/utils/units'
 /** Bank mode: one hand, bright sun, big targets. Every tap is kept on the phone first; the page opens without a connection. */
 const settings = useSettings()
 const spread = useSpread()
-const { bank, loaded, left, trouble, conflicts, online, hand, water, standing, counts, log, undo, start, arrive, takeRod, changeWeight, end, send } = useBank()
+const { bank, loaded, left, trouble, unkept, conflicts, online, hand, water, lastTap: last, counts, log, undo, start, arrive, takeRod, changeWeight, end, send } = useBank()
 const saved = ref<readonly { id: string, name: string }[]>([])
 const trips = shallowRef<readonly StoredDocument<'trip'>[]>([])
 const asked = ref<string>()
@@ -59,8 +59,7 @@ async function moveOn(stop: number): Promise<void> {
   moving.value = false
   if (stop !== bank.value?.stop) await arrive(stop, await readings())
 }
-const LAST: Readonly<Record<LogKind, string>> = { start: 'started', rod: 'rod', cast: 'cast', bump: 'bump', bite: 'bite', hooked: 'hooked', landed: 'landed', snag: 'snag', freed: 'snag, freed', lost: 'snag, rig lost', reskin: 're-skinned', nipped: 'tail nipped', onSlack: 'on slack line', covered: 'point covered', note: 'note', drop: 'drop', void: 'taken back', end: 'ended' }
-const last = computed(() => [...standing.value].reverse().find(e => e.kind !== 'start' && e.kind !== 'rod'))
+const LAST: Readonly<Record<LogKind, string>> = { start: 'started', rod: 'weight', cast: 'cast', bump: 'bump', bite: 'bite', hooked: 'hooked', landed: 'landed', snag: 'snag', freed: 'snag, freed', lost: 'snag, rig lost', reskin: 're-skinned', nipped: 'tail nipped', onSlack: 'on slack line', covered: 'point covered', note: 'note', drop: 'drop', void: 'taken back', end: 'ended' }
 const TAPS = [['cast', 'Cast'], ['bump', 'Bump'], ['bite', 'Bite'], ['hooked', 'Hooked'], ['landed', 'Landed'], ['snag', 'Snag']] as const
 /** What a touch that did not stick may show; for those who look. */
 const SEEN = [['nipped', 'Tail nipped'], ['onSlack', 'Line slack'], ['covered', 'Point covered']] as const
@@ -89,6 +88,7 @@ const waits = computed(() => left.value === 0 ? 'all kept by the server' : `${le
       <button v-if="left > 0" type="button" class="small" @click="send()">Send</button>
     </header>
     <p v-if="trouble && online" class="bad" role="alert">{{ trouble }} Nothing is lost: it stays on this phone.</p>
+    <p v-if="unkept" class="bad" role="alert">{{ unkept }} Free some space, or note it on paper.</p>
     <p v-if="conflicts > 0" class="bad" role="alert">{{ conflicts }} {{ conflicts === 1 ? 'entry is' : 'entries are' }} on the server with other content; those were kept.</p>
     <p v-if="!loaded" class="label">Opening…</p>
     <section v-else-if="!bank" class="begin" aria-label="Begin">
@@ -107,7 +107,7 @@ const waits = computed(() => left.value === 0 ? 'all kept by the server' : `${le
       </section>
       <p v-if="asks === 'snag'" class="next"><button type="button" class="big" @click="tap('freed')">Freed</button><button type="button" class="big" @click="tap('lost')">Rig lost</button></p>
       <p v-else-if="asks === 'touch'" class="next"><button v-for="[kind, name] in SEEN" :key="kind" type="button" class="big" @click="tap(kind)">{{ name }}</button></p>
-      <p class="last"><span role="status" aria-label="Last tap">{{ last ? `last: ${LAST[last.kind]}${last.data?.text ? `: ${last.data.text}` : ''}` : 'nothing tapped yet' }}</span><button type="button" class="big undo" :disabled="!last" @click="undo()"><UIcon name="i-lucide-undo-2" /> Undo</button></p>
+      <p class="last"><span role="status" aria-label="Last tap">{{ last ? `last: ${LAST[last.kind]}${last.data?.text ? `: ${last.data.text}` : last.data?.weightKg ? ` ${weightText(last.data.weightKg, settings.system)}` : ''}` : 'nothing tapped yet' }}</span><button type="button" class="big undo" :disabled="!last" @click="undo()"><UIcon name="i-lucide-undo-2" /> Undo</button></p>
       <form v-if="noting" class="note" @submit.prevent="note()"><input v-model="said" aria-label="Note" maxlength="500" placeholder="a few words"><button type="submit" class="big">Keep</button></form>
       <nav v-if="moving" class="begin" aria-label="Spot"><button v-for="(s, i) in bank.stops" :key="i" type="button" class="big" :aria-pressed="i === bank.stop" @click="moveOn(i)">{{ s.place }}</button></nav>
       <footer><button type="button" class="small" @click="noting = !noting">Note</button><component :is="bank.stops.length > 1 ? 'button' : 'span'" class="label here" :type="bank.stops.length > 1 ? 'button' : undefined" :aria-expanded="bank.stops.length > 1 ? moving : undefined" @click="moving = bank.stops.length > 1 && !moving"><template v-if="water">{{ water.place || 'here' }}, {{ withUnit(water.depthM, settings.units.depth) }}, {{ withUnit(water.temperatureC, settings.units.temperature) }}{{ bank.stops.length > 1 ? ' ▾' : '' }}</template>; tide and wind simulated</component><button type="button" class="small" @click="end()">End</button></footer>

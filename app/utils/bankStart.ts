@@ -1,6 +1,7 @@
 import type { BaitSpec, RigSpec } from '#core'
 import type { SpotContent, StoredDocument } from '#schemas/spot'
 import type { SpreadContent } from '#schemas/spread'
+import { copy } from './data'
 
 /** A rod taken along: its letter, what is tied on it, and the bait. */
 export interface BankRod { readonly letter: string, readonly name: string, readonly bait: BaitSpec, readonly rig: RigSpec }
@@ -11,7 +12,9 @@ export type BankStop = Omit<SpreadContent['water'], 'stream' | 'zone'>
 export interface BankStart { readonly rods: readonly BankRod[], readonly stops: readonly BankStop[] }
 
 /** The rigs of a sheet as rods, in its water. */
-export function fromSheet({ water, bait, lanes }: Pick<SpreadContent, 'water' | 'bait' | 'lanes'>): BankStart {
+export function fromSheet(content: Pick<SpreadContent, 'water' | 'bait' | 'lanes'>): BankStart {
+  // what the sheet holds is watched by the page, and cannot be kept on the device as it is
+  const { water, bait, lanes } = copy(content)
   const { stream: _, zone: __, ...stop } = water
   return { stops: [stop], rods: lanes.map(({ letter, ...rig }): BankRod => ({ letter, name: '', bait: bait as BaitSpec, rig: rig as RigSpec })) }
 }

@@ -1,14 +1,15 @@
 import { createStore, entries as allEntries, setMany, delMany, set, get, type UseStore } from 'idb-keyval'
 import type { LogEntry, LogReceipt } from '#schemas/log'
 import { ask, ServerRefusal } from '~/utils/api'
+import { copy } from '~/utils/data'
 
 /** Entries waiting on this device for the server, in a store of the browser that outlives the page. */
 let store: UseStore | undefined
 const waiting = (): UseStore => store ??= createStore('dunecrest-log', 'waiting')
 
 /** Keeps an entry on the device; it is there once this resolves. */
-export const keepEntry = (entry: LogEntry): Promise<void> => set(entry.id, entry, waiting())
-export const keepEntries = (list: readonly LogEntry[]): Promise<void> => setMany(list.map(e => [e.id, e]), waiting())
+export const keepEntry = (entry: LogEntry): Promise<void> => set(entry.id, copy(entry), waiting())
+export const keepEntries = (list: readonly LogEntry[]): Promise<void> => setMany(list.map(e => [e.id, copy(e)]), waiting())
 export async function waitingEntries(): Promise<LogEntry[]> {
   const list = (await allEntries<string, LogEntry>(waiting())).map(([, entry]) => entry)
   return list.sort((a, b) => a.at.localeCompare(b.at))
@@ -41,5 +42,5 @@ export async function sendWaiting(): Promise<{ readonly left: number, readonly c
 /** What bank mode was doing, so that closing the page loses nothing. */
 let bank: UseStore | undefined
 const place = (): UseStore => bank ??= createStore('dunecrest-bank', 'state')
-export const keepBank = (state: unknown): Promise<void> => set('now', JSON.parse(JSON.stringify(state)), place())
+export const keepBank = (state: unknown): Promise<void> => set('now', copy(state), place())
 export const readBank = <T>(): Promise<T | undefined> => get<T>('now', place())

@@ -74,4 +74,5 @@ export const logSessions = pgTable('log_sessions', {
   fromAt: timestamp('from_at', { withTimezone: true }).notNull(),
   toAt: timestamp('to_at', { withTimezone: true }).notNull(),
   counts: jsonb('counts').$type<Partial<Record<LogKind, number>>>().notNull(),
+  excluded: boolean('excluded').notNull().default(false),
 }, table => [index('log_sessions_from').on(table.fromAt)])

@@ -32,6 +32,6 @@ export async function replaceAll(db: Database, content: BackupContent): Promise<
     await inBatches(content.items, some => tx.insert(boxItems).values(some.map(({ deleted, item, id, revision, photo }) => ({ id, revision, photo, ...item, kind: item.details.kind, deletedAt: gone(deleted) }))))
     await inBatches(content.documents, some => tx.insert(documents).values(some.map(({ deleted, ...d }) => ({ ...d, deletedAt: gone(deleted) }))))
     await inBatches(content.entries, some => tx.insert(logEntries).values(some.map(({ entry, voided, excluded }) => ({ ...entry, at: new Date(entry.at), voided, excluded }))))
-    await rebuildTallies(tx, content.entries.filter(e => !e.voided).map(e => e.entry))
+    await rebuildTallies(tx, content.entries.filter(e => !e.voided))
   })
 }

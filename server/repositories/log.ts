@@ -20,7 +20,8 @@ export async function insertEntries(db: Database, entries: readonly LogEntry[]):
       const ids = new Set(made.map(m => m.id))
       for (const e of batch) if (ids.delete(e.id)) fresh.push(e)
     }
-    await tallyUp(tx, fresh, 1)
+    await countSessions(tx, fresh, 1)
+    await countRigs(tx, await inCountedSessions(tx, fresh), 1)
     for (const e of fresh) if (e.kind === 'void' && e.data?.of) await takeBack(tx, e.data.of)
     const known = entries.filter(e => !fresh.includes(e))
     return { added: fresh.length, known: known.length, conflicts: await conflictsAmong(tx, known) }
@@ -40,17 +41,25 @@ async function conflictsAmong(tx: Tx, known: readonly LogEntry[]): Promise<strin
 /** Takes one entry back, once: it stays, marked, and is counted no more. */
 async function takeBack(tx: Tx, id: string): Promise<void> {
   const [row] = await tx.update(logEntries).set({ voided: true }).where(and(eq(logEntries.id, id), eq(logEntries.voided, false))).returning()
-  if (row) await tallyUp(tx, [asEntry(row)], -1)
+  if (!row) return
+  await countSessions(tx, [asEntry(row)], -1)
+  if (!row.excluded) await countRigs(tx, [asEntry(row)], -1)
 }
 
-/** Adds entries to the tallies and to their sessions, or takes them off. */
-async function tallyUp(tx: Tx, entries: readonly LogEntry[], sign: 1 | -1): Promise<void> {
+/** Those of sessions that are counted; the others are marked as left out, like the rest of their session. */
+async function inCountedSessions(tx: Tx, entries: readonly LogEntry[]): Promise<LogEntry[]> {
+  const sessions = [...new Set(entries.map(e => e.session))]
+  if (sessions.length === 0) return []
+  const left = new Set((await tx.select({ session: logSessions.session }).from(logSessions).where(and(inArray(logSessions.session, sessions), eq(logSessions.excluded, true)))).map(r => r.session))
+  const out = entries.filter(e => left.has(e.session) && counted.has(e.kind))
+  for (let i = 0; i < out.length; i += BATCH) await tx.update(logEntries).set({ excluded: true }).where(inArray(logEntries.id, out.slice(i, i + BATCH).map(e => e.id)))
+  return entries.filter(e => !left.has(e.session))
+}
+
+/** Adds entries to the tallies by rig and place, or takes them off. */
+async function countRigs(tx: Tx, entries: readonly LogEntry[], sign: 1 | -1): Promise<void> {
   const tallies = new Map<string, { rigKey: string, placeKey: string, kind: CountedKind, n: number }>()
-  const sessions = new Map<string, { place: string, from: number, to: number, counts: Record<string, number> }>()
   for (const e of entries) {
-    const at = new Date(e.at).getTime()
-    const s = sessions.get(e.session) ?? { place: '', from: at, to: at, counts: {} }
-    sessions.set(e.session, { place: e.data?.place ?? s.place, from: Math.min(s.from, at), to: Math.max(s.to, at), counts: counted.has(e.kind) ? { ...s.counts, [e.kind]: (s.counts[e.kind] ?? 0) + sign } : s.counts })
     if (!counted.has(e.kind) || !e.rigKey) continue
     const key = `${e.rigKey}\n${e.placeKey ?? ''}\n${e.kind}`
     const t = tallies.get(key) ?? { rigKey: e.rigKey, placeKey: e.placeKey ?? '', kind: e.kind as CountedKind, n: 0 }
@@ -58,6 +67,16 @@ async function tallyUp(tx: Tx, entries: readonly LogEntry[], sign: 1 | -1): Prom
   }
   for (const t of tallies.values()) {
     await tx.insert(logTallies).values(t).onConflictDoUpdate({ target: [logTallies.rigKey, logTallies.placeKey, logTallies.kind], set: { n: sql`${logTallies.n} + ${t.n}` } })
+  }
+}
+
+/** Adds entries to their sessions, or takes them off. */
+async function countSessions(tx: Tx, entries: readonly LogEntry[], sign: 1 | -1): Promise<void> {
+  const sessions = new Map<string, { place: string, from: number, to: number, counts: Record<string, number> }>()
+  for (const e of entries) {
+    const at = new Date(e.at).getTime()
+    const s = sessions.get(e.session) ?? { place: '', from: at, to: at, counts: {} }
+    sessions.set(e.session, { place: e.data?.place ?? s.place, from: Math.min(s.from, at), to: Math.max(s.to, at), counts: counted.has(e.kind) ? { ...s.counts, [e.kind]: (s.counts[e.kind] ?? 0) + sign } : s.counts })
   }
   for (const [session, s] of sessions) {
     const [now] = await tx.select().from(logSessions).where(eq(logSessions.session, session))
@@ -68,8 +87,26 @@ async function tallyUp(tx: Tx, entries: readonly LogEntry[], sign: 1 | -1): Prom
   }
 }
 
-/** Tallies and sessions of entries that were written by other means, as by a restore. */
-export const rebuildTallies = (tx: Tx, entries: readonly LogEntry[]): Promise<void> => tallyUp(tx, entries, 1)
+/** Tallies and sessions of entries that were written by other means, as by a restore. A session all of whose taps are left out is left out. */
+export async function rebuildTallies(tx: Tx, entries: readonly { readonly entry: LogEntry, readonly excluded: boolean }[]): Promise<void> {
+  await countSessions(tx, entries.map(e => e.entry), 1)
+  await countRigs(tx, entries.filter(e => !e.excluded).map(e => e.entry), 1)
+  const taps = entries.filter(e => counted.has(e.entry.kind))
+  const kept = new Set(taps.filter(e => !e.excluded).map(e => e.entry.session))
+  const out = [...new Set(taps.map(e => e.entry.session))].filter(session => !kept.has(session))
+  for (let i = 0; i < out.length; i += BATCH) await tx.update(logSessions).set({ excluded: true }).where(inArray(logSessions.session, out.slice(i, i + BATCH)))
+}
+
+/** Leaves a whole session out of the tallies by rig, or takes it in again. False when there is none. */
+export async function setSessionExcluded(db: Database, session: string, excluded: boolean): Promise<boolean> {
+  return db.transaction(async (tx) => {
+    const [row] = await tx.update(logSessions).set({ excluded }).where(eq(logSessions.session, session)).returning({ session: logSessions.session })
+    if (!row) return false
+    const changed = await tx.update(logEntries).set({ excluded }).where(and(eq(logEntries.session, session), eq(logEntries.excluded, !excluded), inArray(logEntries.kind, [...COUNTED]))).returning()
+    await countRigs(tx, changed.filter(e => !e.voided).map(asEntry), excluded ? -1 : 1)
+    return true
+  })
+}
 
 type Row = typeof logEntries.$inferSelect
 const asEntry = ({ id, session, at, kind, rod, rigKey, placeKey, data }: Row): LogEntry =>
@@ -91,7 +128,7 @@ export async function allEntries(db: Database): Promise<(LogEntry & { readonly v
 export async function listSessions(db: Database, limit: number, offset: number): Promise<{ readonly sessions: SessionRow[], readonly total: number }> {
   const rows = await db.select().from(logSessions).orderBy(desc(logSessions.fromAt), asc(logSessions.session)).limit(limit).offset(offset)
   const [all] = await db.select({ n: count() }).from(logSessions)
-  return { sessions: rows.map(r => ({ session: r.session, place: r.place, from: r.fromAt.toISOString(), to: r.toAt.toISOString(), counts: r.counts })), total: all!.n }
+  return { sessions: rows.map(r => ({ session: r.session, place: r.place, from: r.fromAt.toISOString(), to: r.toAt.toISOString(), counts: r.counts, excluded: r.excluded })), total: all!.n }
 }
 
 /** Every session with its counts. */

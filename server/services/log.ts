@@ -13,6 +13,11 @@ export async function exclude(id: string, excluded: boolean): Promise<void> {
   if (!await repository.setExcluded(database(), id, excluded)) throw new Refused(404, 'This entry is no longer in the log.')
 }
 
+/** @throws Refused 404 when there is no such session */
+export async function excludeSession(session: string, excluded: boolean): Promise<void> {
+  if (!await repository.setSessionExcluded(database(), session, excluded)) throw new Refused(404, 'This session is no longer in the log.')
+}
+
 /** Fills an empty log, and only an empty one. Returns how many entries were written. */
 export async function seedLog(entries: () => readonly LogEntry[]): Promise<number> {
   if (await repository.countEntries(database()) > 0) return 0

@@ -16,8 +16,8 @@ const STANDS_MS = 4e-5
 export async function logTotals(): Promise<LogTotals> {
   const tide = harmonicTide('Dunecrest coast')
   const by: Record<'places' | 'tides' | 'months', Map<string, Counts>> = { places: new Map(), tides: new Map(), months: new Map() }
-  for (const { place, fromAt, counts } of await allSessions(database())) {
-    if ((counts.cast ?? 0) === 0) continue
+  for (const { place, fromAt, counts, excluded } of await allSessions(database())) {
+    if (excluded || (counts.cast ?? 0) === 0) continue
     const rise = tide.riseMS(fromAt.getTime())
     const put = (map: Map<string, Counts>, key: string): void => void map.set(key, added(map.get(key) ?? {}, counts))
     put(by.places, place || 'somewhere')

@@ -43,7 +43,7 @@ export const logBatchSchema = z.strictObject({ entries: z.array(logEntrySchema).
 export interface LogReceipt { readonly added: number, readonly known: number, readonly conflicts: readonly string[] }
 
 export interface TallyRow { readonly rigKey: string, readonly placeKey: string, readonly counts: Readonly<Partial<Record<CountedKind, number>>> }
-export interface SessionRow { readonly session: string, readonly place: string, readonly from: string, readonly to: string, readonly counts: Readonly<Partial<Record<CountedKind, number>>> }
+export interface SessionRow { readonly session: string, readonly place: string, readonly from: string, readonly to: string, readonly counts: Readonly<Partial<Record<CountedKind, number>>>, /** left out of the tallies */ readonly excluded: boolean }
 export interface NamedCounts { readonly name: string, readonly counts: Readonly<Partial<Record<CountedKind, number>>> }
 export interface LogTotals { readonly places: readonly NamedCounts[], readonly tides: readonly NamedCounts[], readonly months: readonly NamedCounts[] }
 export interface StoredDrop { readonly id: string, readonly at: string, readonly drop: DropEntry, readonly excluded: boolean }

@@ -33,6 +33,25 @@ describe('the log', () => {
     await send([entry(74, { kind: 'void', data: { of: entry(71).id } })])
     expect((await evidence()).tallies.find(t => t.rigKey.includes('W1|4/0'))!.counts.nipped).toBeUndefined()
   })
+  it('a session left out counts for no rig, with what comes later too, and is taken in again whole', async () => {
+    const other = '33333333-3333-4333-8333-333333333333'
+    const at = `${server.now.url}/api/log/sessions/${other}/exclude`
+    const before = await casts()
+    await send([entry(90, { session: other }), entry(91, { session: other }), entry(92, { session: other, kind: 'snag' })])
+    expect(await casts()).toBe(before! + 2)
+    expect((await call(at, 'PUT', { excluded: true })).status).toBe(200)
+    await call(at, 'PUT', { excluded: true })
+    expect(await casts()).toBe(before)
+    await send([entry(93, { session: other }), entry(94, { session: other, kind: 'void', data: { of: entry(90).id } })])
+    expect(await casts()).toBe(before)
+    const row = async (): Promise<SessionRow> => ((await call(api('sessions'), 'GET')).body as unknown as { sessions: SessionRow[] }).sessions.find(s => s.session === other)!
+    expect(await row()).toMatchObject({ excluded: true, counts: { cast: 2, snag: 1 } })
+    await call(at, 'PUT', { excluded: false })
+    expect(await casts()).toBe(before! + 2)
+    expect(await row()).toMatchObject({ excluded: false })
+    await call(at, 'PUT', { excluded: true })
+    expect((await call(at.replace(/3/g, '4'), 'PUT', { excluded: true })).status).toBe(404)
+  })
   it('keeps a drop with the bath it was timed in', async () => {
     const { lanes, bait } = content()
     const { letter: _, ...rig } = lanes[0]!
@@ -52,7 +71,7 @@ describe('the log', () => {
     await send([back, entry(51, { kind: 'void', data: { of: entry(2).id } })])
     expect(await casts()).toBe(5)
     const { sessions } = (await call(api('sessions'), 'GET')).body as unknown as { sessions: SessionRow[] }
-    expect(sessions[0]).toMatchObject({ session, place: 'Flat', counts: { cast: 5 } })
+    expect(sessions.find(s => s.session === session)).toMatchObject({ place: 'Flat', counts: { cast: 5 } })
   })
   it('writes all of a request or none', async () => {
     const before = await casts()

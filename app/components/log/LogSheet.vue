@@ -43,6 +43,16 @@ async function open(session: string): Promise<void> {
     tell(failure)
   }
 }
+/** A day that should not count: a borrowed rod, somebody else's taps. */
+async function leaveOut({ session }: SessionRow, excluded: boolean): Promise<void> {
+  try {
+    await ask(`/api/log/sessions/${session}/exclude`, 'PUT', { excluded })
+    await Promise.all([load(), evidence.load()])
+  }
+  catch (failure) {
+    tell(failure)
+  }
+}
 const placeName = (key: string): string => {
   const [cover, bottom] = key.split('/') as [keyof typeof COVERS, keyof typeof BOTTOMS]
   return `${COVERS[cover]?.name ?? cover} over ${BOTTOMS[bottom]?.name ?? bottom}`
@@ -101,7 +111,8 @@ const time = (iso: string): string => new Date(iso).toLocaleTimeString('en-GB', 
       <section class="sessions" aria-label="Sessions">
         <h2>Sessions <small>{{ total }}</small></h2>
         <ul><li v-for="s in sessions" :key="s.session">
-          <button type="button" class="row" :aria-expanded="opened === s.session" @click="open(s.session)"><b>{{ day(s.from) }}</b> {{ s.place }}<small>{{ s.counts.cast ?? 0 }} casts, {{ s.counts.bite ?? 0 }} bites, {{ s.counts.landed ?? 0 }} landed, {{ s.counts.snag ?? 0 }} snags</small></button>
+          <button type="button" class="row" :aria-expanded="opened === s.session" @click="open(s.session)"><span :class="{ out: s.excluded }"><b>{{ day(s.from) }}</b> {{ s.place }}</span><small v-if="(s.counts.cast ?? 0) > 0">{{ s.counts.cast ?? 0 }} casts, {{ s.counts.bite ?? 0 }} bites, {{ s.counts.landed ?? 0 }} landed, {{ s.counts.snag ?? 0 }} snags{{ s.excluded ? '; left out' : '' }}</small></button>
+          <p v-if="opened === s.session && (s.counts.cast ?? 0) > 0"><label class="ignore"><input type="checkbox" :checked="!s.excluded" @change="leaveOut(s, !($event.target as HTMLInputElement).checked)"> counts for the tally</label></p>
           <ol v-if="opened === s.session"><li v-for="e in entries" :key="e.id"><span class="figure">{{ time(e.at) }}</span> {{ e.rod ? `${e.rod}: ` : '' }}{{ e.kind }}{{ e.data?.text ? `: ${e.data.text}` : '' }}</li></ol>
         </li></ul>
         <p v-if="total > PAGE" class="pages"><button type="button" class="key" :disabled="page === 0" @click="page--">Newer</button><span class="label">{{ PAGE * page + 1 }}–{{ Math.min(total, PAGE * (page + 1)) }} of {{ total }}</span><button type="button" class="key" :disabled="PAGE * (page + 1) >= total" @click="page++">Older</button></p>
@@ -124,7 +135,7 @@ table { width: 100%; border-collapse: collapse; font-size: 14px; } thead th { po
 td { padding: 4px 8px 4px 0; border-top: 1px solid var(--hair); vertical-align: top; } td small { color: var(--ink-soft); } .advice td { border-top: 0; padding-top: 0; color: var(--shell); text-wrap: pretty; } .on { background: var(--raised); }
 td svg { display: block; width: 110px; height: 8px; } .base { stroke: var(--hair); } .range { stroke-width: 6; vector-effect: non-scaling-stroke; } .good { stroke: var(--marram); } .ill { stroke: var(--wrack); }
 .compare { margin-top: 8px; padding-left: 10px; border-left: 5px solid var(--float); font-size: 16px; }
-.row { width: 100%; text-align: left; padding: 5px 0; border-top: 1px solid var(--hair); font-size: 15px; } .row small { display: block; color: var(--ink-soft); font-size: 13px; } ol { padding: 2px 0 6px 10px; font-size: 14px; max-height: 220px; overflow: auto; } ol span { color: var(--ink-soft); margin-right: 6px; }
+.row { width: 100%; text-align: left; padding: 5px 0; border-top: 1px solid var(--hair); font-size: 15px; } .out { text-decoration: line-through; color: var(--ink-soft); } .row small { display: block; color: var(--ink-soft); font-size: 13px; } ol { padding: 2px 0 6px 10px; font-size: 14px; max-height: 220px; overflow: auto; } ol span { color: var(--ink-soft); margin-right: 6px; }
 .pages { display: flex; gap: 8px; align-items: center; padding-top: 6px; }
 .bad { color: var(--wrack); padding: 6px 12px; } .bad button { text-decoration: underline; }
 @media (max-width: 999px) { .body { grid-template-columns: minmax(0, 1fr); } .body > * { border-right: 0; border-bottom: 1px solid var(--hair-strong); } .key { min-height: 44px; } }

@@ -1,0 +1,1 @@
+ALTER TABLE "log_sessions" ADD COLUMN "excluded" boolean DEFAULT false NOT NULL;

@@ -28,6 +28,7 @@ export interface CallOptions {
 export interface CalcClient {
   evaluate: (job: EvaluateJob, options?: CallOptions) => Promise<Verdict>
   /** asks one question */ ask: <Q extends QuestionId>(about: Q, job: Questions[Q]['job'], options?: CallOptions) => Promise<Questions[Q]['answer']>
+  /** starts the worker before it is asked anything */ ready: () => void
   close: () => void
 }
 
@@ -108,5 +109,7 @@ export function createCalcClient(spawn: () => Endpoint, deadlineMs = 15_000): Ca
   const ask = <Q extends QuestionId>(about: Q, job: Questions[Q]['job'], options: CallOptions = {}): Promise<Questions[Q]['answer']> =>
     call(id => ({ type: 'ask', id, about, job }), options) as Promise<Questions[Q]['answer']>
 
-  return { evaluate, ask, close: () => stop('aborted', 'The page was left.') }
+  const ready = (): void => void (endpoint ??= start())
+
+  return { evaluate, ask, ready, close: () => stop('aborted', 'The page was left.') }
 }

@@ -1,5 +1,9 @@
-import { choose, drawRig, assembleRig, paretoSet, searchMemory, type Candidate, type Choice, type Day, type EvidenceBook, type FamilyId, type Finalist, type FactorId, type Goods, type RigDrawing, type SearchMemory } from '#core'
+import {
+  assembleRig, conclude, drawRig, fieldOf, finalistsAmong, paretoSet, SCREENING, sizeOf, together,
+  type Candidate, type Choice, type Day, type EvidenceBook, type FactorId, type FamilyId, type Finalist, type Goods, type RigDrawing,
+} from '#core'
 import type { Progress } from './cover'
+import { finishPart, memory, screenPart } from './share'
 
 /** A day to choose for, and what there is to choose from. */
 export interface PickJob { readonly day: Day, readonly goods: Goods, readonly beyond: boolean, readonly family?: FamilyId, readonly book?: EvidenceBook }
@@ -18,28 +22,79 @@ export type Shares = Readonly<Record<FactorId, number>>
 
 /** Points of the cloud that are sent. */
 const MOST_POINTS = 4000
-/** Time between two looks for a cancellation, ms. */
-const SLICE_MS = 60
 
-let memory: SearchMemory = searchMemory()
-/** Things remembered at most, so that a long day does not fill the memory of a phone. */
-const MOST_KEPT = 30_000
-
-/** Chooses out of a box. @returns undefined when it was called off */
-export async function pickFrom({ day, goods, beyond, family, book }: PickJob, { tell, pause }: Progress): Promise<PickAnswer | undefined> {
+/**
+ * Chooses out of a box, as the core does it in one go; a second worker, where there is one, takes its part of the baits and of the finalists.
+ * @returns undefined when it was called off
+ */
+export async function pickFrom({ day, goods, beyond, family, book }: PickJob, progress: Progress): Promise<PickAnswer | undefined> {
   const begun = performance.now()
-  if (memory.bodies.size + memory.laid.size > MOST_KEPT) memory = searchMemory()
-  const search = choose(day, goods, { beyond, memory, ...(family ? { family } : {}), ...(book ? { book } : {}) })
-  let step = search.next()
-  for (let last = performance.now(); !step.done; step = search.next()) {
-    if (performance.now() - last < SLICE_MS) continue
-    tell(step.value.part)
-    if (!await pause()) return undefined
-    last = performance.now()
+  const off = new AbortController()
+  const { tell } = progress
+  const watched: Progress = { ...progress, pause: async () => await progress.pause() || (off.abort(), false) }
+  const field = fieldOf(day, goods, { beyond, ...(family ? { family } : {}) })
+  const total = Math.max(1, sizeOf(field))
+
+  let looked = 0
+  const screened = await shareOut(PARTS, watched, (nth, mine) => {
+    const job = { day, field, share: { nth, of: PARTS } }
+    return mine ? screenPart(job, { ...watched, tell: () => tell(SCREENING * looked / total) }) : progress.helper!.ask('screenPart', job, { signal: off.signal })
+  }, part => tell(SCREENING * (looked += part.length) / total))
+  if (!screened) return undefined
+  const all = together(screened)
+  const short = finalistsAmong(day, field, all)
+  let ready = 0
+  const finished = await shareOut(short.length, watched, (nth, mine) => {
+    const job = { day, field, ones: [short[nth]!], ...(book ? { book } : {}) }
+    return mine ? finishPart(job, { ...watched, tell: () => undefined }) : progress.helper!.ask('finishPart', job, { signal: off.signal })
+  }, () => tell(SCREENING + (1 - SCREENING) * ++ready / short.length))
+  if (!finished) return undefined
+  const done = finished.flat()
+  const { candidates: _, picks, ...rest } = conclude(day, field, all, done.filter(f => f !== undefined), { memory: memory(), ...(book ? { book } : {}) })
+  return { ...rest, cloud: cloudOf(all), picks: picks.map(p => ({ ...p, drawing: drawRig(assembleRig(rest.baits[p.bait]!.spec, p.rig)) })), ms: performance.now() - begun }
+}
+
+/** Parts that a search is cut into: enough that neither worker waits long for the other. */
+const PARTS = 4
+
+/**
+ * Parts of one work done by this worker, from the first on, and by the helper, from the last back, until they meet; so each mostly meets again what it
+ * worked out before. Without a helper, or with one that fails, this one does what is left.
+ * @param work does one part; `mine` says that it is done here
+ * @returns the results in order; undefined when it was called off
+ */
+async function shareOut<T>(parts: number, { helper, pause }: Progress, work: (nth: number, mine: boolean) => Promise<T | undefined>, each: (part: T) => void): Promise<T[] | undefined> {
+  const results: (T | undefined)[] = Array.from({ length: parts }, () => undefined)
+  let [next, last] = [0, parts - 1]
+  let off = false
+  const put = (nth: number, part: T | undefined): boolean => {
+    if (part === undefined) return false
+    results[nth] = part
+    each(part)
+    return true
   }
-  const { candidates, picks, ...rest } = step.value
+  const theirs = async (): Promise<void> => {
+    while (helper && !off && next <= last) {
+      const nth = last--
+      if (!put(nth, await work(nth, false).catch(() => undefined))) return
+    }
+  }
+  const asked = theirs()
+  while (next <= last) {
+    const nth = next++
+    if (!put(nth, await work(nth, true)) || !await pause()) {
+      off = true
+      return undefined
+    }
+  }
+  await asked
+  // what a helper that failed has left
+  for (const [nth, part] of results.entries()) if (part === undefined && !put(nth, await work(nth, true))) return undefined
+  return results as T[]
+}
+
+function cloudOf(candidates: readonly Candidate[]): CloudPoint[] {
   const shown = candidates.filter(c => !c.limit && c.traits).sort((a, b) => b.score - a.score).slice(0, MOST_POINTS)
   const front = new Set(paretoSet(shown))
-  const cloud = shown.map((c): CloudPoint => ({ bait: c.bait, rigging: c.rigging, weight: c.weight, point: c.point, score: c.score, minutesLeft: c.traits!.minutesLeft, hookUp: c.traits!.hookUp, sinkMS: c.traits!.sinkMS, near: c.near ?? false, front: front.has(c) }))
-  return { ...rest, cloud, picks: picks.map(p => ({ ...p, drawing: drawRig(assembleRig(rest.baits[p.bait]!.spec, p.rig)) })), ms: performance.now() - begun }
+  return shown.map((c): CloudPoint => ({ bait: c.bait, rigging: c.rigging, weight: c.weight, point: c.point, score: c.score, minutesLeft: c.traits!.minutesLeft, hookUp: c.traits!.hookUp, sinkMS: c.traits!.sinkMS, near: c.near ?? false, front: front.has(c) }))
 }

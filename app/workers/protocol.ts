@@ -3,11 +3,12 @@ import type { FitsAnswer, FitsJob, ReadAnswer, ReadJob } from './box'
 import type { CoverAnswer, CoverJob } from './cover'
 import type { DropAnswer, DropJob } from './drops'
 import type { PickAnswer, PickJob } from './pick'
+import type { FinishJob, ScreenJob } from './share'
 import type { TripAnswer, TripJob } from './trip'
 import type { StrikeAnswer, StrikeJob } from './strike'
 import type { TouchesAnswer, TouchesJob } from './touches'
 import type { TraceAnswer, TraceJob } from './trace'
-import type { BaitSpec, Conditions, Evidence, DropFailure, Problem, RigDrawing, RigReport, RigSolid, RigSpec, Verdict } from '#core'
+import type { BaitSpec, Candidate, Conditions, Evidence, Finalist, DropFailure, Problem, RigDrawing, RigReport, RigSolid, RigSpec, Verdict } from '#core'
 
 /** What crosses between the page and the worker: plain data only. */
 export interface LaneJob { readonly letter: string, readonly rig: RigSpec, /** what was measured and counted of it */ readonly evidence?: Evidence }
@@ -33,6 +34,8 @@ export interface Questions {
   readonly cover: { readonly job: CoverJob, readonly answer: CoverAnswer }
   readonly bite: { readonly job: StrikeJob, readonly answer: StrikeAnswer }
   readonly pick: { readonly job: PickJob, readonly answer: PickAnswer }
+  readonly screenPart: { readonly job: ScreenJob, readonly answer: readonly Candidate[] }
+  readonly finishPart: { readonly job: FinishJob, readonly answer: readonly (Finalist | undefined)[] }
   readonly trip: { readonly job: TripJob, readonly answer: TripAnswer }
   readonly touches: { readonly job: TouchesJob, readonly answer: TouchesAnswer }
   readonly drop: { readonly job: DropJob, readonly answer: DropAnswer }

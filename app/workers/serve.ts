@@ -6,7 +6,9 @@ import { modelDrop } from './drops'
 import { pickFrom } from './pick'
 import { biteOn } from './strike'
 import { touchesOf } from './touches'
+import { finishPart, screenPart } from './share'
 import { planOut } from './trip'
+import type { CalcClient } from './client'
 import { tracePicture } from './trace'
 import type { EvaluateJob, LaneJob, LaneOutcome, QuestionId, Questions, Reply, Request } from './protocol'
 
@@ -16,9 +18,10 @@ const KEPT = 80
 /**
  * Answers requests one lane at a time and looks for cancellations between lanes.
  * @param reply sends an answer back
+ * @param helper another worker to share long work with, where there is one; started when first needed
  * @returns handles one request
  */
-export function serve(reply: (message: Reply) => void): (request: Request) => Promise<void> {
+export function serve(reply: (message: Reply) => void, helper: () => CalcClient | undefined = () => undefined): (request: Request) => Promise<void> {
   const cancelled = new Set<number>()
   const kept = new Map<string, LaneOutcome>()
 
@@ -29,7 +32,9 @@ export function serve(reply: (message: Reply) => void): (request: Request) => Pr
       if (request.type === 'ask') {
         await nextTask()
         if (cancelled.has(id)) return
+        const second = SHARED.has(request.about) ? helper() : undefined
         const found = await answer(request.about, request.job, {
+          ...(second ? { helper: second } : {}),
           tell: part => reply({ type: 'progress', id, part }),
           pause: async () => (await nextTask(), !cancelled.has(id)),
         })
@@ -51,13 +56,18 @@ export function serve(reply: (message: Reply) => void): (request: Request) => Pr
       reply({ type: 'failed', id, message: error instanceof Error ? error.message : String(error) })
     }
     finally {
+      // by now the page shows something: a helper that may be wanted can be made ready
+      helper()?.ready()
       cancelled.delete(id)
     }
   }
 }
 
+/** What is worth sharing. */
+const SHARED: ReadonlySet<QuestionId> = new Set(['pick'])
+
 /** Who answers what. */
-const ANSWERS: { readonly [Q in QuestionId]: (job: Questions[Q]['job'], progress: Progress) => Questions[Q]['answer'] | Promise<Questions[Q]['answer'] | undefined> } = { look: lookAt, advise: adviseOn, fits: fitsOf, read: readRows, trace: tracePicture, cover: throughCover, bite: biteOn, pick: pickFrom, trip: planOut, drop: modelDrop, touches: touchesOf }
+const ANSWERS: { readonly [Q in QuestionId]: (job: Questions[Q]['job'], progress: Progress) => Questions[Q]['answer'] | Promise<Questions[Q]['answer'] | undefined> } = { look: lookAt, advise: adviseOn, fits: fitsOf, read: readRows, trace: tracePicture, cover: throughCover, bite: biteOn, pick: pickFrom, screenPart, finishPart, trip: planOut, drop: modelDrop, touches: touchesOf }
 
 function answer<Q extends QuestionId>(about: Q, job: Questions[Q]['job'], progress: Progress): Questions[Q]['answer'] | Promise<Questions[Q]['answer'] | undefined> {
   return ANSWERS[about](job, progress)

@@ -1,16 +1,5 @@
 import type { Endpoint } from './client'
-import type { Reply } from './protocol'
+import { endpointOf } from './endpoint'
 
 /** Starts the calculating worker in a browser. */
-export function spawnCalcWorker(): Endpoint {
-  const worker = new Worker(new URL('./calc.worker.ts', import.meta.url), { type: 'module' })
-  return {
-    send: request => worker.postMessage(request),
-    onReply: listener => worker.addEventListener('message', (event: MessageEvent<Reply>) => listener(event.data)),
-    onCrash: (listener) => {
-      worker.addEventListener('error', event => listener(event.message || 'The calculating part of the page stopped.'))
-      worker.addEventListener('messageerror', () => listener('An answer of the calculating part could not be read.'))
-    },
-    terminate: () => worker.terminate(),
-  }
-}
+export const spawnCalcWorker = (): Endpoint => endpointOf(new Worker(new URL('./calc.worker.ts', import.meta.url), { type: 'module' }))

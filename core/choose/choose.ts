@@ -43,50 +43,61 @@ const BAITS_BEYOND = 5
 
 export interface ChooseOptions { /** one way of rigging alone: its best hook and weight */ readonly family?: FamilyId, /** look beyond the box: common hooks and heads in every size, with its baits */ readonly beyond?: boolean, /** what earlier searches worked out */ readonly memory?: SearchMemory, /** drops and tally of the angler's own */ readonly book?: EvidenceBook }
 
+/** What a search looks through: the baits and riggings of a box, or beyond it. */
+export interface Field { readonly goods: Goods, readonly riggings: readonly Rigging[] }
+
+export function fieldOf(day: Day, goods: Goods, { beyond, family }: Pick<ChooseOptions, 'beyond' | 'family'>): Field {
+  const baits = beyond ? [...goods.baits].sort((a, b) => likeness(day, b.spec) - likeness(day, a.spec)).slice(0, BAITS_BEYOND) : goods.baits
+  const every = beyond ? beyondTheBox(day.way) : riggingsOf(goods, day.way)
+  return { goods: { ...goods, baits }, riggings: family ? every.filter(r => r.base.family === family) : every }
+}
+
+/** Candidates of a field in all, before any is looked at. */
+export const sizeOf = ({ goods, riggings }: Field): number => goods.baits.length * riggings.reduce((sum, r) => sum + r.points.length * r.weights.length, 0)
+
+/** Those worth a full evaluation: the best of each family, a second bait in the families that lead. */
+export const finalistsAmong = (day: Day, { riggings }: Field, candidates: readonly Candidate[]): Candidate[] => shortlist(ofSize(day, candidates, riggings), riggings)
+
+/** What candidates and finalists come to, and why. */
+export function conclude(day: Day, { goods, riggings }: Field, candidates: readonly Candidate[], done: readonly Finalist[], { memory, book }: Pick<ChooseOptions, 'memory' | 'book'>): Choice {
+  const out: Partial<Record<LimitId, number>> = {}
+  for (const { limit } of candidates) if (limit) out[limit.id] = (out[limit.id] ?? 0) + 1
+  const sound = done.filter(f => !f.limit).sort((a, b) => (a.report.fit.verdict === 'pass' ? 0 : 1) - (b.report.fit.verdict === 'pass' ? 0 : 1) || b.score - a.score)
+  const picks = picked(sound)
+  const seen = { candidates, riggings, baits: goods.baits, looked: candidates.length, out }
+  const [best] = picks
+  if (!best) return { ...seen, picks: [], reasons: [], whyNots: [], whatIfs: [], ways: [], steps: [], nothing: nothingFits(day, goods, riggings, candidates) }
+  return {
+    ...seen, picks, reasons: reasonsFor(day, best, picks.slice(1)),
+    whyNots: WELL_KNOWN.filter(id => !picks.some(p => p.rig.family === id)).flatMap(id => whyNot(id, best, done, candidates, riggings) ?? []),
+    whatIfs: whatIfs(day, goods, riggings, candidates, best, memory), ways: costsOfWays(candidates, riggings, goods, day), steps: stepsOf(day, goods, riggings, candidates, best, book),
+  }
+}
+
 /**
  * Chooses a rig for a day out of a box: hard limits, a score for every candidate by the trim solver and few draws, the best of each family in full,
  * and why. Yields how far it is, so that it can be shown and called off.
  * @throws RangeError when a bait of the box cannot be built
  */
 export function* choose(day: Day, goods: Goods, options: ChooseOptions = {}): Generator<ChooseStep, Choice> {
-  const baits = options.beyond ? [...goods.baits].sort((a, b) => likeness(day, b.spec) - likeness(day, a.spec)).slice(0, BAITS_BEYOND) : goods.baits
-  const searched: Goods = { ...goods, baits }
-  const every = options.beyond ? beyondTheBox(day.way) : riggingsOf(goods, day.way)
-  const riggings = options.family ? every.filter(r => r.base.family === options.family) : every
-  const empty = { picks: [], reasons: [], whyNots: [], whatIfs: [], ways: [], steps: [], candidates: [], riggings, baits, looked: 0, out: {} }
-  if (baits.length === 0 || riggings.length === 0) return { ...empty, nothing: nothingFits(day, searched, riggings, []) }
-
-  const total = baits.length * riggings.reduce((sum, r) => sum + r.points.length * r.weights.length, 0)
-  const search = screen({ day, goods: searched, riggings, ...(options.memory ? { memory: options.memory } : {}) })
+  const field = fieldOf(day, goods, options)
+  const total = sizeOf(field)
+  const search = screen({ day, ...field, ...(options.memory ? { memory: options.memory } : {}) })
   let step = search.next()
   while (!step.done) {
-    yield { part: SCREENING * step.value / total }
+    yield { part: SCREENING * step.value / Math.max(1, total) }
     step = search.next()
   }
   const candidates = step.value
-  const out: Partial<Record<LimitId, number>> = {}
-  for (const { limit } of candidates) if (limit) out[limit.id] = (out[limit.id] ?? 0) + 1
-
-  const short = shortlist(ofSize(day, candidates, riggings), riggings)
+  const short = finalistsAmong(day, field, candidates)
   const done: Finalist[] = []
   for (const [i, one] of short.entries()) {
-    const finalist = finish(day, searched, riggings, one, options.book)
+    const finalist = finish(day, field.goods, field.riggings, one, options.book)
     if (finalist) done.push(finalist)
     yield { part: SCREENING + (1 - SCREENING) * (i + 1) / short.length }
   }
-  const sound = done.filter(f => !f.limit).sort((a, b) => (a.report.fit.verdict === 'pass' ? 0 : 1) - (b.report.fit.verdict === 'pass' ? 0 : 1) || b.score - a.score)
-  const picks = picked(sound)
-  const looked = candidates.length
-  const seen = { candidates, riggings, baits, looked, out }
-  const [best] = picks
-  if (!best) return { ...empty, ...seen, nothing: nothingFits(day, searched, riggings, candidates) }
-  return {
-    ...seen, picks, reasons: reasonsFor(day, best, picks.slice(1)),
-    whyNots: WELL_KNOWN.filter(id => !picks.some(p => p.rig.family === id)).flatMap(id => whyNot(id, best, done, candidates, riggings) ?? []),
-    whatIfs: whatIfs(day, searched, riggings, candidates, best), ways: costsOfWays(candidates, riggings, searched, day), steps: stepsOf(day, searched, riggings, candidates, best, options.book),
-  }
+  return conclude(day, field, candidates, done, options)
 }
-
 
 const likeness = (day: Day, bait: BaitSpec): number => matchShare(day, bait, matchOf(bait.form, day.prey))
 
@@ -97,7 +108,7 @@ function stepsOf(day: Day, goods: Goods, riggings: readonly Rigging[], candidate
 }
 
 /** Part of the work that is looking through. */
-const SCREENING = 0.75
+export const SCREENING = 0.75
 
 /** Where the angler likes big hooks, or small: of a family in a bait only the largest that fit, or the smallest. */
 function ofSize({ way }: Day, candidates: readonly Candidate[], riggings: readonly Rigging[]): readonly Candidate[] {

@@ -11,7 +11,7 @@ import { PREY, SPECIES, type Activity } from './fish'
 import type { Goods, Rigging } from './goods'
 import { limitOf, type LimitId } from './limits'
 import { factorsOf, FACTOR_IDS, FACTOR_NAMES, scoreOf, scoringOf, type FactorId } from './score'
-import { lineFor, lookedAtWith, screen, type Candidate } from './screen'
+import { lineFor, lookedAtWith, screen, type Candidate, type SearchMemory } from './screen'
 
 /** Why a well-known rig is not among the picks. */
 export interface WhyNot { readonly family: FamilyId, readonly sentence: string }
@@ -131,9 +131,9 @@ function otherDays(day: Day): readonly { readonly change: string, readonly day: 
 const TRIED = 3
 
 /** The best candidate of each other day: by the traits already found, or looked through again with few baits where the cover changes. */
-export function whatIfs(day: Day, goods: Goods, riggings: readonly Rigging[], candidates: readonly Candidate[], best: Finalist): WhatIf[] {
+export function whatIfs(day: Day, goods: Goods, riggings: readonly Rigging[], candidates: readonly Candidate[], best: Finalist, memory?: SearchMemory): WhatIf[] {
   return otherDays(day).flatMap(({ change, day: other, afresh }): WhatIf[] => {
-    const found = afresh ? again(other, goods, riggings, candidates) : rescored(other, goods, candidates)
+    const found = afresh ? again(other, goods, riggings, candidates, memory) : rescored(other, goods, candidates)
     if (!found) return []
     const { base: { family }, weights } = riggings[found.candidate.rigging]!
     const weightKg = weights[found.candidate.weight]!.weightKg
@@ -163,10 +163,10 @@ function rescored(day: Day, goods: Goods, candidates: readonly Candidate[]): Fou
 /** Limits that another day may lift. */
 const OF_DAY: ReadonlySet<LimitId> = new Set(['reach', 'current', 'roof'])
 
-function again(day: Day, goods: Goods, riggings: readonly Rigging[], candidates: readonly Candidate[]): Found | undefined {
+function again(day: Day, goods: Goods, riggings: readonly Rigging[], candidates: readonly Candidate[], memory: SearchMemory | undefined): Found | undefined {
   const order = [...candidates].sort((a, b) => b.score - a.score).map(c => c.bait)
   const baits = [...new Set(order)].slice(0, TRIED)
-  const search = screen({ day, goods: { ...goods, baits: baits.map(b => goods.baits[b]!) }, riggings })
+  const search = screen({ day, goods: { ...goods, baits: baits.map(b => goods.baits[b]!) }, riggings, ...(memory ? { memory } : {}) })
   let step = search.next()
   while (!step.done) step = search.next()
   const best = step.value.filter(c => !c.limit && !c.near).sort((a, b) => b.score - a.score)[0]

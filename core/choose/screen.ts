@@ -36,7 +36,13 @@ export interface Candidate {
   readonly traits?: Traits
 }
 
-export interface Search { readonly day: Day, readonly goods: Goods, readonly riggings: readonly Rigging[], /** what earlier searches worked out, kept by the caller */ readonly memory?: SearchMemory }
+export interface Search { readonly day: Day, readonly goods: Goods, readonly riggings: readonly Rigging[], /** every so many-th bait alone, where several share the work */ readonly share?: Share, /** what earlier searches worked out, kept by the caller */ readonly memory?: SearchMemory }
+
+/** One of several parts of a search: the baits whose number leaves `nth` when divided by `of`. */
+export interface Share { readonly nth: number, readonly of: number }
+
+/** Parts of one search put together in the order in which it would have found them. */
+export const together = (parts: readonly (readonly Candidate[])[]): Candidate[] => parts.flat().sort((a, b) => a.bait - b.bait)
 
 /** Hooks laid in baits, and how such bodies fall in a water: the same for every day that is asked about. */
 export interface SearchMemory { readonly laid: Map<string, Laid>, readonly bodies: Map<string, QuickBody> }
@@ -89,12 +95,13 @@ export function rodFor(goods: Goods, massKg: number): RodPower | undefined {
  * candidates have been looked at, bait by bait, so that progress can be shown and the search called off.
  * @throws RangeError when a bait cannot be built
  */
-export function* screen({ day, goods, riggings, memory = searchMemory() }: Search): Generator<number, Candidate[]> {
+export function* screen({ day, goods, riggings, share, memory = searchMemory() }: Search): Generator<number, Candidate[]> {
   const found: Candidate[] = []
   const place = placeOf(day, goods)
   const alike = goods.baits.map(({ spec }) => matchShare(day, spec, matchOf(spec.form, day.prey)))
   const least = TOO_UNLIKE * Math.max(0, ...alike)
   for (const [bait, { spec }] of goods.baits.entries()) {
+    if (share && bait % share.of !== share.nth) continue
     const look = alike[bait]! < least ? unlike : lookingAt(place, spec, memory)
     for (const [rigging, way] of riggings.entries()) {
       for (const seen of look(way)) found.push({ bait, rigging, ...seen })

@@ -2,7 +2,7 @@ import {
   assembleRig, castThrough, CAST_M, drawRig, hydroBody, evaluateStrike, lineOf, meetOn, obstaclesOf, problemsOf, retrievePosture, RETRIEVES, rollSamples, seededRandom, snagAfter, strikeAfter, snagDoubts, snagRig, snagTally, strikeRig, tackleOf, waterOf,
   type BaitSpec, type Conditions, type Evidence, type Fate, type LipId, type Measure, type Ride, type RigDrawing, type RigSpec, type SnagDoubtId, type SnagResult, type SnagRig,
 } from '#core'
-import type { CalcClient } from './client'
+import type { Progress } from './progress'
 
 /** Several rigs through the same cover. */
 export interface CoverJob {
@@ -33,9 +33,6 @@ const SEED = 20261
 
 /** Draws between two looks for a cancellation. */
 const PIECE = 500
-
-/** What a long answer may do while it is made: say how far it is, and learn that nobody waits for it any more. */
-export interface Progress { readonly tell: (part: number) => void, readonly pause: () => Promise<boolean>, /** a second worker to share the work with, where there is one */ readonly helper?: CalcClient }
 
 /** Brings every rig through the cover. @returns undefined when it was called off */
 export async function throughCover({ bait, conditions, lanes, draws, cast }: CoverJob, { tell, pause }: Progress): Promise<CoverAnswer | undefined> {

@@ -3,8 +3,9 @@ import { bookOf, conditionsFor, evaluateRig, lineOf, rigKey, type Day, type Good
 import { createCalcClient, type Endpoint } from './client'
 import { modelDrop } from './drops'
 import { pickFrom } from './pick'
+import type { Helper } from './progress'
 import type { Reply } from './protocol'
-import { serve } from './serve'
+import { asHelper, serve } from './serve'
 import { planOut } from './trip'
 
 const day: Day = { depthM: 2, temperatureC: 15, salinityGKg: 35, cover: 'sparseWeed', bottom: 'sand', clarity: 'clear', light: 'bright', species: 'seaBass', activity: 'active', feeding: 'grab', prey: 'smallFish', preyM: 0.09 }
@@ -28,12 +29,12 @@ describe('the picking worker', () => {
     expect(answer.cloud.every(c => c.front)).toBe(false)
   })
   /** A second worker in this process, that answers like a real one; or one that has crashed. */
-  const helperOf = (alive: boolean) => createCalcClient((): Endpoint => {
+  const helperOf = (alive: boolean): Helper => asHelper(createCalcClient((): Endpoint => {
     let listener: (reply: Reply) => void = () => undefined
     let crash: (message: string) => void = () => undefined
     const handle = serve(reply => listener(structuredClone(reply)))
     return { send: request => alive ? void handle(structuredClone(request)) : void setTimeout(() => crash('gone'), 0), onReply: l => void (listener = l), onCrash: c => void (crash = c), terminate: () => undefined }
-  })
+  }))
   it('comes to the same with a second worker, and with one that crashes', async () => {
     const many = { ...goods, baits: [...goods.baits, { id: 'grub', name: 'grub', spec: { form: 'grub', lengthM: 0.07, material: 'plain' } as const }] }
     const [alone, two, crashed] = await Promise.all([undefined, helperOf(true), helperOf(false)].map(async helper => (await pickFrom({ day, goods: many, beyond: false }, { ...quiet, ...(helper ? { helper } : {}) }))!))
@@ -43,8 +44,8 @@ describe('the picking worker', () => {
   })
   it('calls the second worker off with itself', async () => {
     const helper = helperOf(true)
-    const asked: (AbortSignal | undefined)[] = []
-    const watched = { ...helper, ask: ((about: never, job: never, options: { signal?: AbortSignal }) => (asked.push(options.signal), helper.ask(about, job, options))) as unknown as typeof helper.ask }
+    const asked: AbortSignal[] = []
+    const watched: Helper = { ...helper, screenPart: (job, signal) => (asked.push(signal), helper.screenPart(job, signal)) }
     expect(await pickFrom({ day, goods: { ...goods, baits: Array.from({ length: 60 }, (_, i) => ({ id: `b${i}`, name: `b${i}`, spec: { form: 'slimShad', lengthM: 0.07 + 0.0005 * i, material: 'plain' } as const })) }, beyond: false }, { tell: () => undefined, pause: () => Promise.resolve(false), helper: watched })).toBeUndefined()
     expect(asked).toHaveLength(1)
     expect(asked[0]!.aborted).toBe(true)

@@ -2,7 +2,7 @@ import {
   assembleRig, conclude, drawRig, fieldOf, finalistsAmong, paretoSet, SCREENING, sizeOf, together,
   type Candidate, type Choice, type Day, type EvidenceBook, type FactorId, type FamilyId, type Finalist, type Goods, type RigDrawing,
 } from '#core'
-import type { Progress } from './cover'
+import type { Progress } from './progress'
 import { finishPart, memory, screenPart } from './share'
 
 /** A day to choose for, and what there is to choose from. */
@@ -38,7 +38,7 @@ export async function pickFrom({ day, goods, beyond, family, book }: PickJob, pr
   let looked = 0
   const screened = await shareOut(PARTS, watched, (nth, mine) => {
     const job = { day, field, share: { nth, of: PARTS } }
-    return mine ? screenPart(job, { ...watched, tell: () => tell(SCREENING * looked / total) }) : progress.helper!.ask('screenPart', job, { signal: off.signal })
+    return mine ? screenPart(job, { ...watched, tell: () => tell(SCREENING * looked / total) }) : progress.helper!.screenPart(job, off.signal)
   }, part => tell(SCREENING * (looked += part.length) / total))
   if (!screened) return undefined
   const all = together(screened)
@@ -46,7 +46,7 @@ export async function pickFrom({ day, goods, beyond, family, book }: PickJob, pr
   let ready = 0
   const finished = await shareOut(short.length, watched, (nth, mine) => {
     const job = { day, field, ones: [short[nth]!], ...(book ? { book } : {}) }
-    return mine ? finishPart(job, { ...watched, tell: () => undefined }) : progress.helper!.ask('finishPart', job, { signal: off.signal })
+    return mine ? finishPart(job, { ...watched, tell: () => undefined }) : progress.helper!.finishPart(job, off.signal)
   }, () => tell(SCREENING + (1 - SCREENING) * ++ready / short.length))
   if (!finished) return undefined
   const done = finished.flat()

@@ -1,7 +1,8 @@
 import { assembleRig, drawRig, evaluateRig, failure, judgeLanes, problemsOf, solidOf, success, type JudgedLane } from '#core'
 import { adviseOn, lookAt } from './bench'
 import { fitsOf, readRows } from './box'
-import { throughCover, type Progress } from './cover'
+import { throughCover } from './cover'
+import type { Helper, Progress } from './progress'
 import { modelDrop } from './drops'
 import { pickFrom } from './pick'
 import { biteOn } from './strike'
@@ -34,7 +35,7 @@ export function serve(reply: (message: Reply) => void, helper: () => CalcClient 
         if (cancelled.has(id)) return
         const second = SHARED.has(request.about) ? helper() : undefined
         const found = await answer(request.about, request.job, {
-          ...(second ? { helper: second } : {}),
+          ...(second ? { helper: asHelper(second) } : {}),
           tell: part => reply({ type: 'progress', id, part }),
           pause: async () => (await nextTask(), !cancelled.has(id)),
         })
@@ -62,6 +63,12 @@ export function serve(reply: (message: Reply) => void, helper: () => CalcClient 
     }
   }
 }
+
+/** A client of a second worker, as a long answer asks it. */
+export const asHelper = (client: CalcClient): Helper => ({
+  screenPart: (job, signal) => client.ask('screenPart', job, { signal }),
+  finishPart: (job, signal) => client.ask('finishPart', job, { signal }),
+})
 
 /** What is worth sharing. */
 const SHARED: ReadonlySet<QuestionId> = new Set(['pick'])

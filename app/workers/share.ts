@@ -1,10 +1,5 @@
-import { finish, screen, searchMemory, type Candidate, type Day, type EvidenceBook, type Field, type Finalist, type SearchMemory, type Share } from '#core'
-import type { Progress } from './cover'
-
-/** Part of a search, for a second worker: some of its baits looked through. */
-export interface ScreenJob { readonly day: Day, readonly field: Field, readonly share: Share }
-/** Some of the finalists evaluated in full. */
-export interface FinishJob { readonly day: Day, readonly field: Field, readonly ones: readonly Candidate[], readonly book?: EvidenceBook }
+import { finish, screen, searchMemory, type Candidate, type Finalist, type SearchMemory } from '#core'
+import type { FinishJob, Progress, ScreenJob } from './progress'
 
 let kept: SearchMemory = searchMemory()
 /** Things remembered at most, so that a long day does not fill the memory of a phone. */

@@ -1,5 +1,5 @@
 import { assembleRig, lineFromLb, problemsOf, readTouches, specsOf, strikeRig, tackleOf, type TouchReading, type Touches } from '#core'
-import type { Progress } from './cover'
+import type { Progress } from './progress'
 
 /** Tallies whose lost touches are to be read. */
 export interface TouchesJob { readonly rows: readonly { readonly rigKey: string, readonly felt: Touches }[] }

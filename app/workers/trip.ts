@@ -1,5 +1,5 @@
 import { assembleRig, conditionsFor, dayAt, drawRig, evaluateRig, evidenceOf, harmonicTide, planTrip, searchMemory, secondsTo, simulatedWeather, type Basis, type EvidenceBook, type Goods, type RigDrawing, type Stop, type TripPlan } from '#core'
-import type { Progress } from './cover'
+import type { Progress } from './progress'
 
 /** A trip to plan out of a box. */
 export interface TripJob { readonly stops: readonly Stop[], readonly goods: Goods, readonly rods: number, readonly book?: EvidenceBook }

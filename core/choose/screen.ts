@@ -2,9 +2,7 @@ import { evaluateFit, type FitResult } from '../fit/evaluateFit'
 import { DRAG_SHARE } from '../fit/holdRules'
 import { openingLoadN } from '../fit/wireStrength'
 import { assembleRig, type AssembledRig } from '../rig/assemble'
-import { dimsOf } from '../rig/dims'
 import { FAMILIES, USUAL_LEADER_M } from '../rig/families'
-import type { FormId } from '../tackle/forms'
 import { problemsOf } from '../rig/problems'
 import type { BaitSpec, FamilyId, PointRest, RigSpec } from '../rig/spec'
 import { obstaclesOf } from '../snag/cover'
@@ -20,6 +18,8 @@ import { tackleOf, USUAL_SEED } from './evaluateRig'
 import { matchOf } from './fish'
 import type { Goods, Rigging } from './goods'
 import { castable, limitOf, type Limit } from './limits'
+import { misfit } from './misfit'
+import { between, nodesOf } from './nodes'
 import { densityOf, fallAsOne, fallWithWeight, HANGS, quickBody, type QuickBody, type QuickFall } from './quick'
 import { factorsOf, landedShare, matchShare, scoreOf, scoringOf, type Factors, type Pull, type Traits } from './score'
 
@@ -51,9 +51,6 @@ export const searchMemory = (): SearchMemory => ({ laid: new Map(), bodies: new 
 /** Meetings and bites drawn for the quick look; the same for every rig. */
 const SNAG_DRAWS = 64
 const BITE_DRAWS = 80
-
-/** Weights of one rigging whose fall is worked out; those between are interpolated. */
-const NODES = 2
 
 export const rigOf = ({ base, weights }: Rigging, weight: number, pointRest: PointRest): RigSpec => {
   const { weightKg, weightMaterial } = weights[weight]!
@@ -227,46 +224,6 @@ const hangs = ({ base: { family, peg } }: Rigging): boolean => family in HANGS &
 const keyOf = (spec: RigSpec): string => JSON.stringify(spec)
 const lower = (s: string): string => s.charAt(0).toLowerCase() + s.slice(1).replace(/\.$/, '')
 
-/** Hooks whose length says little of their fit: laid across the bait, or only in its head. */
-const SHORT_HOLD: ReadonlySet<FamilyId> = new Set(['L6', 'L7', 'L9', 'E6', 'E7', 'J5', 'J7', 'T1'])
-/** Longest and shortest hook that any bait takes, shares of its length: beyond them some rule fails for every form. */
-const LONGEST = 0.72
-const SHORTEST = 0.14
-
-/** Baits that fold and straighten when hooked across the middle. */
-const FOLDING: ReadonlySet<FormId> = new Set(['stick', 'straightWorm', 'flatWorm', 'ribbonWorm', 'leech', 'eel'])
-const ACROSS: ReadonlySet<FamilyId> = new Set(['L6', 'L7'])
-
-/** What can be seen without laying the hook. */
-function misfit(bait: BaitSpec, { base }: Rigging): Limit | undefined {
-  const { hollowOnly, hookStyle } = FAMILIES[base.family]
-  if (hollowOnly && bait.form !== 'tube') return { id: 'fit', sentence: 'it needs a hollow bait' }
-  if (ACROSS.has(base.family) && !FOLDING.has(bait.form)) return { id: 'fit', sentence: 'the bait is too stout to fold: it takes a stick or a worm' }
-  if (SHORT_HOLD.has(base.family)) return undefined
-  const { lengthM } = dimsOf(hookStyle, base)
-  if (lengthM > LONGEST * bait.lengthM) return { id: 'fit', sentence: 'the hook is too long for the bait' }
-  return lengthM < SHORTEST * bait.lengthM ? { id: 'fit', sentence: 'the hook is too short for the bait' } : undefined
-}
-
 export interface Laid { readonly rig: AssembledRig, readonly fit: FitResult, readonly strike: ReturnType<typeof strikeRig>, readonly openingN: number }
 
 const layOf = (rig: AssembledRig): Laid => ({ rig, fit: evaluateFit(rig), strike: strikeRig(rig), openingN: openingLoadN(rig.parts.dims).value })
-
-/** First and last, without repeats. */
-const nodesOf = (count: number): number[] => [...new Set(Array.from({ length: Math.min(NODES, count) }, (_, i) => Math.round(i * (count - 1) / Math.max(1, Math.min(NODES, count) - 1))))]
-
-/** A fall between two that are known: all but the mass itself goes with the logarithm of the weight. */
-function between(known: readonly number[], falls: readonly (QuickFall | undefined)[], weightKg: number, node: number): QuickFall | undefined {
-  if (node >= 0) return falls[node]
-  const above = known.findIndex(kg => kg >= weightKg)
-  const [a, b] = [falls[above - 1], falls[above]]
-  if (!a || !b) return a ?? b
-  const [low, high] = [known[above - 1]!, known[above]!]
-  const t = Math.log(weightKg / low) / Math.log(high / low)
-  const s = (weightKg - low) / (high - low)
-  const mix = (x: number, y: number, share: number): number => x + share * (y - x)
-  return {
-    massKg: mix(a.massKg, b.massKg, s), wetN: mix(a.wetN, b.wetN, s), sinkMS: mix(a.sinkMS, b.sinkMS, t), sideM2: a.sideM2,
-    frontM2: mix(a.frontM2, b.frontM2, t), pitchRad: mix(a.pitchRad, b.pitchRad, t), standsM: mix(a.standsM, b.standsM, t),
-  }
-}

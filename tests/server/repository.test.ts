@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { DEMO_BOX } from '../../demo/box'
 import { seasons } from '../../demo/seasons'
+import { DEMO_BATHS } from '../../demo/baths'
 import { DEMO_SPOTS } from '../../demo/spots'
 import type { Database } from '../../server/db/client'
 import * as backup from '../../server/repositories/backup'
@@ -58,6 +59,18 @@ describe.each(ENGINES)('on $name', ({ open }) => {
       await documents.markDocument(db, 'spot', made[0]!.id, false)
       expect(await documents.listDocuments(db, 'spot')).toEqual(made)
     })
+    it('changes on the newest revision only, finds by kind, and counts deleted ones', async () => {
+      const [bath] = await documents.insertDocuments(db, 'bath', DEMO_BATHS)
+      const change = { name: 'Tub', content: { ...DEMO_BATHS[0]!.content, depthM: 0.5 } }
+      expect(await documents.updateDocument(db, 'bath', bath!.id, bath!.revision, change)).toEqual({ ...bath, ...change, revision: bath!.revision + 1 })
+      expect(await documents.updateDocument(db, 'bath', bath!.id, bath!.revision, change)).toBeUndefined()
+      expect(await documents.updateDocument(db, 'spot', bath!.id, bath!.revision + 1, { name: 'x', content: DEMO_SPOTS[0]!.content })).toBeUndefined()
+      expect(await documents.findDocument(db, 'spot', bath!.id)).toBeUndefined()
+      expect((await documents.findDocument(db, 'bath', bath!.id))!.name).toBe('Tub')
+      await documents.markDocument(db, 'bath', bath!.id, true)
+      expect(await documents.findDocument(db, 'bath', bath!.id)).toBeUndefined()
+      expect(await documents.countDocuments(db, 'bath')).toBe(1)
+    })
   })
 
   describe('log', () => {
@@ -72,6 +85,34 @@ describe.each(ENGINES)('on $name', ({ open }) => {
         for (const [kind, n] of Object.entries(row.counts)) expect(n).toBe(standing.filter(e => e.kind === kind && e.rigKey === row.rigKey && e.placeKey === row.placeKey).length)
       }
       for (const s of (await log.listSessions(db, 100, 0)).sessions) expect(s.counts.cast ?? 0).toBe(standing.filter(e => e.session === s.session && e.kind === 'cast').length)
+    })
+    it('pages entries in the order they were made, and lists drops with those left out marked', async () => {
+      const [one] = (await log.listSessions(db, 1, 0)).sessions
+      const first = await log.listEntries(db, one!.session, 3, 0)
+      const next = await log.listEntries(db, one!.session, 3, 3)
+      const times = [...first, ...next].map(e => e.at)
+      expect([...times].sort()).toEqual(times)
+      expect(new Set([...first, ...next].map(e => e.id)).size).toBe(first.length + next.length)
+      const drops = await log.listDrops(db)
+      expect(drops.length).toBe(entries.filter(e => e.kind === 'drop').length)
+      expect(await log.setExcluded(db, drops[0]!.id, true)).toBe(true)
+      expect((await log.listDrops(db)).filter(d => d.excluded).map(d => d.id)).toEqual([drops[0]!.id])
+      expect(await log.setExcluded(db, crypto.randomUUID(), true)).toBe(false)
+    })
+    it('a session left out leaves the tallies as if it had not been, through a restore too', async () => {
+      const { sessions } = await log.listSessions(db, 100, 0)
+      const fished = sessions.filter(s => (s.counts.cast ?? 0) > 0)
+      const [out] = fished
+      const casts = async (): Promise<number> => (await log.listTallies(db)).reduce((sum, t) => sum + (t.counts.cast ?? 0), 0)
+      const before = await casts()
+      expect(await log.setSessionExcluded(db, out!.session, true)).toBe(true)
+      expect(await casts()).toBe(before - out!.counts.cast!)
+      await backup.replaceAll(db, await backup.readAll(db))
+      expect(await casts()).toBe(before - out!.counts.cast!)
+      expect((await log.listSessions(db, 100, 0)).sessions.filter(s => s.excluded).map(s => s.session)).toEqual([out!.session])
+      expect(await log.setSessionExcluded(db, out!.session, false)).toBe(true)
+      expect(await casts()).toBe(before)
+      expect(await log.setSessionExcluded(db, crypto.randomUUID(), true)).toBe(false)
     })
     it('is replaced whole by a restore, or not at all', async () => {
       const all = await backup.readAll(db)

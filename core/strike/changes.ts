@@ -11,7 +11,7 @@ const SMALL = typicalHook('straight', '6')
 const TRAILING: NonNullable<StrikeRig['trailing']> = { gapM: SMALL.gapM, wireM: SMALL.wireM, filledM: 0.002, openingLoadN: openingLoadN(SMALL).value }
 
 /** One change that could be made, and what hook-up it would give. */
-export interface Change { readonly id: ChangeId, readonly hookUp: number }
+export interface Change { readonly id: ChangeId, readonly hookUp: number, /** over what it is without the change */ readonly gain: number }
 export type ChangeId = 'finerWire' | 'lighterSkin' | 'slit' | 'stifferRod' | 'keepMoving' | 'nearer' | 'noStretch' | 'softer' | 'smallerBait' | 'trailingHook' | 'scent'
 
 /**
@@ -40,5 +40,8 @@ export function changesOf(rig: StrikeRig, tackle: Tackle, hooked: (rig: StrikeRi
     scent: () => hooked(rig, { ...tackle, scented: true }),
     softer: () => hooked({ ...rig, modulusPa: 0.75 * rig.modulusPa, squeezeMost: rig.squeezeMost + 0.04 }, tackle),
   }
-  return (Object.entries(tried) as [ChangeId, () => number][]).map(([id, run]) => ({ id, hookUp: run() })).filter(c => c.hookUp > now + 0.005).sort((a, b) => b.hookUp - a.hookUp)
+  return (Object.entries(tried) as [ChangeId, () => number][]).map(([id, run]) => {
+    const hookUp = run()
+    return { id, hookUp, gain: hookUp - now }
+  }).filter(c => c.gain > 0.005).sort((a, b) => b.hookUp - a.hookUp)
 }

@@ -34,7 +34,7 @@ const moved = computed(() => {
   return {
     fall: f ? ` Moved by ${f.drops} ${f.pooled ? 'drops of other baits of its form and plastic' : 'drops of this bait'}: drag ${f.drag.toFixed(2)} of the model's, turning moment ${f.eta.toFixed(2)}.` : '',
     snag: snag ? ` Moved by your log: ${snag.hits} snags in ${snag.tries} casts.` : '',
-    hook: hook ? ` Moved by your log: ${hook.hits} hooked of ${hook.tries} bites.` : '',
+    hook: hook ? ` Moved by your log: ${hook.hits} hooked of ${hook.tries} touches.` : '',
   }
 })
 const hints = computed(() => ({

@@ -84,12 +84,12 @@ const DOUBTS = { forceN: 'how hard these fish bite', penetrationN: 'what it take
       <section class="all" aria-label="All bites">
         <h2 class="label">of all bites of fish that {{ spread.content.fishing?.feeding === 'gulp' ? 'gulp' : spread.content.fishing?.feeding === 'nip' ? 'nip' : 'grab' }}, hooked</h2>
         <p class="huge figure">{{ Math.round(100 * bite.result.hookUp.value) }} <small>% ({{ Math.round(100 * bite.result.hookUp.low) }}–{{ Math.round(100 * bite.result.hookUp.high) }}) {{ BASIS_MARKS[bite.result.hookUp.basis] }}</small></p>
-        <p v-if="known?.hook" class="label">moved by your log: {{ known.hook.hits }} hooked of {{ known.hook.tries }} bites</p>
+        <p v-if="known?.hook" class="label">moved by your log: {{ known.hook.hits }} hooked of {{ known.hook.tries }} touches</p>
         <p class="label">least certain: {{ DOUBTS[bite.result.mainDoubt] }}</p>
         <h3 class="label">what loses the rest</h3>
         <ul><li v-for="l in bite.result.losses" :key="l.id"><span>{{ LOSS_WORDS[l.id] }}</span><i :style="{ width: `${100 * l.share}%` }" /><b class="figure">{{ Math.round(100 * l.share) }} %</b></li></ul>
-        <h3 class="label">what one change would give</h3>
-        <ul v-if="bite.changes.length > 0" class="changes"><li v-for="c in bite.changes.slice(0, 5)" :key="c.id"><span>{{ CHANGE_WORDS[c.id] }}</span><i :style="{ width: `${100 * c.hookUp}%` }" /><b class="figure">{{ Math.round(100 * c.hookUp) }} %</b></li></ul>
+        <h3 class="label">what one change would add, of a hundred bites</h3>
+        <ul v-if="bite.changes.length > 0" class="changes"><li v-for="c in bite.changes.slice(0, 5)" :key="c.id"><span>{{ CHANGE_WORDS[c.id] }}</span><i :style="{ width: `${100 * c.gain}%` }" /><b class="figure">+{{ Math.round(100 * c.gain) }}</b></li></ul>
         <p v-else class="label">No single change helps by half a percent or more.</p>
       </section>
     </div>

@@ -6,12 +6,19 @@ import { momentAt } from '~/utils/dropPath'
 import { seriesOf } from '~/utils/series'
 import type { Zone } from '~/utils/diver'
 import { shown } from '~/utils/units'
-import { DOUBT_SHORT, restWords } from '~/utils/words'
+import { BASIS_MARKS, DOUBT_SHORT, restWords } from '~/utils/words'
 import { secondsIn } from '~/utils/zone'
 
 /** Every rig at the moment shown in the tank, how it comes to lie, and what can be tried on it. */
 const props = defineProps<{ lanes: readonly Lane[], outcomes: ReadonlyMap<string, LaneOutcome>, time: number, zone?: Zone }>()
 const settings = useSettings()
+const spread = useSpread()
+const evidence = useEvidence()
+/** What moved a fall: drops of this bait, or of its kind. */
+function movedBy({ letter: _, ...rig }: Lane): string | undefined {
+  const fall = evidence.of(spread.content, rig)?.fall
+  return fall && `Moved by ${fall.drops} of your drops${fall.pooled ? ' of such baits' : ''}: drag ${fall.drag.toFixed(2)} of the model's.`
+}
 
 const rows = computed(() => props.lanes.map((lane) => {
   const outcome = props.outcomes.get(lane.letter)
@@ -23,6 +30,8 @@ const rows = computed(() => props.lanes.map((lane) => {
   return {
     lane,
     down: `${fall.timeS.value.toFixed(1)} s`,
+    mark: BASIS_MARKS[fall.timeS.basis],
+    moved: fall.timeS.basis === 'measured' ? movedBy(lane) : undefined,
     range: `${fall.timeS.low.toFixed(1)}–${fall.timeS.high.toFixed(1)}`,
     doubt: DOUBT_SHORT[fall.mainDoubt],
     depth: shown(Math.max(0, -m.z), { ...settings.units.depth, decimals: 2 }),
@@ -53,7 +62,7 @@ const rows = computed(() => props.lanes.map((lane) => {
           <th scope="row"><LaneChip :letter="row.lane.letter" /> {{ FAMILIES[row.lane.family].shortName }}</th>
           <td v-if="row.message" :colspan="zone ? 9 : 8" class="words">{{ row.message }}</td>
           <template v-else>
-            <td class="down"><b>{{ row.down }}</b> <small>{{ row.range }}<br>{{ row.doubt }}</small></td><td>{{ row.depth }}</td><td>{{ row.speed }}</td><td>{{ row.pitch }}</td><td>{{ row.roll }}</td>
+            <td class="down" :title="row.moved"><b>{{ row.down }}</b> {{ row.mark }}<span v-if="row.moved" class="visually-hidden">{{ row.moved }}</span> <small>{{ row.range }}<br>{{ row.doubt }}</small></td><td>{{ row.depth }}</td><td>{{ row.speed }}</td><td>{{ row.pitch }}</td><td>{{ row.roll }}</td>
             <td>{{ row.away }}, {{ row.aside }}</td><td>{{ row.turns }}</td><td v-if="zone">{{ row.inZone }}</td><td class="words">{{ row.rest }}</td>
           </template>
           <td><TankTry :lane="row.lane" /></td>

@@ -8,6 +8,8 @@ export default defineConfig({
   test: {
     environment: 'node',
     testTimeout: 60_000,
+    // every core: most of the work is computing
+    maxWorkers: '100%',
     projects: [
       { extends: true, test: { name: 'core', include: ['core/**/*.test.ts'] } },
       { extends: true, test: { name: 'app', include: ['app/**/*.test.ts', 'shared/**/*.test.ts', 'demo/**/*.test.ts', 'cli/**/*.test.ts'] } },

@@ -20,8 +20,9 @@ export async function insertEntries(db: Database, entries: readonly LogEntry[]):
       const ids = new Set(made.map(m => m.id))
       for (const e of batch) if (ids.delete(e.id)) fresh.push(e)
     }
-    await countSessions(tx, fresh, 1)
-    await countRigs(tx, await inCountedSessions(tx, fresh), 1)
+    const leftOut = await countSessions(tx, fresh, 1)
+    await markLeftOut(tx, fresh.filter(e => leftOut.has(e.session)))
+    await countRigs(tx, fresh.filter(e => !leftOut.has(e.session)), 1)
     for (const e of fresh) if (e.kind === 'void' && e.data?.of) await takeBack(tx, e.data.of)
     const known = entries.filter(e => !fresh.includes(e))
     return { added: fresh.length, known: known.length, conflicts: await conflictsAmong(tx, known) }
@@ -46,14 +47,10 @@ async function takeBack(tx: Tx, id: string): Promise<void> {
   if (!row.excluded) await countRigs(tx, [asEntry(row)], -1)
 }
 
-/** Those of sessions that are counted; the others are marked as left out, like the rest of their session. */
-async function inCountedSessions(tx: Tx, entries: readonly LogEntry[]): Promise<LogEntry[]> {
-  const sessions = [...new Set(entries.map(e => e.session))]
-  if (sessions.length === 0) return []
-  const left = new Set((await tx.select({ session: logSessions.session }).from(logSessions).where(and(inArray(logSessions.session, sessions), eq(logSessions.excluded, true)))).map(r => r.session))
-  const out = entries.filter(e => left.has(e.session) && counted.has(e.kind))
-  for (let i = 0; i < out.length; i += BATCH) await tx.update(logEntries).set({ excluded: true }).where(inArray(logEntries.id, out.slice(i, i + BATCH).map(e => e.id)))
-  return entries.filter(e => !left.has(e.session))
+/** What comes later for a session that is left out is left out with it. */
+async function markLeftOut(tx: Tx, entries: readonly LogEntry[]): Promise<void> {
+  const ids = entries.filter(e => counted.has(e.kind)).map(e => e.id)
+  for (let i = 0; i < ids.length; i += BATCH) await tx.update(logEntries).set({ excluded: true }).where(inArray(logEntries.id, ids.slice(i, i + BATCH)))
 }
 
 /** Adds entries to the tallies by rig and place, or takes them off. */
@@ -70,8 +67,9 @@ async function countRigs(tx: Tx, entries: readonly LogEntry[], sign: 1 | -1): Pr
   }
 }
 
-/** Adds entries to their sessions, or takes them off. */
-async function countSessions(tx: Tx, entries: readonly LogEntry[], sign: 1 | -1): Promise<void> {
+/** Adds entries to their sessions, or takes them off. @returns those of the sessions that are left out of the tallies */
+async function countSessions(tx: Tx, entries: readonly LogEntry[], sign: 1 | -1): Promise<ReadonlySet<string>> {
+  const leftOut = new Set<string>()
   const sessions = new Map<string, { place: string, from: number, to: number, counts: Record<string, number> }>()
   for (const e of entries) {
     const at = new Date(e.at).getTime()
@@ -80,11 +78,13 @@ async function countSessions(tx: Tx, entries: readonly LogEntry[], sign: 1 | -1)
   }
   for (const [session, s] of sessions) {
     const [now] = await tx.select().from(logSessions).where(eq(logSessions.session, session))
+    if (now?.excluded) leftOut.add(session)
     const counts: Record<string, number> = { ...now?.counts }
     for (const [kind, n] of Object.entries(s.counts)) counts[kind] = (counts[kind] ?? 0) + n
     const row = { session, place: s.place || now?.place || '', fromAt: new Date(Math.min(s.from, now?.fromAt.getTime() ?? Infinity)), toAt: new Date(Math.max(s.to, now?.toAt.getTime() ?? -Infinity)), counts }
     await tx.insert(logSessions).values(row).onConflictDoUpdate({ target: logSessions.session, set: { place: row.place, fromAt: row.fromAt, toAt: row.toAt, counts } })
   }
+  return leftOut
 }
 
 /** Tallies and sessions of entries that were written by other means, as by a restore. A session all of whose taps are left out is left out. */

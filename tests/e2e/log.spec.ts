@@ -178,6 +178,7 @@ test('the log and the drops go out as tables and come in again once; a row that 
 })
 
 test('a bucket held against a ball: the thumb found late, drops in it told as on open water; a bait too long is refused', async ({ sheet, page }) => {
+  await page.clock.install()
   await page.goto(`${sheet.app.url}/log`)
   const timer = page.getByRole('region', { name: 'Drop timer' })
   await timer.getByRole('button', { name: 'baths…' }).click()
@@ -189,23 +190,19 @@ test('a bucket held against a ball: the thumb found late, drops in it told as on
   await expect(dialog.getByRole('alert')).toContainText('depth of water must lie between')
   await sheet.type('depth of water', '120')
   for (let i = 0; i < 4; i++) {
-    await dialog.getByRole('button', { name: /^Let go/ }).click()
-    await page.waitForTimeout(620)
-    await dialog.getByRole('button', { name: /^Knock/ }).click()
+    await sheet.timed(dialog.getByRole('button', { name: /^Let go/ }), 900 + 20 * i, dialog.getByRole('button', { name: /^Knock/ }))
     await expect(dialog.getByRole('list', { name: 'Taps' }).getByRole('listitem')).toHaveCount(i + 1)
   }
-  await expect(dialog.getByRole('status')).toContainText(/of 4 taps: your thumb is/)
+  await expect(dialog.getByRole('status')).toContainText(/^The ball falls for 0\.80 s here\. 4 of 4 taps: your thumb is 0\.13 s late/)
   await sheet.accessible()
   await dialog.getByRole('button', { name: 'Drop in this one' }).click()
   await expect(timer).toContainText('1.2 m deep')
-  await timer.locator('.tap').click()
-  await page.waitForTimeout(2600)
-  await timer.locator('.tap').click()
+  await sheet.timed(timer.locator('.tap'), 2600, timer.locator('.tap'))
   await expect(timer.locator('tbody tr').first()).toContainText('Bucket')
   const { drops } = await (await fetch(`${sheet.app.url}/api/log/evidence`)).json() as { drops: { drop: { seconds: number, depthM: number, bath: { tappedS: number, lagS: number, slowed: number } } }[] }
   const { seconds, depthM, bath } = drops.at(-1)!.drop
   expect(depthM).toBe(1.2)
-  expect(bath.tappedS).toBeGreaterThan(2.5)
+  expect(bath.tappedS).toBeCloseTo(2.6, 2)
   expect(bath.slowed).toBeGreaterThan(0.8)
   expect(bath.slowed).toBeLessThan(1)
   expect(seconds).toBeCloseTo((bath.tappedS - bath.lagS) * bath.slowed, 9)
@@ -214,9 +211,7 @@ test('a bucket held against a ball: the thumb found late, drops in it told as on
   await timer.getByRole('button', { name: 'baths…' }).click()
   await sheet.type('narrower width', '10')
   await dialog.getByRole('button', { name: 'Drop in this one' }).click()
-  await timer.locator('.tap').click()
-  await page.waitForTimeout(1500)
-  await timer.locator('.tap').click()
+  await sheet.timed(timer.locator('.tap'), 1500, timer.locator('.tap'))
   await expect(timer.getByRole('alert')).toContainText('too narrow')
   await sheet.choose('in', 'open water')
   await expect(timer.getByLabel('depth')).toBeVisible()

@@ -1,5 +1,5 @@
 import { AxeBuilder } from '@axe-core/playwright'
-import { test as base, expect, type Page } from '@playwright/test'
+import { test as base, expect, type Locator, type Page } from '@playwright/test'
 import type { ChildProcess } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -49,6 +49,16 @@ export class Sheet {
   async settled(): Promise<void> {
     await expect(this.verdict.locator('.first')).not.toHaveText(/Working out/)
     await expect(this.verdict).toHaveAttribute('aria-busy', 'false')
+  }
+
+  /** Presses one button and, exactly so long after by the page's clock, another: however busy the machine is. Needs `page.clock.install()`. */
+  async timed(first: Locator, ms: number, second: Locator): Promise<void> {
+    const { clock } = this.page
+    await clock.pauseAt(await this.page.evaluate(() => Date.now() + 100))
+    await first.click()
+    await clock.runFor(ms)
+    await second.click()
+    await clock.resume()
   }
 
   /** Nothing on the page stands in the way of those who cannot see or point. */

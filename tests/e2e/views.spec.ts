@@ -2,7 +2,7 @@ import { expect, test } from './support'
 
 /** Every view, and something on it that is there only once it has worked something out. */
 const VIEWS = [
-  ['/bench', 'img', /./], ['/tank', 'img', /From the side/], ['/cover', 'img', /./], ['/strike', 'region', 'This bite'], ['/pick', 'region', 'Tie this on'], ['/rods', 'article', 'Rod A'],
+  ['/bench', 'region', 'Fit rules'], ['/tank', 'img', /From the side/], ['/cover', 'img', /./], ['/strike', 'region', 'This bite'], ['/pick', 'region', 'Tie this on'], ['/rods', 'article', 'Rod A'],
   ['/log', 'region', 'Tally'], ['/box', 'button', /^everything/], ['/bank', 'button', 'With the rigs on the sheet'], ['/trace', 'heading', /./],
 ] as const
 

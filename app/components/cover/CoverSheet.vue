@@ -61,7 +61,7 @@ const sentence = computed(() => {
           <CoverSizes v-if="chosen" :lane="chosen" :obstacles="answer.obstacles" />
         </section>
       </div>
-      <div class="scroll">
+      <div class="scroll" tabindex="0" role="group" aria-label="Rigs through the cover">
         <table>
           <thead><tr><th scope="col">Rig</th><th scope="col">Hangs up</th><th scope="col">In a hundred metres</th><th scope="col">Weed</th><th scope="col">Casts an hour</th><th scope="col">Minutes to snags</th><th scope="col">weed</th><th scope="col">fixing</th><th scope="col">Left for fishing</th><th scope="col">Hooks</th><th scope="col">Rigs lost an hour</th><th scope="col">Hooks opened</th><th scope="col">Point laid back</th><th scope="col" class="words">Mostly</th></tr></thead>
           <tbody>

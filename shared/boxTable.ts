@@ -1,5 +1,6 @@
 import { gToKg, kgToG, LIMITS, mToMm, mmToM } from '#core'
 import { detailsSchema, itemSchema, type ItemDetails, type ItemInput } from '#schemas/box'
+import { cellsOf, type Cells, type RowError } from './cells'
 import { csvLine } from './dropRecord'
 
 /** Columns of the box as a table, in the order they are written. Millimetres, grams, kilograms of line strength, metres of rod. */
@@ -33,9 +34,6 @@ export const boxCsv = (items: readonly ItemInput[]): string =>
     return csvLine(BOX_COLUMNS.map(column => row[column] ?? ''))
   }), ''].join('\r\n')
 
-/** What is wrong in one row: its number as a spreadsheet counts it (the heading is row 1), the column, and why. */
-export interface RowError { readonly row: number, readonly column: string, readonly message: string }
-
 /** Columns that a field of a thing is read from. */
 const COLUMN_OF: Readonly<Record<string, BoxColumn>> = {
   'name': 'name', 'count': 'count', 'tags': 'tags', 'notes': 'notes', 'details.kind': 'kind', 'details.form': 'form', 'details.lengthM': 'length_mm', 'details.material': 'material', 'details.densityKgM3': 'density_g_cm3',
@@ -50,17 +48,8 @@ const LENGTH_MESSAGE = `Bait length must be a number from ${mToMm(LIMITS.baitLen
  * @param row number as a spreadsheet counts it, for its errors
  */
 export function itemOf(given: BoxRow, row: number): { readonly item?: ItemInput, readonly errors: readonly RowError[] } {
-  const errors: RowError[] = []
-  const cell = (column: BoxColumn): string | undefined => given[column]?.trim() || undefined
-  const figure = (column: BoxColumn, to: (shown: number) => number = x => x): number | undefined => {
-    const raw = cell(column)
-    if (raw === undefined) return undefined
-    const value = Number(raw.replace(',', '.'))
-    if (Number.isFinite(value)) return to(value)
-    errors.push({ row, column, message: `"${raw}" is not a number.` })
-    return undefined
-  }
-  const details = detailsFrom(cell, figure)
+  const { errors, cell, figure } = cellsOf<BoxColumn>(given, row)
+  const details = detailsFrom({ errors, cell, figure })
   const candidate = {
     name: cell('name') ?? '', count: figure('count') ?? 1, tags: (cell('tags') ?? '').split(/[;,]/).map(t => t.trim()).filter(Boolean), notes: cell('notes') ?? '',
     details: Object.fromEntries(Object.entries(details).filter(([, v]) => v !== undefined)),
@@ -77,7 +66,7 @@ export function itemOf(given: BoxRow, row: number): { readonly item?: ItemInput,
   }
 }
 
-function detailsFrom(cell: (column: BoxColumn) => string | undefined, figure: (column: BoxColumn, to?: (shown: number) => number) => number | undefined): Partial<Record<keyof ItemDetails | string, unknown>> {
+function detailsFrom({ cell, figure }: Cells<BoxColumn>): Partial<Record<keyof ItemDetails | string, unknown>> {
   const kind = cell('kind')
   const weight = { weightKg: figure('weight_g', gToKg), weightMaterial: cell('weight_material') }
   switch (kind) {

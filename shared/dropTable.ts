@@ -1,6 +1,6 @@
 import { degToRad, radToDeg } from '#core'
 import { dropSchema, type DropEntry, type StoredDrop } from '#schemas/log'
-import type { RowError } from './boxTable'
+import { cellsOf, type RowError } from './cells'
 import { csvLine } from './dropRecord'
 
 /** Timed drops as a table: millimetres, grams, metres, seconds, degrees. `more` holds as JSON what has no column: own outline and hook, peg, leader and the like, a bath. */
@@ -33,16 +33,7 @@ const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-
 
 /** A row of the table as a drop. @param row number as a spreadsheet counts it, for its errors */
 export function droppedOf(given: DropTableRow, row: number): { readonly brought?: BroughtDrop, readonly errors: readonly RowError[] } {
-  const errors: RowError[] = []
-  const cell = (column: Column): string | undefined => given[column]?.trim() || undefined
-  const figure = (column: Column, to: (shown: number) => number = x => x): number | undefined => {
-    const raw = cell(column)
-    if (raw === undefined) return undefined
-    const value = Number(raw.replace(',', '.'))
-    if (Number.isFinite(value)) return to(value)
-    errors.push({ row, column, message: `"${raw}" is not a number.` })
-    return undefined
-  }
+  const { errors, cell, figure } = cellsOf<Column>(given, row)
   let more: { bait?: object, rig?: object, bath?: object } = {}
   try {
     more = JSON.parse(cell('more') ?? '{}') as typeof more

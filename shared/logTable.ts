@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { logEntrySchema, type LogEntry } from '#schemas/log'
-import type { RowError } from './boxTable'
+import { cellsOf, type RowError } from './cells'
 import { csvLine } from './dropRecord'
 
 /** `data` holds as JSON what has no column of its own, so that a table read back is the same log. */
@@ -24,19 +24,18 @@ const COLUMN_OF: Readonly<Record<string, typeof LOG_COLUMNS[number]>> = { at: 'a
  * @param fresh id for a row that brings none
  */
 export function entryOf(given: LogRow, row: number, fresh: () => string): { readonly entry?: LogEntry, readonly errors: readonly RowError[] } {
-  const cell = (column: typeof LOG_COLUMNS[number]): string | undefined => given[column]?.trim() || undefined
-  const wrong = (column: string, message: string) => ({ errors: [{ row, column, message }] })
+  const { errors, cell, figure } = cellsOf<typeof LOG_COLUMNS[number]>(given, row)
   let rest: Record<string, unknown> = {}
   try {
     rest = z.record(z.string(), z.unknown()).parse(JSON.parse(cell('data') ?? '{}'))
   }
   catch {
-    return wrong('data', 'Expected JSON, or nothing.')
+    return { errors: [{ row, column: 'data', message: 'Expected JSON, or nothing.' }] }
   }
-  const weightG = cell('weight_g')?.replace(',', '.')
-  if (weightG !== undefined && !Number.isFinite(Number(weightG))) return wrong('weight_g', `"${weightG}" is not a number.`)
+  const weightKg = figure('weight_g', g => g / 1000)
+  if (errors.length > 0) return { errors }
   const text = cell('text')
-  const data = { ...rest, ...(text ? { text } : {}), ...(weightG === undefined ? {} : { weightKg: Number(weightG) / 1000 }) }
+  const data = { ...rest, ...(text ? { text } : {}), ...(weightKg === undefined ? {} : { weightKg }) }
   const time = new Date(cell('at') ?? '')
   const parsed = logEntrySchema.safeParse({
     id: cell('id') ?? fresh(), session: cell('session'), at: Number.isNaN(time.getTime()) ? cell('at') : time.toISOString(), kind: cell('kind'),

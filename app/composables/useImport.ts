@@ -1,7 +1,8 @@
 import Papa from 'papaparse'
 import { itemSchema, MOST_ITEMS, type ItemInput } from '#schemas/box'
 import { fieldErrors } from '#schemas/problems'
-import { BOX_COLUMNS, type BoxRow, type RowError } from '../../shared/boxTable'
+import { BOX_COLUMNS, type BoxRow } from '../../shared/boxTable'
+import type { RowError } from '../../shared/cells'
 import { calculator } from '~/workers/calculator'
 
 /** Rows read between two looks at the clock. */

@@ -1,7 +1,7 @@
 import Papa from 'papaparse'
 import type { BaitSpec, RigSpec } from '#core'
 import type { LogEntry, SessionRow } from '#schemas/log'
-import type { RowError } from '../../shared/boxTable'
+import type { RowError } from '../../shared/cells'
 import { DROP_COLUMNS, droppedOf, measuredCsv, type BroughtDrop, type DropTableRow } from '../../shared/dropTable'
 import { entryOf, LOG_COLUMNS, logCsv, type LogRow } from '../../shared/logTable'
 import { ask } from '~/utils/api'

@@ -2,7 +2,8 @@ import {
   assembleRig, evaluateFit, FAMILIES, lineOf, problemsOf, tightestOf, type BaitSpec, type FamilyId, type FitRule, type FitVerdict, type HookStyle, type LineKind, type RigSpec,
 } from '#core'
 import type { BoxItem, ItemInput } from '#schemas/box'
-import { itemOf, type BoxRow, type RowError } from '../../shared/boxTable'
+import { itemOf, type BoxRow } from '../../shared/boxTable'
+import type { RowError } from '../../shared/cells'
 
 /** Which of these hooks and heads fit a bait. */
 export interface FitsJob { readonly bait: BaitSpec, readonly items: readonly BoxItem[], readonly lineKind: LineKind, readonly lineStrengthN: number }

@@ -63,7 +63,8 @@ const advice = computed(() => {
   const read = lines.value.filter(l => l.touches >= LEAST_TOUCHES)
   return new Map(lines.value.map((l) => {
     const reading = readings.answer.value?.[read.indexOf(l)]
-    return [l, [reading && touchWords(l, reading), snagWords(l, lines.value)].filter(s => s !== undefined)] as const
+    // an answer to an older tally is not told of this one
+    return [l, [reading?.touches === l.touches ? touchWords(l, reading) : undefined, snagWords(l, lines.value)].filter(s => s !== undefined)] as const
   }))
 })
 const keyOf = ({ row }: TallyLine): string => `${row.rigKey}\n${row.placeKey}`
@@ -104,7 +105,7 @@ const time = (iso: string): string => new Date(iso).toLocaleTimeString('en-GB', 
             <td><template v-if="l.snag"><b class="figure">{{ p(l.snag.value) }} %</b><svg viewBox="0 0 100 8" preserveAspectRatio="none" aria-hidden="true"><line x1="0" x2="100" y1="4" y2="4" class="base" /><line :x1="100 * l.snag.low" :x2="100 * l.snag.high" y1="4" y2="4" class="range ill" /></svg></template></td>
           </tr><tr v-for="s in advice.get(l)" :key="s" class="advice"><td /><td colspan="4">{{ s }}</td></tr></tbody></table></div>
         <div v-if="compared" class="compare" role="status"><p><b>{{ compared.one.rig }}</b> against <b>{{ compared.other.rig }}</b></p><p v-for="s in compared.sentences" :key="s">{{ s }}</p></div>
-        <p v-else-if="lines.length > 1" class="label">Tick two to compare them.</p>
+        <p v-else-if="lines.length > 1" class="label">Tick two to compare them. Why touches are lost, and what would help: ◇ by the strike model from your counts.</p>
         <LogTotals v-if="lines.length > 0" :key="sums.casts" />
         <p v-if="thinnest.length > 0" class="label">Best evidence: {{ lines.slice(0, 2).map(l => `${l.rig} (${l.casts} casts)`).join('; ') }}. Thinnest: {{ thinnest.map(l => `${l.rig} (${l.casts} casts)`).join('; ') }}.</p>
       </section>

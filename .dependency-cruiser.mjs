@@ -10,7 +10,7 @@ export default {
     no('server-not-app', { path: '^server/' }, { path: '^app/' }, 'The server knows nothing of the interface.'),
     no('shared-knows-core-only', { path: '^shared/' }, { path: '^(app|server|cli|demo)/' }, 'Schemas stand on core types alone.'),
     no('api-through-services', { path: '^server/api/' }, { path: '^server/(repositories|db)/' }, 'Routes call services.'),
-    no('services-through-repositories', { path: '^server/services/' }, { path: '^server/(db|api)/', pathNot: '^server/db/client\\.ts$' }, 'Services call repositories.'),
+    no('services-through-repositories', { path: '^server/services/' }, { path: '^server/(db|api)/', pathNot: '^server/db/(client|files|room|transaction)\\.ts$' }, 'Services call repositories.'),
     no('repositories-know-the-schema-only', { path: '^server/repositories/' }, { path: '^server/(api|services|utils)/' }, 'Repositories take the database as an argument.'),
     no('worker-alone', { path: '^app/workers/' }, { path: '^app/(?!workers/)' }, 'The worker uses the core and its protocol.'),
     no('app-takes-types-from-the-core', { path: '^app/(?!workers/)' }, { path: '^core/', dependencyTypesNot: ['type-only'] }, 'The interface takes figures from the worker and tables from shared/catalogue; of the core it knows types.'),

@@ -1,4 +1,5 @@
 import { fileURLToPath } from 'node:url'
+import { threadPlugin } from './scripts/threadPlugin'
 
 const here = (path: string): string => fileURLToPath(new URL(path, import.meta.url))
 
@@ -10,6 +11,8 @@ export default defineNuxtConfig({
   ssr: false,
   // The development server of this version wants a server entry; its pages are shells all the same.
   $development: { ssr: true, routeRules: { '/**': { ssr: false } } },
+  // What listens, and on which addresses, is Dunecrest's own.
+  $production: { nitro: { entry: here('./server/entry.ts') } },
   modules: ['@nuxt/ui', '@pinia/nuxt', '@vueuse/nuxt', 'nuxt-security', '@nuxt/eslint'],
   css: ['~/assets/css/main.css'],
   components: [{ path: '~/components', pathPrefix: false }],
@@ -34,12 +37,18 @@ export default defineNuxtConfig({
   nitro: {
     compressPublicAssets: true,
     serverAssets: [{ baseName: 'migrations', dir: './db/migrations' }],
+    rollupConfig: { output: {}, plugins: [threadPlugin([here('./server/db/files.ts')])] },
+    externals: { traceInclude: [here(`./node_modules/fs-native-extensions/prebuilds/${process.platform}-${process.arch}/fs-native-extensions.node`)] },
   },
   security: {
     rateLimiter: false, xssValidator: false, corsHandler: false, requestSizeLimiter: false,
     headers: {
-      crossOriginEmbedderPolicy: false, strictTransportSecurity: false,
+      crossOriginEmbedderPolicy: false, xFrameOptions: 'DENY', strictTransportSecurity: false,
       contentSecurityPolicy: {
+        'default-src': ['\'self\''],
+        'frame-ancestors': ['\'none\''],
+        'img-src': ['\'self\'', 'data:', 'blob:'],
+        'media-src': ['\'self\'', 'blob:'],
         'script-src': ['\'self\'', '\'strict-dynamic\'', '\'nonce-{{nonce}}\''],
         'style-src': ['\'self\'', '\'unsafe-inline\''],
         'font-src': ['\'self\''],
@@ -53,10 +62,10 @@ export default defineNuxtConfig({
   eslint: { config: { stylistic: false } },
   typescript: {
     strict: true,
-    tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true, paths: { '#core': ['../core/index.ts'], '#schemas/*': ['../shared/schemas/*'], '#catalogue': ['../shared/catalogue.ts'] } } },
+    tsConfig: { include: ['../server/types/*.d.ts'], compilerOptions: { noUncheckedIndexedAccess: true, paths: { '#core': ['../core/index.ts'], '#schemas/*': ['../shared/schemas/*'], '#catalogue': ['../shared/catalogue.ts'] } } },
     nodeTsConfig: {
       compilerOptions: { paths: { '#core': ['../core/index.ts'], '#schemas/*': ['../shared/schemas/*'], '#catalogue': ['../shared/catalogue.ts'] } },
-      include: ['../*.config.ts', '../tests/**/*', '../cli/**/*', '../demo/**/*', '../core/**/*.test.ts'],
+      include: ['../*.config.ts', '../server/types/*.d.ts', '../scripts/**/*', '../tests/**/*', '../cli/**/*', '../demo/**/*', '../core/**/*.test.ts'],
     },
   },
 })

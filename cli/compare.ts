@@ -1,6 +1,6 @@
 import { radToDeg } from '#core'
 import type { RigFile } from '#schemas/rigFile'
-import { csvLine } from '../shared/dropRecord'
+import { csvLine } from '../shared/cells'
 import { evaluateFile, type Evaluation } from './evaluate'
 
 type Range = { readonly value: number, readonly low: number, readonly high: number }

@@ -1,7 +1,7 @@
 import { gToKg, kgToG, LIMITS, mToMm, mmToM } from '#core'
+import { unstorable } from '#schemas/checked'
 import { detailsSchema, itemSchema, type ItemDetails, type ItemInput } from '#schemas/box'
-import { cellsOf, type Cells, type RowError } from './cells'
-import { csvLine } from './dropRecord'
+import { cellsOf, type Cells, type RowError, csvLine } from './cells'
 
 /** Columns of the box as a table, in the order they are written. Millimetres, grams, kilograms of line strength, metres of rod. */
 export const BOX_COLUMNS = [
@@ -55,6 +55,8 @@ export function itemOf(given: BoxRow, row: number): { readonly item?: ItemInput,
     details: Object.fromEntries(Object.entries(details).filter(([, v]) => v !== undefined)),
   }
   if (errors.length > 0) return { errors }
+  const bad = unstorable(candidate)
+  if (bad) return { errors: [{ row, column: COLUMN_OF[bad.path.split('[')[0]!] ?? 'kind', message: bad.message }] }
   const parsed = itemSchema.safeParse(candidate)
   if (parsed.success) return { item: parsed.data, errors }
   return {

@@ -7,4 +7,5 @@ export {
 export {
   cToF, degToRad, fToC, fromHeadingPitchRoll, ftToM, gToKg, inToM, kgToG, kgToOz, lbfToN, mmToM, mToFt, mToIn, mToMm, nToLbf, ozToKg, pitchOf, radToDeg, rollOf, rotate,
 } from '#core'
-export { csvLine, dropRows, dropsCsv } from './dropRecord'
+export { csvLine } from './cells'
+export { dropRows, dropsCsv } from './dropRecord'

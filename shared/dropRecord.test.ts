@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { evaluateRig, lbfToN, type Drop, type TetheredDrop } from '#core'
-import { csvLine, dropRows, dropsCsv } from './dropRecord'
+import { csvLine } from './cells'
+import { dropRows, dropsCsv } from './dropRecord'
 
 function drop(family: 'W1' | 'L3'): Drop | TetheredDrop {
   const outcome = evaluateRig({ form: 'stick', lengthM: 0.125, material: 'plain' }, { family, hookSize: '3/0', weightKg: 0.007, weightMaterial: 'lead', pointRest: 'skin' }, {

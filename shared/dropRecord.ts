@@ -1,4 +1,5 @@
 import { pitchOf, radToDeg, rollOf, SAMPLE_STRIDE, type Drop, type TetheredDrop } from '#core'
+import { csvLine } from './cells'
 
 /** One moment of a drop as files hold it. Metres, seconds, degrees and a unit quaternion; see docs/formats.md. */
 export interface DropRow {
@@ -34,7 +35,3 @@ export function dropsCsv(drops: readonly { readonly rig: string, readonly drop: 
 }
 
 const fixed = (value: number): string => String(Number(value.toFixed(6)))
-
-/** One line of CSV; a field with a comma, a quote or a line break is quoted. */
-export const csvLine = (fields: readonly string[]): string =>
-  fields.map(field => /[",\r\n]/.test(field) ? `"${field.replaceAll('"', '""')}"` : field).join(',')

@@ -1,7 +1,8 @@
 import { degToRad, radToDeg } from '#core'
+import { checked } from '#schemas/checked'
 import { dropSchema, type DropEntry, type StoredDrop } from '#schemas/log'
-import { cellsOf, type RowError } from './cells'
-import { csvLine } from './dropRecord'
+import { pastTime } from '#schemas/fields'
+import { cellsOf, type RowError, csvLine } from './cells'
 
 /** Timed drops as a table: millimetres, grams, metres, seconds, degrees. `more` holds as JSON what has no column: own outline and hook, peg, leader and the like, a bath. */
 export const DROP_COLUMNS = [
@@ -45,22 +46,24 @@ export function droppedOf(given: DropTableRow, row: number): { readonly brought?
   const density = figure('density_g_cm3', g => 1000 * g)
   const pitch = figure('pitch_deg', degToRad)
   const at = new Date(cell('at') ?? '')
-  if (Number.isNaN(at.getTime())) errors.push({ row, column: 'at', message: 'Expected a date and time.' })
+  const time = Number.isNaN(at.getTime()) ? undefined : checked(pastTime, at.toISOString())
+  if (!time) errors.push({ row, column: 'at', message: 'Expected a date and time.' })
+  else if (!time.ok) errors.push({ row, column: 'at', message: time.errors[0]!.message })
   const id = cell('id')
   if (id !== undefined && !UUID.test(id)) errors.push({ row, column: 'id', message: 'Expected an id as this table was written with, or nothing.' })
-  const parsed = broughtSchema.safeParse({
+  const parsed = checked(broughtSchema, {
     bait: { form: cell('form'), lengthM: figure('length_mm', thousandth), material: cell('material'), ...(density === undefined ? {} : { densityKgM3: density }), ...more.bait },
     rig: { family: cell('family'), hookSize: cell('hook'), weightKg: figure('weight_g', thousandth) ?? 0, weightMaterial: cell('weight_material') ?? 'lead', pointRest: cell('point'), ...more.rig },
     depthM: figure('depth_m'), temperatureC: figure('temperature_c'), salinityGKg: figure('salinity_g_kg'), seconds: figure('seconds'), from: cell('from') ?? 'taps', ...(pitch === undefined ? {} : { pitchRad: pitch }), ...(more.bath ? { bath: more.bath } : {}),
   })
-  if (!parsed.success) {
+  if (!parsed.ok) {
     const told = new Set(errors.map(e => e.column))
-    for (const issue of parsed.error.issues) {
-      const column = COLUMN_OF[issue.path.slice(0, 2).join('.')] ?? COLUMN_OF[String(issue.path[0])] ?? 'more'
-      if (!told.has(column)) errors.push({ row, column, message: issue.message })
+    for (const { path, message } of parsed.errors) {
+      const column = COLUMN_OF[path.split('.').slice(0, 2).join('.')] ?? COLUMN_OF[path.split(/[.[]/)[0]!] ?? 'more'
+      if (!told.has(column)) errors.push({ row, column, message })
       told.add(column)
     }
   }
-  if (errors.length > 0 || !parsed.success) return { errors }
+  if (errors.length > 0 || !parsed.ok) return { errors }
   return { brought: { ...(id ? { id } : {}), at: at.toISOString(), used: (cell('used') ?? 'yes').toLowerCase() !== 'no', drop: parsed.data }, errors }
 }

@@ -1,6 +1,7 @@
 import { XMLBuilder, XMLParser, XMLValidator } from 'fast-xml-parser'
 import { SALINITY_GKG } from '#core'
-import { spotSchema, type SpotContent } from '#schemas/spot'
+import { checked } from '#schemas/checked'
+import { newDocumentSchema, type SpotContent } from '#schemas/spot'
 
 /** A spot with its name, as it travels. */
 export interface NamedSpot { readonly name: string, readonly content: SpotContent }
@@ -34,9 +35,16 @@ export function spotsFromGpx(text: string): NamedSpot[] {
   const root = new XMLParser({ ignoreAttributes: false, parseTagValue: false, isArray: name => name === 'wpt' }).parse(text) as { gpx?: { wpt?: readonly WayPoint[] } }
   if (!root.gpx) throw new Error('This is not a GPX file: it has no gpx element.')
   return (root.gpx.wpt ?? []).map((point, i) => {
-    const parsed = spotSchema.safeParse({ ...PLAIN, ...extended(point), lat: Number(point['@_lat']), lon: Number(point['@_lon']), notes: String(point.desc ?? '').slice(0, 500) })
-    if (!parsed.success) throw new Error(`Way point ${i + 1}: ${parsed.error.issues[0]!.path.join('.')}: ${parsed.error.issues[0]!.message}`)
-    return { name: String(point.name ?? `Way point ${i + 1}`).trim().slice(0, 80) || `Way point ${i + 1}`, content: parsed.data }
+    const name = String(point.name ?? '').trim().slice(0, 80) || `Way point ${i + 1}`
+    const position = { lat: Number(point['@_lat']), lon: Number(point['@_lon']) }
+    const notes = String(point.desc ?? '').slice(0, 500)
+    // as the server will check it
+    const result = checked(newDocumentSchema('spot'), { name, content: { ...PLAIN, ...extended(point), ...position, notes } })
+    if (!result.ok) {
+      const { path, message } = result.errors[0]!
+      throw new Error(`Way point ${i + 1}: ${path.replace(/^content\./, '')}: ${message}`)
+    }
+    return { name: result.data.name, content: result.data.content as SpotContent }
   })
 }
 

@@ -1,7 +1,7 @@
 import { z } from 'zod'
+import { checked } from '#schemas/checked'
 import { logEntrySchema, type LogEntry } from '#schemas/log'
-import { cellsOf, type RowError } from './cells'
-import { csvLine } from './dropRecord'
+import { cellsOf, type RowError, csvLine } from './cells'
 
 /** `data` holds as JSON what has no column of its own, so that a table read back is the same log. */
 export const LOG_COLUMNS = ['at', 'session', 'kind', 'rod', 'rig', 'place', 'text', 'weight_g', 'drop_depth_m', 'drop_s', 'id', 'data'] as const
@@ -37,10 +37,10 @@ export function entryOf(given: LogRow, row: number, fresh: () => string): { read
   const text = cell('text')
   const data = { ...rest, ...(text ? { text } : {}), ...(weightKg === undefined ? {} : { weightKg }) }
   const time = new Date(cell('at') ?? '')
-  const parsed = logEntrySchema.safeParse({
+  const result = checked(logEntrySchema, {
     id: cell('id') ?? fresh(), session: cell('session'), at: Number.isNaN(time.getTime()) ? cell('at') : time.toISOString(), kind: cell('kind'),
     ...(cell('rod') ? { rod: cell('rod') } : {}), ...(cell('rig') ? { rigKey: cell('rig') } : {}), ...(cell('place') ? { placeKey: cell('place') } : {}), ...(Object.keys(data).length > 0 ? { data } : {}),
   })
-  if (parsed.success) return { entry: parsed.data, errors: [] }
-  return { errors: parsed.error.issues.map(i => ({ row, column: COLUMN_OF[String(i.path[0])] ?? 'data', message: i.message })) }
+  if (result.ok) return { entry: result.data, errors: [] }
+  return { errors: result.errors.map(({ path, message }) => ({ row, column: COLUMN_OF[path.split(/[.[]/)[0]!] ?? 'data', message })) }
 }

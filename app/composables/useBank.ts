@@ -3,7 +3,7 @@ import type { RigSpec } from '#core'
 import { COUNTED, type CountedKind, type LogEntry, type LogKind } from '#schemas/log'
 import type { BankRod, BankStop } from '~/utils/bankStart'
 import { newId } from '~/utils/newId'
-import { keepBank, keepEntries, readBank, sendWaiting, waitingEntries } from '~/utils/queue'
+import { changeBank, onBankChange, readBank } from '~/sync/bankState'
 
 interface Bank {
   readonly session: string
@@ -21,55 +21,67 @@ const upToDate = (kept: Bank | OlderBank | undefined): Bank | undefined => kept 
 /** What instruments say at the water. */
 export interface Readings { readonly depthM?: number, readonly temperatureC?: number, readonly tideM?: number, readonly currentMS?: number, readonly windMS?: number }
 
-/** A day on the bank on this device: every tap is kept here first and sent when the server can be reached. */
+const ENDED_ELSEWHERE = 'This session was ended in another tab.'
+/** Asks the browser not to clear away what is kept here when room is short. */
+const askToPersist = (): void => void navigator.storage?.persist?.().catch(() => false)
+
+/** A day on the bank on this device, in whichever tab: every tap is kept here first and sent when the server can be reached. */
 export function useBank() {
+  const outbox = useOutbox()
   const bank = shallowRef<Bank>()
   const loaded = ref(false)
-  const left = ref(0)
-  const trouble = ref<string>()
-  /** why the device itself cannot keep a tap */
-  const unkept = ref<string>()
-  const conflicts = ref(0)
+  /** what another tab did to this session, or why none can be begun */
+  const elsewhere = ref<string>()
   const online = useOnline()
-  let sending = false
 
-  onMounted(async () => {
-    bank.value = upToDate(await readBank<Bank | OlderBank>())
-    left.value = (await waitingEntries()).length
-    loaded.value = true
-    void send()
-  })
-  watch(online, now => now && void send())
-  useIntervalFn(() => { if (left.value > 0) void send() }, 15_000)
+  /** writes to the device, one after the other, and how many are under way */
+  let kept: Promise<void> = Promise.resolve()
+  let writing = 0
 
-  async function send(): Promise<void> {
-    if (sending) return
-    sending = true
-    try {
-      const done = await sendWaiting()
-      left.value = done.left
-      trouble.value = done.left > 0 ? done.error : undefined
-      conflicts.value += done.conflicts.length
-    }
-    finally {
-      sending = false
-    }
+  async function look(): Promise<void> {
+    if (writing > 0) return
+    const there = upToDate(await readBank<Bank | OlderBank>())
+    if (writing > 0) return
+    if (bank.value && !there) elsewhere.value = ENDED_ELSEWHERE
+    bank.value = there
   }
+  const stop = onBankChange(() => void look())
+  onScopeDispose(stop)
+  onMounted(async () => {
+    await look().catch((failure: unknown) => void (elsewhere.value = `What this device kept cannot be read: ${failure instanceof Error ? failure.message : String(failure)}`))
+    loaded.value = true
+    void outbox.send()
+  })
 
   const water = computed(() => bank.value?.stops[bank.value.stop])
   const hand = computed(() => bank.value?.rods.find(r => r.letter === bank.value?.rod))
 
-  /** writes to the device, one after the other */
-  let kept: Promise<void> = Promise.resolve()
-  /** Changes what is shown at once, however fast the taps come, and keeps it on the device in their order; entries first, so that a tap outlives the page. */
-  function change(next: Bank | undefined, ...entries: readonly LogEntry[]): Promise<void> {
-    bank.value = next
-    left.value += entries.length
-    kept = kept.then(async () => {
-      await keepEntries(entries)
-      await keepBank(next ?? null)
-    }).catch((failure: unknown) => void (unkept.value = `This device cannot keep what is tapped: ${failure instanceof Error ? failure.message : String(failure)}`))
-    return kept.then(() => void send())
+  /** Does one thing to the device after the other; what fails is told, and does not stop what follows. */
+  function inTurn(work: () => Promise<void>): Promise<void> {
+    writing++
+    kept = kept.then(work).catch((failure: unknown) => {
+      outbox.cannotKeep = `This device cannot keep what is tapped: ${failure instanceof Error ? failure.message : String(failure)}`
+    }).finally(() => void writing--)
+    return kept
+  }
+  /**
+   * Changes what is shown at once, however fast the taps come, and keeps it on the device in their order; entries first, so
+   * that a tap outlives the page. What another tab did meanwhile stays; a session it ended is not revived.
+   */
+  function change(next: (now: Bank) => Bank | undefined, ...entries: readonly LogEntry[]): Promise<void> {
+    const mine = bank.value
+    if (!mine) return Promise.resolve()
+    bank.value = next(mine)
+    return inTurn(async () => {
+      await outbox.keep(entries)
+      const there = await changeBank<Bank | OlderBank>((stored) => {
+        const now = upToDate(stored)
+        return now?.session === mine.session ? next(now) : now
+      })
+      if (writing > 1) return
+      if (!there && bank.value) elsewhere.value = ENDED_ELSEWHERE
+      bank.value = upToDate(there)
+    }).then(() => void outbox.send())
   }
   function entryOf(now: Bank, kind: LogKind, data?: LogEntry['data']): LogEntry {
     const rod = now.rods.find(r => r.letter === now.rod)
@@ -80,11 +92,11 @@ export function useBank() {
       ...(counted && rod ? { rigKey: rigKey(rod.bait, rod.rig), placeKey: placeKey(cover, bottom) } : {}), ...(data ? { data } : {}),
     }
   }
-  const withEntry = (now: Bank, entry: LogEntry): Bank => ({ ...now, log: [...now.log, entry] })
+  const withEntries = (now: Bank, ...entries: readonly LogEntry[]): Bank => ({ ...now, log: [...now.log, ...entries] })
   async function log(kind: LogKind, data?: LogEntry['data']): Promise<void> {
     if (!bank.value) return
     const entry = entryOf(bank.value, kind, data)
-    await change(withEntry(bank.value, entry), entry)
+    await change(now => withEntries(now, entry), entry)
   }
   const standing = computed(() => {
     const gone = new Set(bank.value?.log.flatMap(e => e.kind === 'void' && e.data?.of ? [e.data.of] : []))
@@ -100,7 +112,10 @@ export function useBank() {
     // the weight before: what the rod carried by its entry before this one
     const before = last.kind === 'rod' ? [...standing.value].reverse().find(e => e.kind === 'rod' && e.rod === last.rod && e.data?.rig && e.id !== last.id)?.data?.rig : undefined
     const entry: LogEntry = { id: newId(), session: now.session, at: new Date().toISOString(), kind: 'void', data: { of: last.id } }
-    await change(withEntry(before ? { ...now, rods: now.rods.map(r => r.letter === last.rod ? { ...r, rig: before as RigSpec } : r) } : now, entry), entry)
+    const withRig = (b: Bank): Bank => before
+      ? { ...b, rods: b.rods.map(r => r.letter === last.rod ? { ...r, rig: before as RigSpec } : r) }
+      : b
+    await change(b => withEntries(withRig(b), entry), entry)
   }
   const counts = computed(() => {
     const sum: Partial<Record<CountedKind, number>> = {}
@@ -117,7 +132,15 @@ export function useBank() {
     const here = asRead(first!, readings)
     const fresh: Bank = { session: newId(), stops: [here, ...stops], stop: 0, rods, rod: rods[0]!.letter, log: [] }
     const entries = [entryOf(fresh, 'start', startOf(here, readings)), ...rods.map(({ letter, bait, rig }) => entryOf({ ...fresh, rod: letter }, 'rod', { bait: bait as never, rig: rig as never }))].map((e, i) => ({ ...e, at: new Date(Date.parse(e.at) + i).toISOString() }))
-    await change({ ...fresh, log: entries }, ...entries)
+    const begun = { ...fresh, log: entries }
+    elsewhere.value = undefined
+    askToPersist()
+    await inTurn(async () => {
+      const there = upToDate(await changeBank<Bank | OlderBank>(now => now ?? begun))
+      bank.value = there
+      if (there?.session === begun.session) await outbox.keep(entries)
+      else elsewhere.value = 'A session is under way in another tab already; this is it.'
+    }).then(() => void outbox.send())
   }
   /** Comes to a stop: what is tapped from now on counts for its water. */
   async function arrive(stop: number, readings: Readings = {}): Promise<void> {
@@ -125,22 +148,23 @@ export function useBank() {
     const planned = now?.stops[stop]
     if (!now || !planned) return
     const here = asRead(planned, readings)
-    const there = { ...now, stop, stops: now.stops.map((s, i) => i === stop ? here : s) }
-    const entry = entryOf(there, 'start', startOf(here, readings))
-    await change(withEntry(there, entry), entry)
+    const arrived = (b: Bank): Bank => ({ ...b, stop, stops: b.stops.map((s, i) => i === stop ? here : s) })
+    const entry = entryOf(arrived(now), 'start', startOf(here, readings))
+    await change(b => withEntries(arrived(b), entry), entry)
   }
   async function takeRod(letter: string): Promise<void> {
-    if (bank.value) await change({ ...bank.value, rod: letter })
+    await change(now => ({ ...now, rod: letter }))
   }
   async function changeWeight(weightKg: number): Promise<void> {
     const now = bank.value
     if (!now || !hand.value) return
     const rig = { ...hand.value.rig, weightKg }
     const entry = entryOf(now, 'rod', { weightKg, rig: rig as never, bait: hand.value.bait as never })
-    await change(withEntry({ ...now, rods: now.rods.map(r => r.letter === now.rod ? { ...r, rig } : r) }, entry), entry)
+    const { rod } = now
+    await change(b => withEntries({ ...b, rods: b.rods.map(r => r.letter === rod ? { ...r, rig } : r) }, entry), entry)
   }
   async function end(): Promise<void> {
-    if (bank.value) await change(undefined, entryOf(bank.value, 'end'))
+    if (bank.value) await change(() => undefined, entryOf(bank.value, 'end'))
   }
-  return { bank, loaded, left, trouble, unkept, conflicts, online, hand, water, lastTap, counts, log, undo, start, arrive, takeRod, changeWeight, end, send }
+  return { bank, loaded, elsewhere, online, hand, water, lastTap, counts, log, undo, start, arrive, takeRod, changeWeight, end }
 }

@@ -5,7 +5,6 @@ import { conditionsOf } from '~/composables/useEvaluation'
 import { bathDrop } from '~/utils/bath'
 import { copy } from '~/utils/data'
 import { newId } from '~/utils/newId'
-import { keepEntry, sendWaiting } from '~/utils/queue'
 import { sampleClip } from '~/utils/sampleClip'
 import { ask } from '~/utils/api'
 import { calculator } from '~/workers/calculator'
@@ -18,6 +17,7 @@ const LEAST_S = 0.25
 export function useDropTest() {
   const spread = useSpread()
   const evidence = useEvidence()
+  const outbox = useOutbox()
   const baths = useBaths()
   const chosen = ref<string>()
   const depthM = ref<number>()
@@ -66,10 +66,12 @@ export function useDropTest() {
       if (timed < LEAST_S) throw new Error('Too quick to be a drop: tap again at the splash.')
       const { seconds, ...where } = bath.value && from !== 'tank' ? bathDrop(timed, bath.value, bait.value, model.pitchRad, from === 'taps') : { seconds: timed }
       const entry: LogEntry = { id: newId(), session: newId(), at: new Date().toISOString(), kind: 'drop', data: { place: 'drop test', drop: { bait: copy(spread.content.bait), rig: copy(rig.value) as never, depthM: depth.value, ...water.value, seconds, from, ...(pitchRad === undefined ? {} : { pitchRad }), model, ...where } } }
-      await keepEntry(entry)
-      const sent = await sendWaiting()
+      await outbox.keep([entry])
+      const sent = await outbox.send(true)
       await evidence.load()
-      if (sent.error) throw new Error(sent.error)
+      if (sent?.error) throw new Error(sent.error)
+      const refused = outbox.aside.find(a => a.entry.id === entry.id)
+      if (refused) throw new Error(`The server did not take this drop: ${refused.why}`)
     })
     saving.value = false
   }

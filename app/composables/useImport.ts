@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
 import { itemSchema, MOST_ITEMS, type ItemInput } from '#schemas/box'
-import { fieldErrors } from '#schemas/problems'
+import { checked } from '#schemas/checked'
 import { BOX_COLUMNS, type BoxRow } from '../../shared/boxTable'
 import type { RowError } from '../../shared/cells'
 import { calculator } from '~/workers/calculator'
@@ -67,9 +67,9 @@ export function useImport() {
     const items: ItemInput[] = []
     const errors: RowError[] = []
     body.items.forEach((item, i) => {
-      const parsed = itemSchema.safeParse(item)
-      if (parsed.success) items.push(parsed.data)
-      else errors.push(...fieldErrors(parsed.error).map(({ path, message }) => ({ row: i + 1, column: path, message })))
+      const result = checked(itemSchema, item)
+      if (result.ok) items.push(result.data)
+      else errors.push(...result.errors.map(({ path, message }) => ({ row: i + 1, column: path, message })))
     })
     progress.value = 1
     return { name, items, errors, rows: body.items.length }

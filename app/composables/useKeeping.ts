@@ -1,6 +1,7 @@
 import type { Spread, SpreadSummary } from '#schemas/spread'
 import { viewPath, type SheetView } from './useSheetCommands'
 import { ServerRefusal } from '~/utils/api'
+import { newId } from '~/utils/newId'
 
 /**
  * Saving, renaming, deleting and reopening as the header and the keys offer them, with what to tell the person.
@@ -28,7 +29,7 @@ export function useKeeping(view: SheetView = 'spread') {
       const current = spread.saved
       const stored = current && !asNew
         ? await server.change(current.id, { revision: current.revision, name: spread.name, content: spread.content })
-        : await server.create(asNew && current?.name === spread.name ? `${spread.name} (copy)` : spread.name, spread.content)
+        : await saveNew(asNew && current?.name === spread.name ? `${spread.name} (copy)` : spread.name)
       spread.acknowledge(stored)
       if (current?.id !== stored.id) await router.replace(viewPath(view, stored.id))
       tell(`Saved: ${stored.name}`)
@@ -39,6 +40,20 @@ export function useKeeping(view: SheetView = 'spread') {
     finally {
       saving.value = false
     }
+  }
+
+  /** the id that a new spread is asked for under until the server has it: asked again, it is made once */
+  let asked: string | undefined
+  async function saveNew(name: string): Promise<Spread> {
+    const id = asked ??= newId()
+    const stored = await server.create(id, name, spread.content).catch(async (error: unknown) => {
+      if (!(error instanceof ServerRefusal) || error.status !== 409) throw error
+      // it was kept when it was first asked for, though its answer was lost: what changed since is saved over it
+      const { revision } = await server.read(id)
+      return server.change(id, { revision, name, content: spread.content })
+    })
+    asked = undefined
+    return stored
   }
 
   /** Renames on the sheet at once, and on the server when the spread is saved there. */

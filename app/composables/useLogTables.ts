@@ -7,7 +7,6 @@ import { entryOf, LOG_COLUMNS, logCsv, type LogRow } from '../../shared/logTable
 import { ask } from '~/utils/api'
 import { saveText } from '~/utils/card'
 import { newId } from '~/utils/newId'
-import { keepEntries, sendWaiting } from '~/utils/queue'
 import { calculator } from '~/workers/calculator'
 
 /** Rows and pages asked for in one request. */
@@ -22,6 +21,7 @@ export interface TableReading { readonly name: string, readonly entries: readonl
 /** The log and the timed drops as CSV, out and in. */
 export function useLogTables() {
   const evidence = useEvidence()
+  const outbox = useOutbox()
   const reading = shallowRef<TableReading>()
   const error = ref<string>()
   const busy = ref(false)
@@ -96,9 +96,13 @@ export function useLogTables() {
       made.push(await modelled(drop))
       progress.value = (i + 1) / drops.length
     }
-    await keepEntries(made)
-    const sent = await sendWaiting()
-    if (sent.error) throw new Error(`${sent.error} What was read waits on this device.`)
+    await outbox.keep(made)
+    if (outbox.cannotKeep) throw new Error(outbox.cannotKeep)
+    const sent = await outbox.send(true)
+    if (sent?.error) throw new Error(`${sent.error} What was read waits on this device.`)
+    const mine = new Set(made.map(e => e.id))
+    const refused = outbox.aside.filter(a => mine.has(a.entry.id))
+    if (refused.length > 0) throw new Error(`${made.length - refused.length} of ${made.length} entries were taken. The first of those that were not: ${refused[0]!.why}`)
     for (const [i, { used }] of drops.entries()) if (!used) await evidence.exclude(made[entries.length + i]!.id, true)
     await evidence.load()
     reading.value = undefined

@@ -6,7 +6,7 @@ export function useSpreads() {
   return {
     list: async (): Promise<SpreadSummary[]> => (await ask<{ spreads: SpreadSummary[] }>('/api/spreads')).spreads,
     read: (id: string) => ask<Spread>(`/api/spreads/${id}`),
-    create: (name: string, content: SpreadContent) => ask<Spread>('/api/spreads', 'POST', { name, content }),
+    create: (id: string, name: string, content: SpreadContent) => ask<Spread>('/api/spreads', 'POST', { id, name, content }),
     change: (id: string, change: { revision: number, name?: string, content?: SpreadContent }) => ask<Spread>(`/api/spreads/${id}`, 'PUT', change),
     remove: (id: string) => ask<null>(`/api/spreads/${id}`, 'DELETE'),
     restore: (id: string) => ask<Spread>(`/api/spreads/${id}/restore`, 'POST'),

@@ -6,13 +6,17 @@ import type { StoredDocument } from '#schemas/spot'
 import type { Readings } from '~/composables/useBank'
 import { fromSheet, fromTrip, type BankStart } from '~/utils/bankStart'
 import { ask } from '~/utils/api'
+import { saveText } from '~/utils/card'
+import { LOG_KIND_WORDS } from '~/utils/logWords'
 import { keepPageOffline } from '~/utils/offline'
 import { weightText, withUnit } from '~/utils/units'
+import { logCsv } from '../../shared/logTable'
 
 /** Bank mode: one hand, bright sun, big targets. Every tap is kept on the phone first; the page opens without a connection. */
 const settings = useSettings()
 const spread = useSpread()
-const { bank, loaded, left, trouble, unkept, conflicts, online, hand, water, lastTap: last, counts, log, undo, start, arrive, takeRod, changeWeight, end, send } = useBank()
+const outbox = useOutbox()
+const { bank, loaded, elsewhere, online, hand, water, lastTap: last, counts, log, undo, start, arrive, takeRod, changeWeight, end } = useBank()
 const saved = ref<readonly { id: string, name: string }[]>([])
 const trips = shallowRef<readonly StoredDocument<'trip'>[]>([])
 const asked = ref<string>()
@@ -59,7 +63,6 @@ async function moveOn(stop: number): Promise<void> {
   moving.value = false
   if (stop !== bank.value?.stop) await arrive(stop, await readings())
 }
-const LAST: Readonly<Record<LogKind, string>> = { start: 'started', rod: 'weight', cast: 'cast', bump: 'bump', bite: 'bite', hooked: 'hooked', landed: 'landed', snag: 'snag', freed: 'snag, freed', lost: 'snag, rig lost', reskin: 're-skinned', nipped: 'tail nipped', onSlack: 'on slack line', covered: 'point covered', note: 'note', drop: 'drop', void: 'taken back', end: 'ended' }
 const TAPS = [['cast', 'Cast'], ['bump', 'Bump'], ['bite', 'Bite'], ['hooked', 'Hooked'], ['landed', 'Landed'], ['snag', 'Snag']] as const
 /** What a touch that did not stick may show; for those who look. */
 const SEEN = [['nipped', 'Tail nipped'], ['onSlack', 'Line slack'], ['covered', 'Point covered']] as const
@@ -77,19 +80,38 @@ async function note(): Promise<void> {
 const weigh = (direction: 1 | -1): void => {
   if (hand.value) void changeWeight(stepWeight(settings.units.ladderKg, hand.value.rig.weightKg, direction))
 }
-const waits = computed(() => left.value === 0 ? 'all kept by the server' : `${left.value} waiting on this phone`)
+/** Where everything that was tapped is, as far as it is known. */
+const waits = computed(() => {
+  if (outbox.unkept.length > 0) return `${outbox.unkept.length} not kept by this phone`
+  if (outbox.keeping > 0) return 'keeping…'
+  if (!outbox.loaded) return 'looking…'
+  return outbox.left === 0 ? 'all kept by the server' : `${outbox.left} waiting on this phone`
+})
+const clockWords = computed(() => {
+  const minutes = Math.round(Math.abs(outbox.clockAheadMs) / 60_000)
+  const much = minutes < 90 ? `${minutes} minutes` : minutes < 2880 ? `${Math.round(minutes / 60)} hours` : `${Math.round(minutes / 1440)} days`
+  return `The clock of this phone is ${much} ${outbox.clockAheadMs > 0 ? 'ahead of' : 'behind'} the server's. Taps carry the time of this phone.`
+})
+async function saveWaiting(): Promise<void> {
+  saveText('taps-not-on-the-server.csv', logCsv(await outbox.notOnServer()), 'text/csv')
+}
+// what is in this page alone must not go with it unasked
+useEventListener('beforeunload', event => outbox.unkept.length > 0 && event.preventDefault())
 </script>
 
 <template>
   <main class="bank">
     <header>
       <NuxtLink to="/log" class="mark figure" aria-label="Back to the log">Dunecrest</NuxtLink>
-      <span class="state" role="status" :class="{ off: left > 0 }"><UIcon :name="online ? 'i-lucide-wifi' : 'i-lucide-wifi-off'" /> {{ waits }}</span>
-      <button v-if="left > 0" type="button" class="small" @click="send()">Send</button>
+      <span class="state" role="status" :class="{ off: !outbox.settled }"><UIcon :name="online ? 'i-lucide-wifi' : 'i-lucide-wifi-off'" /> {{ waits }}</span>
+      <button v-if="outbox.left > 0" type="button" class="small" @click="outbox.send(true)">Send</button>
     </header>
-    <p v-if="trouble && online" class="bad" role="alert">{{ trouble }} Nothing is lost: it stays on this phone.</p>
-    <p v-if="unkept" class="bad" role="alert">{{ unkept }} Free some space, or note it on paper.</p>
-    <p v-if="conflicts > 0" class="bad" role="alert">{{ conflicts }} {{ conflicts === 1 ? 'entry is' : 'entries are' }} on the server with other content; those were kept.</p>
+    <p v-if="outbox.trouble && online && outbox.left > 0" class="bad" role="alert">{{ outbox.trouble }} Nothing is lost: it stays on this phone.</p>
+    <div v-if="outbox.cannotKeep" class="bad" role="alert">{{ outbox.cannotKeep }} Free some space; until then leave this page open.<UButton color="neutral" variant="outline" size="xl" @click="saveWaiting()">Save what waits as a file</UButton></div>
+    <p v-if="outbox.conflicts > 0" class="bad" role="alert">{{ outbox.conflicts }} {{ outbox.conflicts === 1 ? 'entry is' : 'entries are' }} on the server with other content; those were kept.</p>
+    <p v-if="outbox.clockIsOff" class="bad" role="alert">{{ clockWords }}</p>
+    <p v-if="elsewhere" class="bad" role="status">{{ elsewhere }}</p>
+    <AsideEntries />
     <p v-if="!loaded" class="label">Opening…</p>
     <section v-else-if="!bank" class="begin" aria-label="Begin">
       <h1>Begin a session</h1>
@@ -107,7 +129,7 @@ const waits = computed(() => left.value === 0 ? 'all kept by the server' : `${le
       </section>
       <p v-if="asks === 'snag'" class="next"><button type="button" class="big" @click="tap('freed')">Freed</button><button type="button" class="big" @click="tap('lost')">Rig lost</button></p>
       <p v-else-if="asks === 'touch'" class="next"><button v-for="[kind, name] in SEEN" :key="kind" type="button" class="big" @click="tap(kind)">{{ name }}</button></p>
-      <p class="last"><span role="status" aria-label="Last tap">{{ last ? `last: ${LAST[last.kind]}${last.data?.text ? `: ${last.data.text}` : last.data?.weightKg ? ` ${weightText(last.data.weightKg, settings.system)}` : ''}` : 'nothing tapped yet' }}</span><button type="button" class="big undo" :disabled="!last" @click="undo()"><UIcon name="i-lucide-undo-2" /> Undo</button></p>
+      <p class="last"><span role="status" aria-label="Last tap">{{ last ? `last: ${LOG_KIND_WORDS[last.kind]}${last.data?.text ? `: ${last.data.text}` : last.data?.weightKg ? ` ${weightText(last.data.weightKg, settings.system)}` : ''}` : 'nothing tapped yet' }}</span><button type="button" class="big undo" :disabled="!last" @click="undo()"><UIcon name="i-lucide-undo-2" /> Undo</button></p>
       <form v-if="noting" class="note" @submit.prevent="note()"><input v-model="said" aria-label="Note" maxlength="500" placeholder="a few words"><button type="submit" class="big">Keep</button></form>
       <nav v-if="moving" class="begin" aria-label="Spot"><button v-for="(s, i) in bank.stops" :key="i" type="button" class="big" :aria-pressed="i === bank.stop" @click="moveOn(i)">{{ s.place }}</button></nav>
       <footer><button type="button" class="small" @click="noting = !noting">Note</button><component :is="bank.stops.length > 1 ? 'button' : 'span'" class="label here" :type="bank.stops.length > 1 ? 'button' : undefined" :aria-expanded="bank.stops.length > 1 ? moving : undefined" @click="moving = bank.stops.length > 1 && !moving"><template v-if="water">{{ water.place || 'here' }}, {{ withUnit(water.depthM, settings.units.depth) }}, {{ withUnit(water.temperatureC, settings.units.temperature) }}{{ bank.stops.length > 1 ? ' ▾' : '' }}</template>; tide and wind simulated</component><button type="button" class="small" @click="end()">End</button></footer>

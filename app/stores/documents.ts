@@ -1,5 +1,6 @@
 import type { DocumentContent, DocumentKind, StoredDocument } from '#schemas/spot'
 import { ask } from '~/utils/api'
+import { newId } from '~/utils/newId'
 
 /** Spots, trips and baths as the server holds them. A change is shown once it is acknowledged; a refusal is told and changes nothing here. */
 function documentsOf<K extends DocumentKind>(kind: K) {
@@ -17,7 +18,7 @@ function documentsOf<K extends DocumentKind>(kind: K) {
     list.value = (await ask<{ documents: StoredDocument<K>[] }>(path)).documents
     loaded.value = true
   }).then(() => undefined)
-  const add = (name: string, content: DocumentContent[K]): Promise<StoredDocument<K> | undefined> => exchange(async () => put(await ask<StoredDocument<K>>(path, 'POST', { name, content })))
+  const add = (name: string, content: DocumentContent[K]): Promise<StoredDocument<K> | undefined> => exchange(async () => put(await ask<StoredDocument<K>>(path, 'POST', { id: newId(), name, content })))
   const change = ({ id, revision }: Pick<StoredDocument, 'id' | 'revision'>, name: string, content: DocumentContent[K]): Promise<StoredDocument<K> | undefined> => exchange(async () => put(await ask<StoredDocument<K>>(`${path}/${id}`, 'PUT', { name, content, revision })))
   const remove = (id: string): Promise<boolean> => exchange(async () => {
     await ask(`${path}/${id}`, 'DELETE')

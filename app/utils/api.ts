@@ -8,10 +8,30 @@ export class ServerRefusal extends Error {
   }
 }
 
-/** Asks the server. @throws ServerRefusal with a sentence for the person */
-export async function ask<T>(path: string, method: 'GET' | 'POST' | 'PUT' | 'DELETE' = 'GET', body?: object): Promise<T> {
+export type Method = 'GET' | 'POST' | 'PUT' | 'DELETE'
+/** Longest wait for an answer, ms; heavy work says more. */
+const ANSWER_MS = 30_000
+
+/**
+ * Asks the server. What changes something always brings JSON: nothing else is taken.
+ * @throws ServerRefusal with a sentence for the person; status 0 where there is no answer, or none in time
+ */
+export async function ask<T>(
+  path: string, method: Method = 'GET', body?: object, { timeoutMs = ANSWER_MS }: { readonly timeoutMs?: number } = {},
+): Promise<T> {
+  const sends = method === 'POST' || method === 'PUT'
   try {
-    return await $fetch(path, { method, ...(body ? { body } : {}), retry: 0 }) as T
+    return await $fetch(path, { method, ...(sends ? { body: body ?? {} } : {}), retry: 0, signal: AbortSignal.timeout(timeoutMs) }) as T
+  }
+  catch (error) {
+    throw refusalOf(error)
+  }
+}
+
+/** Sends a file as it is, however large. @throws ServerRefusal */
+export async function sendFile<T>(path: string, file: Blob): Promise<T> {
+  try {
+    return await $fetch(path, { method: 'POST', body: file, headers: { 'content-type': 'application/json' }, retry: 0 }) as T
   }
   catch (error) {
     throw refusalOf(error)

@@ -1,6 +1,13 @@
 import { compare, FAMILIES, touchTally, updated, wilson } from '#catalogue'
 import type { Comparison, FamilyId, Measure, Tally } from '#core'
-import type { CountedKind, TallyRow } from '#schemas/log'
+import type { CountedKind, LogKind, TallyRow } from '#schemas/log'
+
+/** What was tapped, as an angler says it. */
+export const LOG_KIND_WORDS: Readonly<Record<LogKind, string>> = {
+  start: 'started', rod: 'weight', cast: 'cast', bump: 'bump', bite: 'bite', hooked: 'hooked', landed: 'landed', snag: 'snag',
+  freed: 'snag, freed', lost: 'snag, rig lost', reskin: 're-skinned', nipped: 'tail nipped', onSlack: 'on slack line',
+  covered: 'point covered', note: 'note', drop: 'drop', void: 'taken back', end: 'ended',
+}
 
 /** A tally in words and shares. */
 export interface TallyLine { readonly row: TallyRow, readonly rig: string, readonly bait: string, readonly place: string, readonly casts: number, readonly bites: number, readonly bumps: number, /** bites and bumps together */ readonly touches: number, readonly hookedCount: number, /** share of touches */ readonly hooked: Measure | undefined, readonly snag: Measure | undefined }

@@ -38,7 +38,8 @@ export interface Bending {
 /** Scales a form, or the angler's own outline of it, to its length. */
 export function shapeBait(spec: BaitSpec, { bendM = 0, bowM = 0, trimM = 0, trimLimbs = false }: Bending = {}): BaitShape {
   const form = BAIT_FORMS[spec.form]
-  const { at, width, height, rise } = { ...form, ...spec.own }
+  // an own outline stands on its own: one without a rise lies on the line, whatever the form does
+  const { at, width, height, rise } = spec.own ?? form
   const soldM = spec.lengthM
   const L = soldM - trimM
   const along = (ys: readonly number[], scale: number): ((s: number) => number) => {

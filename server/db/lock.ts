@@ -1,53 +1,38 @@
-import { readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { closeSync, constants, ftruncateSync, openSync, readFileSync, writeSync } from 'node:fs'
+import { tryLock } from 'fs-native-extensions'
 
-/** Thrown when another live process holds the data folder. The message is for the person at the terminal. */
+/** Thrown when another process holds the data folder. The message is for the person at the terminal. */
 export class DataFolderInUse extends Error {
-  constructor(readonly folder: string, readonly pid: number) {
-    super(`The data folder ${folder} is in use by another Dunecrest (process ${pid}). Stop that one, or set DUNECREST_DATA to another folder.`)
+  constructor(readonly folder: string, readonly holder: string) {
+    super(`The data folder ${folder} is in use by another Dunecrest${holder ? ` (${holder})` : ''}. `
+      + 'Stop that one, or set DUNECREST_DATA to another folder.')
     this.name = 'DataFolderInUse'
   }
 }
 
 /**
- * Takes a folder for this process by a lock file beside it; two processes on one folder would ruin it. A lock left by a
- * process that no longer lives is taken over.
+ * Takes a folder for this process; two processes on one folder would ruin it. The lock is the kernel's, on a file
+ * beside the folder: it ends with the process however that ends, so none is ever stale, and it holds across process
+ * namespaces, where process numbers say nothing. The file stays, because removing it is what lets two in; what stands
+ * in it is for people only.
  * @returns gives the folder back
- * @throws DataFolderInUse when a live process holds it
+ * @throws DataFolderInUse when another process, or another part of this one, holds it
  */
 export function lockFolder(folder: string): () => void {
   const file = `${folder}.lock`
-  for (let attempt = 0; ; attempt++) {
-    try {
-      writeFileSync(file, String(process.pid), { flag: 'wx' })
-      return () => {
-        if (holderOf(file) === process.pid) rmSync(file, { force: true })
-      }
-    }
-    catch (error) {
-      if ((error as NodeJS.ErrnoException).code !== 'EEXIST' || attempt > 2) throw error
-      const pid = holderOf(file)
-      if (pid !== undefined && pid !== process.pid && alive(pid)) throw new DataFolderInUse(folder, pid)
-      rmSync(file, { force: true })
-    }
+  const descriptor = openSync(file, constants.O_RDWR | constants.O_CREAT, 0o600)
+  if (!tryLock(descriptor)) {
+    const holder = readFileSync(descriptor, 'utf8').trim().split('\n')[0]!.slice(0, 80)
+    closeSync(descriptor)
+    throw new DataFolderInUse(folder, holder)
   }
-}
-
-function holderOf(file: string): number | undefined {
-  try {
-    const pid = Number(readFileSync(file, 'utf8'))
-    return Number.isInteger(pid) && pid > 0 ? pid : undefined
-  }
-  catch {
-    return undefined
-  }
-}
-
-function alive(pid: number): boolean {
-  try {
-    process.kill(pid, 0)
-    return true
-  }
-  catch (error) {
-    return (error as NodeJS.ErrnoException).code === 'EPERM'
+  ftruncateSync(descriptor)
+  writeSync(descriptor, `process ${process.pid}\n`, 0)
+  let held = true
+  return () => {
+    if (!held) return
+    held = false
+    ftruncateSync(descriptor)
+    closeSync(descriptor)
   }
 }

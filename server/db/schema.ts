@@ -55,9 +55,15 @@ export const logEntries = pgTable('log_entries', {
   placeKey: text('place_key'),
   data: jsonb('data').$type<LogEntry['data']>(),
   voided: boolean('voided').notNull().default(false),
+  /** left out by itself; a session that is left out says so at the session */
   excluded: boolean('excluded').notNull().default(false),
+  /** the entry that this one takes back */ voids: uuid('voids'),
   position: bigserial('position', { mode: 'number' }).notNull(),
-}, table => [index('log_entries_session').on(table.session, table.position), index('log_entries_kind').on(table.kind, table.position)])
+}, table => [
+  index('log_entries_session').on(table.session, table.position),
+  index('log_entries_kind').on(table.kind, table.position),
+  index('log_entries_voids').on(table.voids),
+])
 
 /** Counts by rig, place and kind, kept in step with the entries in one transaction, so that no page counts them anew. */
 export const logTallies = pgTable('log_tallies', {
@@ -67,12 +73,18 @@ export const logTallies = pgTable('log_tallies', {
   n: integer('n').notNull(),
 }, table => [primaryKey({ columns: [table.rigKey, table.placeKey, table.kind] })])
 
-/** A session's place, span and counts, kept likewise. */
+/** A session's place and span, kept likewise. */
 export const logSessions = pgTable('log_sessions', {
   session: uuid('session').primaryKey(),
   place: text('place').notNull().default(''),
   fromAt: timestamp('from_at', { withTimezone: true }).notNull(),
   toAt: timestamp('to_at', { withTimezone: true }).notNull(),
-  counts: jsonb('counts').$type<Partial<Record<LogKind, number>>>().notNull(),
   excluded: boolean('excluded').notNull().default(false),
 }, table => [index('log_sessions_from').on(table.fromAt)])
+
+/** What was tapped in a session, by kind. */
+export const logSessionCounts = pgTable('log_session_counts', {
+  session: uuid('session').notNull(),
+  kind: text('kind').$type<LogKind>().notNull(),
+  n: integer('n').notNull(),
+}, table => [primaryKey({ columns: [table.session, table.kind] })])

@@ -2,6 +2,8 @@ import { and, asc, count, eq, inArray, isNotNull, isNull, sql } from 'drizzle-or
 import type { BoxItem, ItemInput } from '#schemas/box'
 import type { Database } from '../db/client'
 import { boxItems } from '../db/schema'
+import { inTransaction } from '../db/transaction'
+import { batches } from './batches'
 
 /** Everything of a row but the photograph, which is only read when asked for; whether there is one is told. */
 const columns = {
@@ -11,11 +13,6 @@ const columns = {
 
 const asColumns = ({ details, ...item }: ItemInput) => ({ ...item, kind: details.kind, details })
 
-/** Rows written in one statement. */
-const BATCH = 500
-
-const batches = <T>(list: readonly T[]): T[][] => Array.from({ length: Math.ceil(list.length / BATCH) }, (_, i) => list.slice(i * BATCH, (i + 1) * BATCH))
-
 /** Everything in the box in the order it came in; deleted things left out. */
 export async function listItems(db: Database): Promise<BoxItem[]> {
   return db.select(columns).from(boxItems).where(isNull(boxItems.deletedAt)).orderBy(asc(boxItems.position))
@@ -23,7 +20,7 @@ export async function listItems(db: Database): Promise<BoxItem[]> {
 
 /** Puts things in, all of them or, where one cannot be written, none. */
 export async function insertItems(db: Database, items: readonly ItemInput[]): Promise<BoxItem[]> {
-  return db.transaction(async (tx) => {
+  return inTransaction(db, async (tx) => {
     const made: BoxItem[] = []
     for (const batch of batches(items)) made.push(...await tx.insert(boxItems).values(batch.map(asColumns)).returning(columns))
     return made
@@ -36,15 +33,17 @@ export interface ItemChange { readonly id: string, readonly revision: number, re
 export async function updateItems(db: Database, changes: readonly ItemChange[]): Promise<BoxItem[] | undefined> {
   const stale = new Error('stale')
   try {
-    return await db.transaction(async (tx) => {
+    return await inTransaction(db, async (tx) => {
       const made: BoxItem[] = []
-      for (const { id, revision, item } of changes) {
+      // in one order, so that two changes of several things never wait for each other
+      for (const { id, revision, item } of [...changes].sort((a, b) => a.id < b.id ? -1 : 1)) {
         const [row] = await tx.update(boxItems).set({ ...asColumns(item), revision: revision + 1, updatedAt: sql`now()` })
           .where(and(eq(boxItems.id, id), eq(boxItems.revision, revision), isNull(boxItems.deletedAt))).returning(columns)
         if (!row) throw stale
         made.push(row)
       }
-      return made
+      const asked = new Map(changes.map(({ id }, i) => [id, i]))
+      return made.sort((a, b) => asked.get(a.id)! - asked.get(b.id)!)
     })
   }
   catch (error) {
@@ -55,18 +54,18 @@ export async function updateItems(db: Database, changes: readonly ItemChange[]):
 
 /** Marks things as deleted; how many were there. */
 export async function markDeleted(db: Database, ids: readonly string[]): Promise<number> {
-  return db.transaction(async (tx) => {
+  return inTransaction(db, async (tx) => {
     let n = 0
-    for (const batch of batches(ids)) n += (await tx.update(boxItems).set({ deletedAt: sql`now()` }).where(and(inArray(boxItems.id, batch), isNull(boxItems.deletedAt))).returning({ id: boxItems.id })).length
+    for (const batch of batches([...new Set(ids)].sort())) n += (await tx.update(boxItems).set({ deletedAt: sql`now()` }).where(and(inArray(boxItems.id, batch), isNull(boxItems.deletedAt))).returning({ id: boxItems.id })).length
     return n
   })
 }
 
 /** Takes deletions back. */
 export async function unmarkDeleted(db: Database, ids: readonly string[]): Promise<BoxItem[]> {
-  return db.transaction(async (tx) => {
+  return inTransaction(db, async (tx) => {
     const back: BoxItem[] = []
-    for (const batch of batches(ids)) back.push(...await tx.update(boxItems).set({ deletedAt: null }).where(and(inArray(boxItems.id, batch), isNotNull(boxItems.deletedAt))).returning(columns))
+    for (const batch of batches([...new Set(ids)].sort())) back.push(...await tx.update(boxItems).set({ deletedAt: null }).where(and(inArray(boxItems.id, batch), isNotNull(boxItems.deletedAt))).returning(columns))
     return back
   })
 }

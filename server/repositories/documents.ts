@@ -11,10 +11,20 @@ export async function listDocuments(db: Database, kind: DocumentKind): Promise<S
   return db.select(columns).from(documents).where(and(eq(documents.kind, kind), isNull(documents.deletedAt))).orderBy(asc(documents.position)) as Promise<Row[]>
 }
 
-/** Writes several, all of them or none. */
-export async function insertDocuments<K extends DocumentKind>(db: Database, kind: K, made: readonly { readonly name: string, readonly content: DocumentContent[K] }[]): Promise<StoredDocument[]> {
+/** A document as it is asked for; `id` where the device that asks made one. */
+export interface NewDocument<K extends DocumentKind> {
+  readonly id?: string | undefined
+  readonly name: string
+  readonly content: DocumentContent[K]
+}
+
+/** Writes several, all of them or none; what is there under its id already is left as it is, and not given back. */
+export async function insertDocuments<K extends DocumentKind>(
+  db: Database, kind: K, made: readonly NewDocument<K>[],
+): Promise<StoredDocument[]> {
   if (made.length === 0) return []
-  return db.insert(documents).values(made.map(m => ({ ...m, kind }))).returning(columns) as Promise<Row[]>
+  const rows = made.map(({ id, name, content }) => ({ ...(id ? { id } : {}), name, content, kind }))
+  return db.insert(documents).values(rows).onConflictDoNothing().returning(columns) as Promise<Row[]>
 }
 
 /** Changes one made on `revision`. Undefined when that is no longer the newest, or it is not there. */

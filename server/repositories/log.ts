@@ -1,138 +1,178 @@
-import { and, asc, count, desc, eq, inArray, sql } from 'drizzle-orm'
+import { and, asc, count, desc, eq, inArray, isNotNull, sql } from 'drizzle-orm'
 import { COUNTED, type CountedKind, type LogEntry, type LogReceipt, type SessionRow, type StoredDrop, type TallyRow } from '#schemas/log'
 import type { Database } from '../db/client'
-import { logEntries, logSessions, logTallies } from '../db/schema'
+import { logEntries, logSessionCounts, logSessions, logTallies } from '../db/schema'
+import { inTransaction, type Tx } from '../db/transaction'
+import { batches } from './batches'
+import { sameContent } from './sameContent'
+import { leftOutOf, namePlaces, stretchSessions, tallyRigs, tallySessions, type EntryRow } from './tallies'
 
-type Tx = Parameters<Parameters<Database['transaction']>[0]>[0]
-const counted: ReadonlySet<string> = new Set(COUNTED)
-const BATCH = 500
+/** Names the lock that one writer of the log holds at a time. */
+const LOG_WRITER = 0x6475_6e65
 
 /**
- * Writes entries, each once whatever how often it is sent, all of a request or none; tallies and sessions follow in the same transaction.
- * An id that is there with other content is a conflict: what is there stays, and the id is told.
+ * Lets one transaction at a time write to the log, on any PostgreSQL: an entry and the one that takes it back, coming at
+ * once by different ways, must see each other.
  */
-export async function insertEntries(db: Database, entries: readonly LogEntry[]): Promise<LogReceipt> {
-  return db.transaction(async (tx) => {
-    const fresh: LogEntry[] = []
-    for (let i = 0; i < entries.length; i += BATCH) {
-      const batch = entries.slice(i, i + BATCH)
-      const made = await tx.insert(logEntries).values(batch.map(e => ({ ...e, at: new Date(e.at) }))).onConflictDoNothing().returning({ id: logEntries.id })
-      const ids = new Set(made.map(m => m.id))
-      for (const e of batch) if (ids.delete(e.id)) fresh.push(e)
-    }
-    const leftOut = await countSessions(tx, fresh, 1)
-    await markLeftOut(tx, fresh.filter(e => leftOut.has(e.session)))
-    await countRigs(tx, fresh.filter(e => !leftOut.has(e.session)), 1)
-    for (const e of fresh) if (e.kind === 'void' && e.data?.of) await takeBack(tx, e.data.of)
-    const known = entries.filter(e => !fresh.includes(e))
-    return { added: fresh.length, known: known.length, conflicts: await conflictsAmong(tx, known) }
+const oneWriter = sql`pg_advisory_xact_lock(${sql.raw(String(LOG_WRITER))})`
+const asOneWriter = <T>(db: Database, work: (tx: Tx) => Promise<T>): Promise<T> => inTransaction(db, async (tx) => {
+  await tx.execute(sql`select ${oneWriter}`)
+  return work(tx)
+})
+
+/**
+ * Writes entries, each once whatever how often it is sent, all of a request or none; tallies and sessions follow in the
+ * same transaction. An id that is there with other content is a conflict: what is there stays, and the id is told. An
+ * entry that was taken back before it came stays taken back.
+ */
+export const insertEntries = async (db: Database, entries: readonly LogEntry[]): Promise<LogReceipt> =>
+  (await insertRequests(db, [entries]))[0]!
+
+/** Writes the entries of several requests in one transaction, as if one had come after the other. @returns a receipt for each */
+export async function insertRequests(db: Database, requests: readonly (readonly LogEntry[])[]): Promise<LogReceipt[]> {
+  return inTransaction(db, async (tx) => {
+    const first = new Map<string, LogEntry>()
+    for (const e of requests.flat()) if (!first.has(e.id)) first.set(e.id, e)
+    const fresh = await insertFresh(tx, [...first.values()], await takePositions(tx, first.size))
+    const voided = await takeBack(tx, fresh)
+    const leftOut = await stretchSessions(tx, [...fresh, ...voided])
+    await tallySessions(tx, fresh, voided)
+    const kept = (rows: readonly EntryRow[]): EntryRow[] => rows.filter(e => !leftOut.has(e.session))
+    await tallyRigs(tx, kept(fresh), kept(voided))
+    await namePlaces(tx, [...fresh, ...voided].filter(e => e.data?.place !== undefined).map(e => e.session))
+    const freshIds = new Set(fresh.map(e => e.id))
+    const isKnown = (e: LogEntry): boolean => !freshIds.has(e.id) || first.get(e.id) !== e
+    const differs = await differing(tx, requests.flat().filter(isKnown))
+    return requests.map((entries): LogReceipt => {
+      const known = entries.filter(isKnown)
+      const conflicts = [...new Set(known.filter(e => differs.has(e)).map(e => e.id))]
+      return { added: entries.length - known.length, known: known.length, conflicts }
+    })
   })
 }
 
-async function conflictsAmong(tx: Tx, known: readonly LogEntry[]): Promise<string[]> {
-  if (known.length === 0) return []
-  const rows = await tx.select({ id: logEntries.id, kind: logEntries.kind, at: logEntries.at, session: logEntries.session }).from(logEntries).where(inArray(logEntries.id, known.map(e => e.id)))
-  const there = new Map(rows.map(r => [r.id, r]))
-  return [...new Set(known.flatMap((e) => {
-    const row = there.get(e.id)
-    return row && (row.kind !== e.kind || row.session !== e.session || row.at.getTime() !== new Date(e.at).getTime()) ? [e.id] : []
-  }))]
+/** Becomes the one writer, and takes so many places in the order of the log. */
+async function takePositions(tx: Tx, n: number): Promise<number[]> {
+  const { rows } = await tx.execute(sql`with writer as materialized (select ${oneWriter})
+    select nextval('log_entries_position_seq')::float8 as n from writer, generate_series(1, ${n}::int)`) as unknown as
+    { rows: { n: number }[] }
+  return rows.map(row => row.n)
 }
 
-/** Takes one entry back, once: it stays, marked, and is counted no more. */
-async function takeBack(tx: Tx, id: string): Promise<void> {
-  const [row] = await tx.update(logEntries).set({ voided: true }).where(and(eq(logEntries.id, id), eq(logEntries.voided, false))).returning()
-  if (!row) return
-  await countSessions(tx, [asEntry(row)], -1)
-  if (!row.excluded) await countRigs(tx, [asEntry(row)], -1)
-}
-
-/** What comes later for a session that is left out is left out with it. */
-async function markLeftOut(tx: Tx, entries: readonly LogEntry[]): Promise<void> {
-  const ids = entries.filter(e => counted.has(e.kind)).map(e => e.id)
-  for (let i = 0; i < ids.length; i += BATCH) await tx.update(logEntries).set({ excluded: true }).where(inArray(logEntries.id, ids.slice(i, i + BATCH)))
-}
-
-/** Adds entries to the tallies by rig and place, or takes them off. */
-async function countRigs(tx: Tx, entries: readonly LogEntry[], sign: 1 | -1): Promise<void> {
-  const tallies = new Map<string, { rigKey: string, placeKey: string, kind: CountedKind, n: number }>()
-  for (const e of entries) {
-    if (!counted.has(e.kind) || !e.rigKey) continue
-    const key = `${e.rigKey}\n${e.placeKey ?? ''}\n${e.kind}`
-    const t = tallies.get(key) ?? { rigKey: e.rigKey, placeKey: e.placeKey ?? '', kind: e.kind as CountedKind, n: 0 }
-    tallies.set(key, { ...t, n: t.n + sign })
+/** Inserts those that are not there yet. Rows are written in the order of their ids, and stand in the order they came. */
+async function insertFresh(tx: Tx, entries: readonly LogEntry[], positions: readonly number[]): Promise<EntryRow[]> {
+  const values = entries.map((e, i) => ({
+    ...e, at: new Date(e.at), position: positions[i]!, voids: e.kind === 'void' ? e.data?.of ?? null : null,
+  })).sort((a, b) => a.id < b.id ? -1 : 1)
+  const fresh: EntryRow[] = []
+  for (const some of batches(values)) {
+    fresh.push(...await tx.insert(logEntries).values(some).onConflictDoNothing().returning())
   }
-  for (const t of tallies.values()) {
-    await tx.insert(logTallies).values(t).onConflictDoUpdate({ target: [logTallies.rigKey, logTallies.placeKey, logTallies.kind], set: { n: sql`${logTallies.n} + ${t.n}` } })
-  }
+  return fresh
 }
 
-/** Adds entries to their sessions, or takes them off. @returns those of the sessions that are left out of the tallies */
-async function countSessions(tx: Tx, entries: readonly LogEntry[], sign: 1 | -1): Promise<ReadonlySet<string>> {
-  const leftOut = new Set<string>()
-  const sessions = new Map<string, { place: string, from: number, to: number, counts: Record<string, number> }>()
-  for (const e of entries) {
-    const at = new Date(e.at).getTime()
-    const s = sessions.get(e.session) ?? { place: '', from: at, to: at, counts: {} }
-    sessions.set(e.session, { place: e.data?.place ?? s.place, from: Math.min(s.from, at), to: Math.max(s.to, at), counts: counted.has(e.kind) ? { ...s.counts, [e.kind]: (s.counts[e.kind] ?? 0) + sign } : s.counts })
+/** Marks what fresh entries take back, and fresh entries that were taken back before. @returns those that stood until now */
+async function takeBack(tx: Tx, fresh: readonly EntryRow[]): Promise<EntryRow[]> {
+  const gone = new Set(fresh.flatMap(e => e.voids ?? []))
+  for (const some of batches(fresh.map(e => e.id))) {
+    const voids = await tx.select({ of: logEntries.voids }).from(logEntries).where(inArray(logEntries.voids, some))
+    for (const { of } of voids) gone.add(of!)
   }
-  for (const [session, s] of sessions) {
-    const [now] = await tx.select().from(logSessions).where(eq(logSessions.session, session))
-    if (now?.excluded) leftOut.add(session)
-    const counts: Record<string, number> = { ...now?.counts }
-    for (const [kind, n] of Object.entries(s.counts)) counts[kind] = (counts[kind] ?? 0) + n
-    const row = { session, place: s.place || now?.place || '', fromAt: new Date(Math.min(s.from, now?.fromAt.getTime() ?? Infinity)), toAt: new Date(Math.max(s.to, now?.toAt.getTime() ?? -Infinity)), counts }
-    await tx.insert(logSessions).values(row).onConflictDoUpdate({ target: logSessions.session, set: { place: row.place, fromAt: row.fromAt, toAt: row.toAt, counts } })
+  const voided: EntryRow[] = []
+  for (const some of batches([...gone].sort())) {
+    voided.push(...await tx.update(logEntries).set({ voided: true })
+      .where(and(inArray(logEntries.id, some), eq(logEntries.voided, false))).returning())
   }
-  return leftOut
+  return voided
 }
 
-/** Tallies and sessions of entries that were written by other means, as by a restore. A session all of whose taps are left out is left out. */
-export async function rebuildTallies(tx: Tx, entries: readonly { readonly entry: LogEntry, readonly excluded: boolean }[]): Promise<void> {
-  await countSessions(tx, entries.map(e => e.entry), 1)
-  await countRigs(tx, entries.filter(e => !e.excluded).map(e => e.entry), 1)
-  const taps = entries.filter(e => counted.has(e.entry.kind))
-  const kept = new Set(taps.filter(e => !e.excluded).map(e => e.entry.session))
-  const out = [...new Set(taps.map(e => e.entry.session))].filter(session => !kept.has(session))
-  for (let i = 0; i < out.length; i += BATCH) await tx.update(logSessions).set({ excluded: true }).where(inArray(logSessions.session, out.slice(i, i + BATCH)))
+/** Those of some entries whose ids are there with other content. */
+async function differing(tx: Tx, known: readonly LogEntry[]): Promise<ReadonlySet<LogEntry>> {
+  const there = new Map<string, LogEntry>()
+  for (const some of batches(known.map(e => e.id))) {
+    for (const row of await tx.select().from(logEntries).where(inArray(logEntries.id, some))) there.set(row.id, asEntry(row))
+  }
+  return new Set(known.filter(e => !sameContent(there.get(e.id), { ...e, at: new Date(e.at).toISOString() })))
 }
 
 /** Leaves a whole session out of the tallies by rig, or takes it in again. False when there is none. */
 export async function setSessionExcluded(db: Database, session: string, excluded: boolean): Promise<boolean> {
-  return db.transaction(async (tx) => {
-    const [row] = await tx.update(logSessions).set({ excluded }).where(eq(logSessions.session, session)).returning({ session: logSessions.session })
-    if (!row) return false
-    const changed = await tx.update(logEntries).set({ excluded }).where(and(eq(logEntries.session, session), eq(logEntries.excluded, !excluded), inArray(logEntries.kind, [...COUNTED]))).returning()
-    await countRigs(tx, changed.filter(e => !e.voided).map(asEntry), excluded ? -1 : 1)
+  return asOneWriter(db, async (tx) => {
+    const [now] = await tx.select().from(logSessions).where(eq(logSessions.session, session))
+    if (!now) return false
+    if (now.excluded === excluded) return true
+    await tx.update(logSessions).set({ excluded }).where(eq(logSessions.session, session))
+    const standing = await tx.select().from(logEntries).where(and(
+      eq(logEntries.session, session), eq(logEntries.voided, false), inArray(logEntries.kind, [...COUNTED]),
+    ))
+    await (excluded ? tallyRigs(tx, [], standing) : tallyRigs(tx, standing, []))
     return true
   })
 }
 
-type Row = typeof logEntries.$inferSelect
-const asEntry = ({ id, session, at, kind, rod, rigKey, placeKey, data }: Row): LogEntry =>
-  ({ id, session, at: at.toISOString(), kind, ...(rod === null ? {} : { rod }), ...(rigKey === null ? {} : { rigKey }), ...(placeKey === null ? {} : { placeKey }), ...(data === null ? {} : { data: data! }) })
+/** Leaves an entry out of the evidence and the tallies, or takes it in again. False when it is not there. */
+export async function setExcluded(db: Database, id: string, excluded: boolean): Promise<boolean> {
+  return asOneWriter(db, async (tx) => {
+    const [now] = await tx.select().from(logEntries).where(eq(logEntries.id, id))
+    if (!now) return false
+    if (now.excluded === excluded) return true
+    await tx.update(logEntries).set({ excluded }).where(eq(logEntries.id, id))
+    if (now.voided || (await leftOutOf(tx, [now.session])).has(now.session)) return true
+    const entry = [{ ...now, excluded: false }]
+    await (excluded ? tallyRigs(tx, [], entry) : tallyRigs(tx, entry, []))
+    return true
+  })
+}
+
+export const asEntry = ({ id, session, at, kind, rod, rigKey, placeKey, data }: EntryRow): LogEntry => ({
+  id, session, at: at.toISOString(), kind, ...(rod === null ? {} : { rod }), ...(rigKey === null ? {} : { rigKey }),
+  ...(placeKey === null ? {} : { placeKey }), ...(data === null ? {} : { data: data! }),
+})
 
 /** Entries of a session in the order they were made, a page at a time; those taken back left out. */
 export async function listEntries(db: Database, session: string, limit: number, offset: number): Promise<LogEntry[]> {
-  const rows = await db.select().from(logEntries).where(and(eq(logEntries.session, session), eq(logEntries.voided, false))).orderBy(asc(logEntries.at), asc(logEntries.position)).limit(limit).offset(offset)
+  const rows = await db.select().from(logEntries).where(and(eq(logEntries.session, session), eq(logEntries.voided, false)))
+    .orderBy(asc(logEntries.at), asc(logEntries.position)).limit(limit).offset(offset)
   return rows.map(asEntry)
 }
 
-/** Every entry, taken back or not, as it came; for a backup. */
-export async function allEntries(db: Database): Promise<(LogEntry & { readonly voided: boolean, readonly excluded: boolean })[]> {
-  const rows = await db.select().from(logEntries).orderBy(asc(logEntries.position))
-  return rows.map(row => ({ ...asEntry(row), voided: row.voided, excluded: row.excluded }))
+type SessionCounts = Partial<Record<CountedKind, number>>
+
+/** Counts of some sessions, or of all. */
+async function countsOf(db: Database, sessions?: readonly string[]): Promise<ReadonlyMap<string, SessionCounts>> {
+  const found = new Map<string, SessionCounts>()
+  const which = sessions && inArray(logSessionCounts.session, [...sessions])
+  for (const { session, kind, n } of await db.select().from(logSessionCounts).where(which)) {
+    if (n === 0) continue
+    const counts = found.get(session) ?? {}
+    counts[kind as CountedKind] = n
+    found.set(session, counts)
+  }
+  return found
 }
 
 /** Sessions, the newest first, a page at a time; and how many there are. */
-export async function listSessions(db: Database, limit: number, offset: number): Promise<{ readonly sessions: SessionRow[], readonly total: number }> {
-  const rows = await db.select().from(logSessions).orderBy(desc(logSessions.fromAt), asc(logSessions.session)).limit(limit).offset(offset)
+export async function listSessions(
+  db: Database, limit: number, offset: number,
+): Promise<{ readonly sessions: SessionRow[], readonly total: number }> {
+  const rows = await db.select().from(logSessions).orderBy(desc(logSessions.fromAt), asc(logSessions.session))
+    .limit(limit).offset(offset)
   const [all] = await db.select({ n: count() }).from(logSessions)
-  return { sessions: rows.map(r => ({ session: r.session, place: r.place, from: r.fromAt.toISOString(), to: r.toAt.toISOString(), counts: r.counts, excluded: r.excluded })), total: all!.n }
+  const counts = rows.length > 0 ? await countsOf(db, rows.map(r => r.session)) : new Map<string, SessionCounts>()
+  const sessions = rows.map(({ session, place, fromAt, toAt, excluded }): SessionRow => ({
+    session, place, from: fromAt.toISOString(), to: toAt.toISOString(), counts: counts.get(session) ?? {}, excluded,
+  }))
+  return { sessions, total: all!.n }
 }
 
 /** Every session with its counts. */
-export const allSessions = (db: Database): Promise<(typeof logSessions.$inferSelect)[]> => db.select().from(logSessions).orderBy(asc(logSessions.fromAt))
+export async function allSessions(
+  db: Database,
+): Promise<(typeof logSessions.$inferSelect & { readonly counts: SessionCounts })[]> {
+  const counts = await countsOf(db)
+  const rows = await db.select().from(logSessions).orderBy(asc(logSessions.fromAt))
+  return rows.map(row => ({ ...row, counts: counts.get(row.session) ?? {} }))
+}
 
 /** Counts by rig and place. */
 export async function listTallies(db: Database): Promise<TallyRow[]> {
@@ -149,14 +189,11 @@ export async function listTallies(db: Database): Promise<TallyRow[]> {
 
 /** Timed drops in the order they were made; those taken back left out, those excluded marked. */
 export async function listDrops(db: Database): Promise<StoredDrop[]> {
-  const rows = await db.select().from(logEntries).where(and(eq(logEntries.kind, 'drop'), eq(logEntries.voided, false))).orderBy(asc(logEntries.position))
-  return rows.flatMap(({ id, at, data, excluded }) => data?.drop ? [{ id, at: at.toISOString(), drop: data.drop, excluded }] : [])
-}
-
-/** Leaves an entry out of the evidence, or takes it in again. False when it is not there. */
-export async function setExcluded(db: Database, id: string, excluded: boolean): Promise<boolean> {
-  const rows = await db.update(logEntries).set({ excluded }).where(eq(logEntries.id, id)).returning({ id: logEntries.id })
-  return rows.length > 0
+  const rows = await db.select().from(logEntries)
+    .where(and(eq(logEntries.kind, 'drop'), eq(logEntries.voided, false), isNotNull(logEntries.data)))
+    .orderBy(asc(logEntries.position))
+  return rows.flatMap(({ id, at, data, excluded }) =>
+    data?.drop ? [{ id, at: at.toISOString(), drop: data.drop, excluded }] : [])
 }
 
 export async function countEntries(db: Database): Promise<number> {

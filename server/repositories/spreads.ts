@@ -26,9 +26,12 @@ export async function findSpread(db: Database, id: string): Promise<Spread | und
   return row ? asSpread(row) : undefined
 }
 
-export async function insertSpread(db: Database, name: string, content: SpreadContent): Promise<Spread> {
-  const [row] = await db.insert(spreads).values({ name, content }).returning()
-  return asSpread(row!)
+/** Makes a spread. Undefined when there is one of this id already, deleted or not. */
+export async function insertSpread(
+  db: Database, name: string, content: SpreadContent, id?: string,
+): Promise<Spread | undefined> {
+  const [row] = await db.insert(spreads).values({ ...(id ? { id } : {}), name, content }).onConflictDoNothing().returning()
+  return row && asSpread(row)
 }
 
 /** Changes a spread made on `revision`. Undefined when that is no longer the newest, or it is not there. */

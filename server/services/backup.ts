@@ -1,36 +1,184 @@
-import { createHash } from 'node:crypto'
-import type { Backup, BackupContent } from '#schemas/backup'
-import { database } from '../db/client'
+import { randomUUID } from 'node:crypto'
+import { createReadStream, existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs'
+import { join, resolve } from 'node:path'
+import { BACKUP_KINDS, type BackupCounts, type BackupKind, type BackupList, type BackupRecord, type KeptBackup } from '#schemas/backup'
+import { database, type Database } from '../db/client'
+import { flush, ownerOnly } from '../db/files'
+import { LEAST_ROOM_BYTES, needRoom } from '../db/room'
+import type { Tx } from '../db/transaction'
 import * as repository from '../repositories/backup'
+import { noCounts, readBackup, verifyBackup, writeBackup, type Reading } from './backupFile'
 import { Refused } from './refused'
 
-/** A value with its keys in order, so that the same content always gives the same text. */
-function ordered(value: unknown): unknown {
-  if (Array.isArray(value)) return value.map(ordered)
-  if (value === null || typeof value !== 'object') return value
-  return Object.fromEntries(Object.entries(value).filter(([, v]) => v !== undefined).sort(([a], [b]) => a < b ? -1 : 1).map(([k, v]) => [k, ordered(v)]))
+/** Backups that are kept of each kind. */
+export const KEPT = 7
+/** Room that a restore must find, in sizes of what is put in: itself, its log, and the copy of what was there. */
+const ROOM_TO_RESTORE = 4
+const NAME = /^\d{4}-\d{2}-\d{2}T\d{2}-\d{2}-\d{2}-\d{3}Z-(daily|change|restore|asked|brought)$/
+
+let home = ''
+/** Where backups are kept: a folder beside the data. What an unfinished one left is cleared away. */
+export function keepBackupsIn(folder: string): void {
+  home = resolve(folder)
+  mkdirSync(home, { recursive: true, mode: 0o700 })
+  ownerOnly(home)
+  for (const name of readdirSync(home)) if (name.endsWith('.part')) rmSync(join(home, name))
 }
 
-/** SHA-256 of the content, whatever the order of its keys. */
-export const contentHash = ({ spreads, items, documents, entries }: BackupContent): string => hashOf({ spreads, items, documents, entries })
-/** The same of version 1, which had spreads and items alone. */
-export const olderHash = ({ spreads, items }: Pick<BackupContent, 'spreads' | 'items'>): string => hashOf({ spreads, items })
+const fileOf = (name: string): string => join(home, `${name}.json.gz`)
+const noteOf = (name: string): string => join(home, `${name}.note.json`)
 
-const hashOf = (value: object): string => createHash('sha256').update(JSON.stringify(ordered(value))).digest('hex')
+let working: { what: 'backup' | 'restore', records: number } | null = null
 
-export async function makeBackup(): Promise<Backup> {
-  const content = await repository.readAll(database())
-  return { format: 'dunecrest-backup', version: 2, madeAt: new Date().toISOString(), hash: contentHash(content), ...content }
+/** Does one heavy piece of work at a time. @throws Refused 409 while there is another */
+async function alone<T>(what: 'backup' | 'restore', work: (each: (records: number) => void) => Promise<T>): Promise<T> {
+  if (working) throw new Refused(409, `A ${working.what} is being made. Try again when it is done.`)
+  const mine = working = { what, records: 0 }
+  try {
+    return await work(records => void (mine.records = records))
+  }
+  finally {
+    working = null
+  }
 }
+
+/** Writes records as a backup of a kind, reads it back, and only then gives it its name. */
+async function keepRecords(
+  kind: BackupKind, records: AsyncIterable<BackupRecord>, each?: (records: number) => void, madeAt = new Date().toISOString(),
+): Promise<KeptBackup> {
+  const name = `${new Date().toISOString().replace(/[:.]/g, '-')}-${kind}`
+  const part = join(home, `${name}.part`)
+  try {
+    const written = await writeBackup(part, madeAt, records, each)
+    await verifyBackup(part)
+    const kept: KeptBackup = {
+      name, kind, madeAt, counts: written.counts, bytes: written.bytes, fileBytes: statSync(part).size,
+    }
+    writeFileSync(noteOf(name), JSON.stringify(kept), { mode: 0o600 })
+    renameSync(part, fileOf(name))
+    flush(home)
+    prune(kind)
+    return kept
+  }
+  finally {
+    rmSync(part, { force: true })
+  }
+}
+
+/** Keeps the newest of a kind. */
+function prune(kind: BackupKind): void {
+  for (const name of names().filter(n => n.endsWith(`-${kind}`)).slice(KEPT)) {
+    rmSync(fileOf(name), { force: true })
+    rmSync(noteOf(name), { force: true })
+  }
+}
+
+/** Names of what is kept, the newest first. */
+const names = (): string[] => (existsSync(home) ? readdirSync(home) : [])
+  .filter(file => file.endsWith('.json.gz')).map(file => file.slice(0, -'.json.gz'.length))
+  .filter(name => NAME.test(name)).sort().reverse()
+
+/** What is known of a kept backup. Where its note was lost it is read through once. */
+async function kept(name: string): Promise<KeptBackup | undefined> {
+  try {
+    return JSON.parse(readFileSync(noteOf(name), 'utf8')) as KeptBackup
+  }
+  catch {
+    const found = await verifyBackup(fileOf(name)).catch(() => undefined)
+    if (!found) return undefined
+    const kind = BACKUP_KINDS.find(k => name.endsWith(`-${k}`))!
+    const { madeAt, counts, bytes } = found
+    return { name, kind, madeAt, counts, bytes, fileBytes: statSync(fileOf(name)).size }
+  }
+}
+
+/** Where a kept backup lies. @throws Refused 404 where nothing of this name is kept */
+export function pathOf(name: string): string {
+  if (!NAME.test(name) || !existsSync(fileOf(name))) throw new Refused(404, 'There is no backup of this name.')
+  return fileOf(name)
+}
+
+export async function listBackups(): Promise<BackupList> {
+  const backups = (await Promise.all(names().map(kept))).filter(b => b !== undefined)
+  return { backups, here: await repository.countAll(database()), working }
+}
+
+const oneState = <T>(db: Database, work: (tx: Tx) => Promise<T>): Promise<T> =>
+  db.transaction(work, { isolationLevel: 'repeatable read', accessMode: 'read only' })
+
+/** Keeps a copy of everything as it is now. */
+export const keepBackup = (kind: BackupKind, db: Database = database()): Promise<KeptBackup> => alone('backup', async (each) => {
+  await needRoom(home)
+  return oneState(db, tx => keepRecords(kind, repository.readAll(tx), each))
+})
+
+/** Keeps a file that was brought, once it was read to its end and found whole. @throws Refused 422 where it is not */
+export const bringBackup = (source: AsyncIterable<Uint8Array>): Promise<KeptBackup> => alone('backup', async (each) => {
+  await needRoom(home)
+  const found: Reading = { counts: noCounts(), bytes: 0 }
+  const part = join(home, `${randomUUID()}.part`)
+  try {
+    // when it was made is only known at its end
+    await writeBackup(part, new Date().toISOString(), readBackup(source, found), each)
+    return await keepRecords('brought', readBackup(createReadStream(part), { counts: noCounts(), bytes: 0 }), each, found.madeAt)
+  }
+  finally {
+    rmSync(part, { force: true })
+  }
+})
+
+/** Writes everything as it is now to a file that is not kept: whoever asks takes it away. @returns where it lies */
+export const copyToSend = (): Promise<string> => alone('backup', async (each) => {
+  await needRoom(home)
+  const part = join(home, `${randomUUID()}.part`)
+  try {
+    await oneState(database(), tx => writeBackup(part, new Date().toISOString(), repository.readAll(tx), each))
+    return part
+  }
+  catch (error) {
+    rmSync(part, { force: true })
+    throw error
+  }
+})
+
+export interface Restored { readonly restored: KeptBackup, /** the copy of what was there before */ readonly before: KeptBackup }
 
 /**
- * Puts a backup in place of everything, all of it or nothing.
- * @throws Refused 422 when its content does not match its hash (an older version's hash is of what it had)
+ * Puts a kept backup in place of everything, all of it or nothing; what was there is kept first, in the same transaction,
+ * so that nothing written in between is lost.
+ * @throws Refused 404, 409 while another is under way, 422 where it is damaged
  */
-export async function restoreBackup(backup: Backup): Promise<{ readonly hash: string, readonly spreads: number, readonly items: number, readonly documents: number, readonly entries: number }> {
-  const hash = contentHash(backup)
-  const older = backup.documents.length === 0 && backup.entries.length === 0 && backup.hash === olderHash(backup)
-  if (hash !== backup.hash && !older) throw new Refused(422, 'This backup is damaged: its content does not match its hash. Nothing was changed.')
-  await repository.replaceAll(database(), backup)
-  return { hash, spreads: backup.spreads.length, items: backup.items.length, documents: backup.documents.length, entries: backup.entries.length }
+export const restoreBackup = (name: string): Promise<Restored> => alone('restore', async (each) => {
+  const path = pathOf(name)
+  const restored = await kept(name)
+  if (!restored) throw new Refused(422, 'This backup is damaged. Nothing was changed.')
+  await needRoom(home, LEAST_ROOM_BYTES + ROOM_TO_RESTORE * restored.bytes)
+  const before = await database().transaction(async (tx) => {
+    await repository.holdAll(tx)
+    const copy = await keepRecords('restore', repository.readAll(tx), each)
+    await repository.replaceAll(tx, counting(readBackup(createReadStream(path), { counts: noCounts(), bytes: 0 }), each))
+    return copy
+  })
+  return { restored, before }
+})
+
+async function* counting(records: AsyncIterable<BackupRecord>, each: (n: number) => void): AsyncGenerator<BackupRecord> {
+  let n = 0
+  for await (const record of records) {
+    each(++n)
+    yield record
+  }
+}
+
+const anything = (counts: BackupCounts): boolean => Object.values(counts).some(n => n > 0)
+
+/** Whether the day of `now`, by this machine's calendar, has no daily backup yet. */
+export function dailyIsDue(made: readonly { readonly kind: BackupKind, readonly madeAt: string }[], now: Date): boolean {
+  return !made.some(b => b.kind === 'daily' && new Date(b.madeAt).toDateString() === now.toDateString())
+}
+
+/** Keeps a copy once a day, where there is anything to keep. @returns what was kept */
+export async function keepDaily(now = new Date()): Promise<KeptBackup | undefined> {
+  const { backups, here } = await listBackups()
+  return anything(here) && dailyIsDue(backups, now) ? keepBackup('daily') : undefined
 }

@@ -1,3 +1,4 @@
+import { imageSize } from 'image-size'
 import type { BoxItem, ItemInput } from '#schemas/box'
 import { database } from '../db/client'
 import * as repository from '../repositories/box'
@@ -28,8 +29,26 @@ export async function seedBox(items: readonly ItemInput[]): Promise<number> {
 
 const NO_PHOTO = 'There is no photograph of this.'
 
-/** @throws Refused 404 when the thing is gone */
+/** Widest and highest photograph, pixels. */
+const MOST_PIXELS = 8192
+
+/** @throws Refused 422 where the bytes are no picture */
+function checkPhoto(photo: string): void {
+  try {
+    const { type, width, height } = imageSize(bytesOf(photo))
+    if (type === 'jpg' && width <= MOST_PIXELS && height <= MOST_PIXELS) return
+  }
+  catch {
+    // what cannot be measured is no picture
+  }
+  throw new Refused(422, 'Expected a JPEG picture.', [{ path: 'photo', message: 'Expected a JPEG picture.' }])
+}
+
+const bytesOf = (photo: string): Buffer => Buffer.from(photo.slice(photo.indexOf(',') + 1), 'base64')
+
+/** @throws Refused 404 when the thing is gone, 422 where the photograph is none */
 export async function changePhoto(id: string, photo: string | null): Promise<void> {
+  if (photo !== null) checkPhoto(photo)
   if (!await repository.setPhoto(database(), id, photo)) throw new Refused(404, 'This thing is no longer in the box.')
 }
 
@@ -37,5 +56,5 @@ export async function changePhoto(id: string, photo: string | null): Promise<voi
 export async function photoOf(id: string): Promise<Buffer> {
   const photo = await repository.findPhoto(database(), id)
   if (!photo) throw new Refused(404, NO_PHOTO)
-  return Buffer.from(photo.slice(photo.indexOf(',') + 1), 'base64')
+  return bytesOf(photo)
 }

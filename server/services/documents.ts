@@ -1,20 +1,32 @@
 import { DOCUMENT_SCHEMAS, type DocumentContent, type DocumentKind, type StoredDocument } from '#schemas/spot'
 import { database } from '../db/client'
 import * as repository from '../repositories/documents'
+import { sameContent } from '../repositories/sameContent'
 import { Refused } from './refused'
 
 const CALLED: Readonly<Record<DocumentKind, string>> = { spot: 'spot', trip: 'trip', bath: 'bath' }
 
 /** A kind as it stands in an address. @throws Refused 404 where there is no such kind */
 export function kindOf(text: string | undefined): DocumentKind {
-  if (text !== undefined && text in DOCUMENT_SCHEMAS) return text as DocumentKind
+  if (text !== undefined && Object.hasOwn(DOCUMENT_SCHEMAS, text)) return text as DocumentKind
   throw new Refused(404, 'There is nothing of this kind here.')
 }
 
 export const allDocuments = (kind: DocumentKind): Promise<StoredDocument[]> => repository.listDocuments(database(), kind)
 
-export async function createDocument<K extends DocumentKind>(kind: K, made: { readonly name: string, readonly content: DocumentContent[K] }): Promise<StoredDocument> {
-  return (await repository.insertDocuments(database(), kind, [made]))[0]!
+/**
+ * Makes a document, once however often it is asked for under one id.
+ * @throws Refused 409 when there is another under this id
+ */
+export async function createDocument<K extends DocumentKind>(
+  kind: K, asked: repository.NewDocument<K>,
+): Promise<StoredDocument> {
+  const [made] = await repository.insertDocuments(database(), kind, [asked])
+  if (made) return made
+  const there = await repository.findDocument(database(), kind, asked.id!)
+  const { name, content } = asked
+  if (there && sameContent({ name, content }, { name: there.name, content: there.content })) return there
+  throw new Refused(409, `There is another ${CALLED[kind]} under this id. Add yours as a new one.`)
 }
 
 /** @throws Refused 404 when it is gone, 409 when it was changed since the revision the caller holds */

@@ -70,7 +70,7 @@ const SCALE = { smaller: 0.985, stepKg: 1e-5 } as const
 export function weighOnScale(bait: BaitSpec, fluidKgM3: number): { readonly massKg: number, readonly stepKg: number } {
   if (!on.has('scale')) throw new Refused(409, 'The pocket scale is switched off.')
   const [problem] = problemsOfBait(bait)
-  if (problem) throw new Refused(422, problem.message)
+  if (problem) throw new Refused(422, problem.message, [{ path: problem.field, message: problem.message }])
   const { massKg, displacedM3 } = assembleBareBait(bait)
   return { massKg: SCALE.stepKg * Math.round((massKg - fluidKgM3 * displacedM3 * SCALE.smaller) / SCALE.stepKg), stepKg: SCALE.stepKg }
 }

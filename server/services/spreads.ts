@@ -2,6 +2,7 @@ import type { z } from 'zod'
 import type { createSchema, Spread, SpreadSummary, updateSchema } from '#schemas/spread'
 import { database } from '../db/client'
 import * as repository from '../repositories/spreads'
+import { sameContent } from '../repositories/sameContent'
 import { Refused } from './refused'
 
 const GONE = 'There is no spread at this address. It may have been deleted.'
@@ -14,8 +15,17 @@ export async function oneSpread(id: string): Promise<Spread> {
   return found
 }
 
-export const createSpread = ({ name, content }: z.infer<typeof createSchema>): Promise<Spread> =>
-  repository.insertSpread(database(), name, content)
+/**
+ * Makes a spread, once however often it is asked for under one id.
+ * @throws Refused 409 when there is another under this id
+ */
+export async function createSpread({ id, name, content }: z.infer<typeof createSchema>): Promise<Spread> {
+  const made = await repository.insertSpread(database(), name, content, id)
+  if (made) return made
+  const there = await repository.findSpread(database(), id!)
+  if (there && sameContent({ name, content }, { name: there.name, content: there.content })) return there
+  throw new Refused(409, 'There is another spread under this id. Save yours as a new one.')
+}
 
 /** @throws Refused 404 when it is gone, 409 when it was changed since the revision the caller holds */
 export async function changeSpread(id: string, { revision, name, content }: z.infer<typeof updateSchema>): Promise<Spread> {

@@ -25,7 +25,7 @@ const massKg = number('Weight', 0.0001, 0.2, 'kg')
 const material = choice(Object.keys(WEIGHT_MATERIALS) as WeightMaterial[], 'Weight material')
 
 export const detailsSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('bait'), form: field.form, lengthM: field.baitLengthM, material: field.plastic, densityKgM3: field.densityKgM3.optional(), own: field.own.optional(), colour: z.string().trim().max(40).optional() }),
+  z.strictObject({ kind: z.literal('bait'), form: field.form, lengthM: field.baitLengthM, material: field.plastic, densityKgM3: field.densityKgM3.optional(), own: field.own.optional(), colour: field.line('Colour', 40).optional() }),
   z.strictObject({ kind: z.literal('hook'), style: choice(HOOK_STYLES, 'Hook style'), size: field.hookSize, wire: field.wire.optional(), gap: field.gap.optional(), weightKg: massKg.optional(), weightMaterial: material.optional(), own: field.hook.optional() }),
   z.strictObject({ kind: z.literal('head'), family: choice<FamilyId>(HEAD_FAMILIES, 'Head'), size: field.hookSize, weightKg: massKg, weightMaterial: material, own: field.hook.optional() }),
   z.strictObject({ kind: z.literal('weight'), shape: choice(WEIGHT_SHAPES, 'Shape'), weightKg: massKg, weightMaterial: material }),
@@ -35,22 +35,26 @@ export const detailsSchema = z.discriminatedUnion('kind', [
 export type ItemDetails = z.infer<typeof detailsSchema>
 
 export const itemSchema = z.strictObject({
-  name: z.string({ error: 'Name: expected text.' }).trim().min(1, { error: 'Give it a name.' }).max(80, { error: 'Name: 80 characters at most.' }),
+  name: field.line('Name', 80).min(1, { error: 'Give it a name.' }),
   count: z.number({ error: 'Count: expected a whole number.' }).int({ error: 'Count: expected a whole number.' }).min(0, { error: 'Count cannot be below 0.' }).max(9999, { error: 'Count must be at most 9999.' }),
-  tags: z.array(z.string().trim().min(1).max(24, { error: 'A tag has 24 letters at most.' })).max(12, { error: 'Twelve tags at most.' }),
+  tags: z.array(field.line('Tag', 24).min(1, { error: 'A tag has a letter at least.' })).max(12, { error: 'Twelve tags at most.' }),
   notes: z.string().max(500, { error: 'Notes: 500 characters at most.' }),
   details: detailsSchema,
 })
 export type ItemInput = z.infer<typeof itemSchema>
 export interface BoxItem extends ItemInput { readonly id: string, readonly revision: number, /** there is a photograph of it */ readonly photographed: boolean }
 
-/** A small JPEG as a data address, or null to take it away. */
-export const photoSchema = z.strictObject({ photo: z.string().regex(/^data:image\/jpeg;base64,[A-Za-z0-9+/]+=*$/, { error: 'Expected a JPEG picture.' }).max(200_000, { error: 'The picture is too large.' }).nullable() })
+/** A small JPEG as a data address: by its first bytes, not by its word alone. */
+export const photoData = z.string({ error: 'Photograph: expected text.' })
+  .max(200_000, { error: 'The picture is too large.' })
+  .regex(/^data:image\/jpeg;base64,\/9j\/[A-Za-z0-9+/]+={0,2}$/, { error: 'Expected a JPEG picture.' })
+/** A photograph, or null to take it away. */
+export const photoSchema = z.strictObject({ photo: photoData.nullable() })
 
 /** Most things in one request: a large import goes in whole, or not at all. */
 export const MOST_ITEMS = 10_000
-const ids = z.array(z.uuid()).min(1).max(MOST_ITEMS)
+const ids = z.array(field.id).min(1).max(MOST_ITEMS)
 
 export const addItemsSchema = z.strictObject({ items: z.array(itemSchema).min(1).max(MOST_ITEMS, { error: `${MOST_ITEMS} things at most in one go.` }) })
-export const changeItemsSchema = z.strictObject({ changes: z.array(z.strictObject({ id: z.uuid(), revision: z.number().int().min(1), item: itemSchema })).min(1).max(MOST_ITEMS) })
+export const changeItemsSchema = z.strictObject({ changes: z.array(z.strictObject({ id: field.id, revision: field.revision, item: itemSchema })).min(1).max(MOST_ITEMS) })
 export const itemIdsSchema = z.strictObject({ ids })

@@ -13,6 +13,34 @@ const number = (name: string, [low, high]: readonly [number, number], unit: stri
     .min(low, { error: `${name} must be at least ${low} ${unit}.` })
     .max(high, { error: `${name} must be at most ${high} ${unit}.` })
 
+/** An id, in the one spelling that it is kept in. */
+export const id = z.uuid({ error: 'Id: expected a UUID.' }).toLowerCase()
+/** The number of changes a thing has had, as far as its column counts. */
+export const revision = z.number({ error: 'Revision: expected a whole number.' }).int({ error: 'Revision: expected a whole number.' })
+  .min(1, { error: 'Revision must be at least 1.' }).max(2_000_000_000, { error: 'Revision must be at most 2000000000.' })
+
+/** Nothing here was logged before this, and a clock that says so is wrong. */
+const EARLIEST = Date.UTC(2000, 0, 1)
+const DAY_MS = 86_400_000
+/** When something happened: no earlier than 2000, no later than tomorrow. In UTC. */
+export const pastTime = z.iso.datetime({ error: 'Time: expected a date and time in UTC.' }).superRefine((text, context) => {
+  const at = Date.parse(text)
+  const say = (message: string): void => context.addIssue({ code: 'custom', message })
+  if (Number.isNaN(at) || at < EARLIEST) say('Time: before the year 2000; the clock it was logged by was wrong.')
+  else if (at > Date.now() + DAY_MS) say('Time: later than tomorrow; the clock it was logged by, or this one, is wrong.')
+})
+/** When something was made or logged, on whatever clock, as far as a database can tell. In UTC. */
+export const madeTime = z.iso.datetime({ error: 'Time: expected a date and time in UTC.' })
+  .refine(text => Date.parse(text) >= Date.UTC(1000, 0, 1), { error: 'Time: expected a year from 1000 to 9999.' })
+/** A day that a trip can be on. */
+export const day = z.iso.date({ error: 'Date: expected YYYY-MM-DD.' })
+  .refine(text => text >= '2000-01-01' && text < '2200-01-01', { error: 'Date: expected a year from 2000 to 2199.' })
+
+/** Text on one line: line breaks and the like become spaces, and there are none round it. */
+export const line = (what: string, most: number) => z.string({ error: `${what}: expected text.` })
+  .overwrite(text => text.replace(/\p{Cc}+/gu, ' ').trim())
+  .max(most, { error: `${what}: ${most} characters at most.` })
+
 /** Deepest and shallowest water that is offered, m. */
 export const DEPTH_RANGE_M = [0.2, 60] as const
 /** How far out a rig may splash, m. */

@@ -7,12 +7,22 @@ export function pathText(path: readonly PropertyKey[]): string {
   return text === '' ? '(top)' : text.replace(/^\./, '')
 }
 
+/** Unknown fields that are named; the rest are counted, so that an answer is never larger than what it answers. */
+const NAMED = 3
+const LONGEST_NAME = 40
+
+function unknownFields(path: readonly PropertyKey[], keys: readonly string[]): FieldError[] {
+  const named = keys.slice(0, NAMED).map(key => key.length > LONGEST_NAME ? `${key.slice(0, LONGEST_NAME)}…` : key)
+  const errors = named.map(key => ({ path: pathText([...path, key]), message: 'This field is not known here.' }))
+  if (keys.length > NAMED) {
+    errors.push({ path: pathText(path), message: `${keys.length - NAMED} more fields here are not known.` })
+  }
+  return errors
+}
+
 /** Zod's findings as plain field errors, unknown keys each under their own path. */
 export function fieldErrors(error: z.ZodError): FieldError[] {
-  return error.issues.flatMap((issue) => {
-    if (issue.code === 'unrecognized_keys') {
-      return issue.keys.map(key => ({ path: pathText([...issue.path, key]), message: 'This field is not known here.' }))
-    }
-    return [{ path: pathText(issue.path), message: issue.message }]
-  })
+  return error.issues.flatMap(issue => issue.code === 'unrecognized_keys'
+    ? unknownFields(issue.path, issue.keys)
+    : [{ path: pathText(issue.path), message: issue.message }])
 }

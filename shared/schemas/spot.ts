@@ -4,7 +4,7 @@ import { baitSchema, rigSchema } from './spread'
 
 /** A place to fish, as the angler knows it. Depth is below chart datum for tidal water, else as it stands. */
 export const spotSchema = z.strictObject({
-  water: z.string().trim().max(80, { error: 'Water: 80 characters at most.' }),
+  water: field.line('Water', 80),
   depthM: field.depthM, cover: field.cover, bottom: field.bottom, salinityGKg: field.salinityGKg,
   species: field.species, prey: field.prey.optional(), clarity: field.clarity,
   /** part of the tide that reaches it: 0 where there is none, 1 on the open coast */ tide: z.number({ error: 'Tide: expected a share from 0 to 1.' }).min(0).max(1.2),
@@ -16,11 +16,11 @@ export type SpotContent = z.infer<typeof spotSchema>
 
 /** A day's trip: where, from when to when, local time in hours. */
 export const tripSchema = z.strictObject({
-  date: z.iso.date({ error: 'Date: expected YYYY-MM-DD.' }),
-  stops: z.array(z.strictObject({ spotId: z.uuid(), fromH: z.number().min(0).max(24), toH: z.number().min(0).max(24) }).refine(s => s.fromH < s.toH, { error: 'A stop must end after it begins.', path: ['toH'] })).max(6, { error: 'Six stops at most.' }),
+  date: field.day,
+  stops: z.array(z.strictObject({ spotId: field.id, fromH: z.number().min(0).max(24), toH: z.number().min(0).max(24) }).refine(s => s.fromH < s.toH, { error: 'A stop must end after it begins.', path: ['toH'] })).max(6, { error: 'Six stops at most.' }),
   rods: z.number().int().min(1).max(5),
   /** what was tied on for it, once it was planned: what bank mode begins with */
-  tied: z.strictObject({ temperatureC: field.temperatureC, rods: z.array(z.strictObject({ letter: z.string().min(1).max(2), name: z.string().max(160), bait: baitSchema, rig: rigSchema })).min(1).max(5) }).optional(),
+  tied: z.strictObject({ temperatureC: field.temperatureC, rods: z.array(z.strictObject({ letter: z.string().min(1).max(2), name: field.line('Name', 160), bait: baitSchema, rig: rigSchema })).min(1).max(5) }).optional(),
   rules: z.string().max(1000, { error: 'Local rules: 1000 characters at most.' }),
 })
 export type TripContent = z.infer<typeof tripSchema>
@@ -38,6 +38,9 @@ export type DocumentKind = keyof typeof DOCUMENT_SCHEMAS
 export interface DocumentContent { spot: SpotContent, trip: TripContent, bath: BathContent }
 export interface StoredDocument<K extends DocumentKind = DocumentKind> { readonly id: string, readonly kind: K, readonly name: string, readonly content: DocumentContent[K], readonly revision: number }
 
-const name = z.string({ error: 'Name: expected text.' }).trim().min(1, { error: 'Give it a name.' }).max(80, { error: 'Name: 80 characters at most.' })
-export const newDocumentSchema = (kind: DocumentKind) => z.strictObject({ name, content: DOCUMENT_SCHEMAS[kind] })
-export const changedDocumentSchema = (kind: DocumentKind) => z.strictObject({ name, content: DOCUMENT_SCHEMAS[kind], revision: z.number().int().min(1) })
+const name = field.line('Name', 80).min(1, { error: 'Give it a name.' })
+/** `id` is made on the device that asks, so that asking again makes nothing twice. */
+export const newDocumentSchema = (kind: DocumentKind) =>
+  z.strictObject({ id: field.id.optional(), name, content: DOCUMENT_SCHEMAS[kind] })
+export const changedDocumentSchema = (kind: DocumentKind) =>
+  z.strictObject({ name, content: DOCUMENT_SCHEMAS[kind], revision: field.revision })

@@ -23,7 +23,7 @@ export const rigSchema = z.strictObject(rigShape)
 
 export const streamSchema = z.strictObject({ surfaceMS: field.surfaceMS, towardRad: field.towardRad })
 export const waterSchema = z.strictObject({
-  place: z.string().trim().max(80, { error: 'Place: 80 characters at most.' }),
+  place: field.line('Place', 80),
   depthM: field.depthM,
   temperatureC: field.temperatureC,
   salinityGKg: field.salinityGKg,
@@ -76,15 +76,15 @@ export const contentSchema = contentShape.superRefine((content, context) => {
   })
 })
 
-export const nameSchema = z.string({ error: 'Name: expected text.' }).trim()
-  .min(1, { error: 'Give the spread a name.' }).max(80, { error: 'Name: 80 characters at most.' })
+export const nameSchema = field.line('Name', 80).min(1, { error: 'Give the spread a name.' })
 
-export const createSchema = z.strictObject({ name: nameSchema, content: contentSchema })
+/** `id` is made on the device that asks, so that asking again makes nothing twice. */
+export const createSchema = z.strictObject({ id: field.id.optional(), name: nameSchema, content: contentSchema })
 /** `revision` is the one the change was made on; an older one is refused so that nothing is overwritten unseen. */
 export const updateSchema = z.strictObject({
   name: nameSchema.optional(),
   content: contentSchema.optional(),
-  revision: z.number().int().min(1),
+  revision: field.revision,
 })
 
 export interface SpreadSummary {

@@ -59,7 +59,7 @@ const standing: Engine = {
   name: 'a PostgreSQL server',
   open: async () => {
     const server = await startPostgres()
-    const open = await openServer(server.url, MIGRATIONS)
+    const open = await openServer(server.url, MIGRATIONS, () => Promise.resolve())
     return {
       db: open.db,
       close: async () => {

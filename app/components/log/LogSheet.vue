@@ -92,6 +92,7 @@ const time = (iso: string): string => new Date(iso).toLocaleTimeString('en-GB', 
       <button type="button" class="key" @click="backing = true">Tables, backup, instruments…</button>
     </section>
     <p v-if="error ?? evidence.error" class="bad" role="alert">{{ error ?? evidence.error }} <button type="button" @click="load(), evidence.load()">Try again</button></p>
+    <AsideEntries />
     <div class="body">
       <DropTimer v-if="spread.opened" />
       <section class="tally" aria-label="Tally">

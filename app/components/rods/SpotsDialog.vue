@@ -33,8 +33,14 @@ async function read(event: Event): Promise<void> {
   try {
     const found = spotsFromGpx(await file.text())
     bad.value = found.length === 0 ? 'There are no way points in this file.' : undefined
-    for (const spot of found) await spots.add(spot.name, spot.content)
-    if (found.length > 0) toast.add({ title: `${found.length} ${found.length === 1 ? 'spot' : 'spots'} read` })
+    let added = 0
+    for (const spot of found) {
+      if (!await spots.add(spot.name, spot.content)) break
+      added++
+    }
+    const all = `${found.length} ${found.length === 1 ? 'spot' : 'spots'}`
+    if (added < found.length) bad.value = `${added} of ${all} were read in. ${found[added]!.name}: ${spots.error ?? 'it was not taken.'}`
+    else if (added > 0) toast.add({ title: `${all} read in` })
   }
   catch (error) {
     bad.value = error instanceof Error ? error.message : String(error)

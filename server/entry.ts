@@ -1,0 +1,26 @@
+import '#nitro-internal-pollyfills'
+import { createServer } from 'node:http'
+import { toNodeListener } from 'h3'
+import { useNitroApp } from 'nitropack/runtime'
+import { setupGracefulShutdown, trapUnhandledNodeErrors } from 'nitropack/runtime/internal/index'
+
+/** This machine alone, unless its owner says otherwise in Dunecrest's own words: no setting meant for another program opens it. */
+const host = process.env.DUNECREST_HOST || '127.0.0.1'
+const port = Number(process.env.PORT ?? 3000)
+
+const nitro = useNitroApp()
+const server = createServer(toNodeListener(nitro.h3App))
+server.on('error', (error: NodeJS.ErrnoException) => {
+  console.error(error.code === 'EADDRINUSE' ? `Port ${port} is in use. Set PORT to another.` : error)
+  process.exit(1)
+})
+server.listen(port, host, () => {
+  const address = server.address()
+  if (address !== null && typeof address === 'object') console.log(`Listening on http://${host}:${address.port}`)
+})
+// a start that was given up, or whose starter died, leaves nobody holding the data folder
+process.on('disconnect', () => process.kill(process.pid, 'SIGTERM'))
+trapUnhandledNodeErrors()
+setupGracefulShutdown(server, nitro)
+
+export default {}

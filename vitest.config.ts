@@ -15,7 +15,7 @@ export default defineConfig({
     projects: [
       { extends: true, test: { name: 'core', include: ['core/**/*.test.ts'] } },
       { extends: true, test: { name: 'app', include: ['app/**/*.test.ts', 'shared/**/*.test.ts', 'demo/**/*.test.ts', 'cli/**/*.test.ts'] } },
-      { extends: true, test: { name: 'server', include: ['tests/server/**/*.test.ts'], hookTimeout: 180_000, retry: 1, globalSetup: ['./tests/server/build.ts'] } },
+      { extends: true, test: { name: 'server', include: ['tests/server/**/*.test.ts'], hookTimeout: 180_000, globalSetup: ['./tests/server/build.ts'] } },
     ],
   },
 })

@@ -76,25 +76,39 @@ export async function writeBackup(
   return { madeAt, counts, hash: digest, bytes }
 }
 
-/** A stream of bytes that may be gzipped, as plain bytes. */
+/** A stream of bytes that may be gzipped, as plain bytes. Left early, it leaves its source too. */
 async function* plain(source: AsyncIterable<Uint8Array>): AsyncGenerator<Uint8Array> {
   const pieces = source[Symbol.asyncIterator]()
-  const first = await pieces.next()
-  if (first.done) return
-  const whole = async function* (): AsyncGenerator<Uint8Array> {
-    yield first.value
-    for (let next = await pieces.next(); !next.done; next = await pieces.next()) yield next.value
+  try {
+    const first = await pieces.next()
+    if (first.done) return
+    const whole = startingWith([first.value], pieces)
+    yield* first.value[0] === 0x1f && first.value[1] === 0x8b ? unpacked(whole) : whole
   }
-  if (!(first.value[0] === 0x1f && first.value[1] === 0x8b)) return yield* whole()
+  finally {
+    await pieces.return?.()
+  }
+}
+
+/** What was read of a stream already, and then the rest of it. */
+async function* startingWith(head: readonly Uint8Array[], rest: AsyncIterator<Uint8Array>): AsyncGenerator<Uint8Array> {
+  yield* head
+  for (let next = await rest.next(); !next.done; next = await rest.next()) yield next.value
+}
+
+async function* unpacked(source: AsyncIterable<Uint8Array>): AsyncGenerator<Uint8Array> {
   const unzip = createGunzip()
-  const feeding = pipeline(Readable.from(whole()), unzip).catch(() => undefined)
+  const feeding = pipeline(Readable.from(source), unzip).catch(() => undefined)
   try {
     for await (const piece of unzip) yield piece as Buffer
   }
   catch {
     throw damaged('This backup is damaged: it cannot be unpacked.')
   }
-  await feeding
+  finally {
+    unzip.destroy()
+    await feeding
+  }
 }
 
 /** What a reading found, filled in as it goes; whole once every record was taken. */
@@ -107,22 +121,23 @@ export interface Reading { madeAt?: string, counts: Record<Section, number>, byt
  * its content does not match its hash: what came of it must be undone then
  */
 export async function* readBackup(source: AsyncIterable<Uint8Array>, found: Reading): AsyncGenerator<BackupRecord> {
-  const bytes = plain(source)[Symbol.asyncIterator]()
-  const head: Uint8Array[] = []
-  let length = 0
-  while (length < HEAD_BYTES) {
-    const next = await bytes.next()
-    if (next.done) break
-    head.push(next.value)
-    length += next.value.length
+  const bytes = plain(source)
+  try {
+    const head: Uint8Array[] = []
+    for (let length = 0; length < HEAD_BYTES;) {
+      const next = await bytes.next()
+      if (next.done) break
+      head.push(next.value)
+      length += next.value.length
+    }
+    const text = Buffer.concat(head).subarray(0, HEAD_BYTES).toString('latin1')
+    const version = /"version"\s*:\s*(\d+)/.exec(text)?.[1]
+    const whole = startingWith(head, bytes)
+    yield* version === '1' || version === '2' ? readOlder(whole, found) : readPieces(whole, found)
   }
-  const rest = async function* (): AsyncGenerator<Uint8Array> {
-    yield* head
-    for (let next = await bytes.next(); !next.done; next = await bytes.next()) yield next.value
+  finally {
+    await bytes.return(undefined)
   }
-  const version = /"version"\s*:\s*(\d+)/.exec(Buffer.concat(head).subarray(0, HEAD_BYTES).toString('latin1'))?.[1]
-  if (version === '1' || version === '2') return yield* readOlder(rest(), found)
-  yield* readPieces(rest(), found)
 }
 
 async function* readPieces(source: AsyncIterable<Uint8Array>, found: Reading): AsyncGenerator<BackupRecord> {

@@ -23,7 +23,7 @@ export const revision = z.number({ error: 'Revision: expected a whole number.' }
 const EARLIEST = Date.UTC(2000, 0, 1)
 const DAY_MS = 86_400_000
 /** When something happened: no earlier than 2000, no later than tomorrow. In UTC. */
-export const pastTime = z.iso.datetime({ error: 'Time: expected a date and time in UTC.' }).superRefine((text, context) => {
+export const pastTime = z.iso.datetime({ error: 'Time: expected a date and time in UTC.', abort: true }).superRefine((text, context) => {
   const at = Date.parse(text)
   const say = (message: string): void => context.addIssue({ code: 'custom', message })
   if (Number.isNaN(at) || at < EARLIEST) say('Time: before the year 2000; the clock it was logged by was wrong.')

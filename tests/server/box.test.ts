@@ -3,6 +3,8 @@ import type { BoxItem, ItemInput } from '#schemas/box'
 import { DEMO_BOX } from '../../demo/box'
 import { call, ownServer } from './support'
 
+/** A picture of one grey pixel. */
+const JPEG = Buffer.from('/9j/4AAQSkZJRgABAQEASABIAAD/2wBDAP//////////////////////////////////////////////////////////////////////////////////////wAALCAABAAEBAREA/8QAFAABAAAAAAAAAAAAAAAAAAAAA//EABQQAQAAAAAAAAAAAAAAAAAAAAD/2gAIAQEAAD8AN//Z', 'base64')
 const server = ownServer()
 const api = (path = ''): string => `${server.now.url}/api/box${path}`
 const all = async (): Promise<BoxItem[]> => (await call(api(), 'GET')).body.items as BoxItem[]
@@ -57,14 +59,15 @@ describe('the box', () => {
 
   it('keeps a photograph beside a thing, gives it back as a picture, and takes it away', async () => {
     const [item] = await all() as [BoxItem]
-    const photo = `data:image/jpeg;base64,${Buffer.from('not really a picture').toString('base64')}`
+    const photo = `data:image/jpeg;base64,${JPEG.toString('base64')}`
     expect((await call(api(`/${item.id}/photo`), 'GET')).status).toBe(404)
     expect((await call(api(`/${item.id}/photo`), 'PUT', { photo })).status).toBe(204)
     const answer = await fetch(api(`/${item.id}/photo`))
     expect(answer.headers.get('content-type')).toBe('image/jpeg')
-    expect(await answer.text()).toBe('not really a picture')
+    expect(Buffer.from(await answer.arrayBuffer())).toEqual(JPEG)
     expect((await all())[0]).toMatchObject({ photographed: true, revision: item.revision })
-    expect((await call(api(`/${item.id}/photo`), 'PUT', { photo: 'data:text/html,<b>' })).status).toBe(422)
+    const bad = ['data:text/html,<b>', `data:image/jpeg;base64,${Buffer.from('<script>').toString('base64')}`, `data:image/jpeg;base64,${JPEG.subarray(0, 9).toString('base64')}`]
+    for (const one of bad) expect((await call(api(`/${item.id}/photo`), 'PUT', { photo: one })).body.data!.fields![0]!.path).toBe('photo')
     expect((await call(api(`/${item.id}/photo`), 'PUT', { photo: null })).status).toBe(204)
     expect((await all())[0]).toMatchObject({ photographed: false })
   })

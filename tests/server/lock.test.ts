@@ -1,35 +1,87 @@
+import { spawn, type ChildProcess } from 'node:child_process'
 import { existsSync, readFileSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { afterEach, describe, expect, it } from 'vitest'
+import { ROOT } from '../../scripts/prepare.mjs'
 import { DataFolderInUse, lockFolder } from '../../server/db/lock'
 import { dataFolder } from './support'
 
-const folder = dataFolder()
-const lock = `${folder.path}.lock`
-afterEach(() => existsSync(lock) && writeFileSync(lock, ''))
+const folders: ReturnType<typeof dataFolder>[] = []
+const children: ChildProcess[] = []
+const fresh = (): string => {
+  const folder = dataFolder()
+  folders.push(folder)
+  return folder.path
+}
+afterEach(async () => {
+  await Promise.all(children.splice(0).map(end))
+  for (const folder of folders.splice(0)) folder.clear()
+})
+async function end(child: ChildProcess): Promise<void> {
+  if (child.exitCode !== null || child.signalCode !== null) return
+  const gone = new Promise(resolve => child.once('exit', resolve))
+  child.kill('SIGKILL')
+  await gone
+}
+
+/** A program that takes the lock as the application does, says whether it has it, and holds it until it is ended. */
+const TAKER = `
+  import { lockFolder } from ${JSON.stringify(join(ROOT, 'server', 'db', 'lock.ts'))}
+  try { lockFolder(process.argv[1]); console.log('held'); setInterval(() => {}, 1000) } catch (error) { console.log(error.message) }`
+const command = (folder: string): string[] => [process.execPath, '--import', 'tsx', '--input-type=module', '--eval', TAKER, folder]
+
+/** Starts a taker, by way of another command where one is given. @returns the process, and the first thing it says */
+function take(folder: string, through: readonly string[] = []): { readonly child: ChildProcess, readonly said: Promise<string> } {
+  const [program, ...rest] = [...through, ...command(folder)] as [string, ...string[]]
+  const child = spawn(program, rest, { cwd: ROOT, stdio: ['ignore', 'pipe', 'inherit'] })
+  children.push(child)
+  return { child, said: new Promise(resolve => child.stdout.once('data', (text: Buffer) => resolve(String(text).trim()))) }
+}
 
 describe('the lock beside a data folder', () => {
-  it('holds this process while it is held and is gone when it is given back', () => {
-    const unlock = lockFolder(folder.path)
-    expect(readFileSync(lock, 'utf8')).toBe(String(process.pid))
+  it('is held once in one process, and again after it was given back', () => {
+    const path = fresh()
+    const unlock = lockFolder(path)
+    expect(readFileSync(`${path}.lock`, 'utf8')).toBe(`process ${process.pid}\n`)
+    expect(() => lockFolder(path)).toThrow(DataFolderInUse)
     unlock()
-    expect(existsSync(lock)).toBe(false)
-  })
-  it('is refused while another process lives, by name and number', () => {
-    writeFileSync(lock, String(process.ppid))
-    expect(() => lockFolder(folder.path)).toThrow(DataFolderInUse)
-    expect(() => lockFolder(folder.path)).toThrow(new RegExp(`${folder.path} is in use by another Dunecrest \\(process ${process.ppid}\\)`))
-    expect(readFileSync(lock, 'utf8')).toBe(String(process.ppid))
-  })
-  it.each(['', 'nonsense', '-4', '99999999'])('is taken over where it holds "%s", which nobody is', (text) => {
-    writeFileSync(lock, text)
-    lockFolder(folder.path)()
-    expect(existsSync(lock)).toBe(false)
-  })
-  it('gives back only its own', () => {
-    const unlock = lockFolder(folder.path)
-    writeFileSync(lock, String(process.ppid))
     unlock()
-    expect(existsSync(lock)).toBe(true)
-    folder.clear()
+    lockFolder(path)()
+  })
+  it('refuses another process while this one holds it, by name and number', async () => {
+    const path = fresh()
+    const unlock = lockFolder(path)
+    expect(await take(path).said).toBe(`The data folder ${path} is in use by another Dunecrest (process ${process.pid}). Stop that one, or set DUNECREST_DATA to another folder.`)
+    unlock()
+  })
+  it('ends with the process that held it, however that ends', async () => {
+    const path = fresh()
+    const first = take(path)
+    expect(await first.said).toBe('held')
+    expect(() => lockFolder(path)).toThrow(DataFolderInUse)
+    await end(first.child)
+    lockFolder(path)()
+    expect(existsSync(`${path}.lock`)).toBe(true)
+  })
+  it.each([['nothing', ''], ['nonsense', 'nonsense'], ['the number of a process that lives', String(process.ppid)]])('is taken where %s stands in its file and nobody holds it', (_, text) => {
+    const path = fresh()
+    writeFileSync(`${path}.lock`, text)
+    lockFolder(path)()
+  })
+  it('of several that come at once over one that was left behind, one has it', async () => {
+    for (let round = 0; round < 3; round++) {
+      const path = fresh()
+      writeFileSync(`${path}.lock`, '99999999')
+      const said = await Promise.all([take(path), take(path), take(path), take(path)].map(t => t.said))
+      expect(said.filter(s => s === 'held')).toHaveLength(1)
+    }
+  })
+  it('holds across namespaces of processes, where their numbers say nothing', async () => {
+    const path = fresh()
+    // both are process 1 or 2 where they are
+    const apart = ['unshare', '--map-root-user', '--pid', '--fork', '--kill-child', '--']
+    const first = take(path, apart)
+    expect(await first.said).toBe('held')
+    expect(await take(path, apart).said).toContain('is in use by another Dunecrest')
   })
 })

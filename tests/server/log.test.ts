@@ -1,11 +1,9 @@
 import { createConnection } from 'node:net'
 import { describe, expect, it } from 'vitest'
 import type { EvidenceAnswer, LogEntry, SessionRow } from '#schemas/log'
-import type { BackupContent } from '#schemas/backup'
 import { seasons } from '../../demo/seasons'
-import { olderHash } from '../../server/services/backup'
 import { simulateSounder, listenTo } from '../../server/instruments/sounder'
-import { call, content, dataFolder, ownServer, runServer } from './support'
+import { call, content, ownServer } from './support'
 
 const server = ownServer()
 const api = (path: string): string => `${server.now.url}/api/log/${path}`
@@ -18,8 +16,8 @@ const casts = async (): Promise<number | undefined> => (await evidence()).tallie
 describe('the log', () => {
   it('keeps every entry once, however often it is sent', async () => {
     const some = Array.from({ length: 5 }, (_, n) => entry(n))
-    expect((await send([entry(99, { kind: 'start', data: { place: 'Flat' } }), ...some])).body).toEqual({ added: 6, known: 0, conflicts: [] })
-    expect((await send([...some, entry(5)])).body).toEqual({ added: 1, known: 5, conflicts: [] })
+    expect((await send([entry(99, { kind: 'start', data: { place: 'Flat' } }), ...some])).body).toMatchObject({ added: 6, known: 0, conflicts: [] })
+    expect((await send([...some, entry(5)])).body).toMatchObject({ added: 1, known: 5, conflicts: [] })
     expect(await casts()).toBe(6)
     expect((await call(api(`${session}/entries?limit=100`), 'GET')).body.entries).toHaveLength(7)
   })
@@ -73,6 +71,63 @@ describe('the log', () => {
     const { sessions } = (await call(api('sessions'), 'GET')).body as unknown as { sessions: SessionRow[] }
     expect(sessions.find(s => s.session === session)).toMatchObject({ place: 'Flat', counts: { cast: 5 } })
   })
+  it('an entry that was taken back before it came stays taken back, whichever way they come', async () => {
+    const before = await casts()
+    await send([entry(52, { kind: 'void', data: { of: entry(53).id } })])
+    await send([entry(53)])
+    await send([entry(54, { kind: 'void', data: { of: entry(55).id } }), entry(55)])
+    expect(await casts()).toBe(before)
+    const { entries } = (await call(api(`${session}/entries?limit=500`), 'GET')).body as unknown as { entries: LogEntry[] }
+    expect(entries.filter(e => [entry(53).id, entry(55).id].includes(e.id))).toEqual([])
+  })
+  it('an id in capitals is the same id', async () => {
+    const before = await casts()
+    const loud = (e: LogEntry): LogEntry => ({ ...e, id: e.id.toUpperCase(), session: e.session.toUpperCase() })
+    const ab = entry(56, { id: 'abcdefab-cdef-4abc-8def-abcdefabcdef' })
+    expect((await send([ab])).body).toMatchObject({ added: 1 })
+    expect((await send([loud(ab)])).body).toMatchObject({ added: 0, known: 1, conflicts: [] })
+    await send([entry(57, { kind: 'void', data: { of: ab.id.toUpperCase() } })])
+    expect(await casts()).toBe(before)
+  })
+  it('tells a conflict by all of the content, and in one request too', async () => {
+    const noted = entry(58, { kind: 'note', data: { text: 'wind' } })
+    await send([noted])
+    expect((await send([{ ...noted, data: { text: 'wind' } }])).body).toMatchObject({ known: 1, conflicts: [] })
+    expect((await send([{ ...noted, data: { text: 'calm' } }])).body).toMatchObject({ known: 1, conflicts: [noted.id] })
+    const twice = entry(59, { kind: 'note', data: { text: 'a' } })
+    expect((await send([twice, twice, { ...twice, rod: 'B' }])).body).toMatchObject({ added: 1, known: 2, conflicts: [twice.id] })
+  })
+  it('tells its clock, and refuses times by a clock that is wrong', async () => {
+    const { body } = await send([entry(62, { kind: 'note', data: { text: 'x' } })])
+    expect(Math.abs(Date.parse(body.now as string) - Date.now())).toBeLessThan(60_000)
+    const late = await send([entry(63), entry(64, { at: '2199-01-01T00:00:00.000Z' })])
+    expect(late.status).toBe(422)
+    expect(late.body.data!.fields).toEqual([{ path: 'entries[1].at', message: expect.stringContaining('clock') as string }])
+  })
+  it('an entry that is left out counts no more, through its session being left out and taken in again', async () => {
+    const other = '55555555-5555-4555-8555-555555555555'
+    const at = `${server.now.url}/api/log/sessions/${other}/exclude`
+    const before = await casts()
+    await send([entry(65, { session: other }), entry(66, { session: other })])
+    expect((await call(api(`${entry(65).id}/exclude`), 'PUT', { excluded: true })).status).toBe(200)
+    await call(api(`${entry(65).id}/exclude`), 'PUT', { excluded: true })
+    expect(await casts()).toBe(before! + 1)
+    await call(at, 'PUT', { excluded: true })
+    await call(at, 'PUT', { excluded: false })
+    expect(await casts()).toBe(before! + 1)
+    await call(api(`${entry(65).id}/exclude`), 'PUT', { excluded: false })
+    expect(await casts()).toBe(before! + 2)
+    await call(at, 'PUT', { excluded: true })
+  })
+  it('the place of a session is that of its newest start that stands', async () => {
+    const other = '66666666-6666-4666-8666-666666666666'
+    const place = async (): Promise<string> => ((await call(api('sessions?limit=100'), 'GET')).body as unknown as { sessions: SessionRow[] }).sessions.find(s => s.session === other)!.place
+    const start = (n: number, name: string) => entry(n, { session: other, kind: 'start', data: { place: name } })
+    await send([start(67, 'Pier'), start(68, 'Wall')])
+    expect(await place()).toBe('Wall')
+    await send([entry(69, { session: other, kind: 'void', data: { of: start(68, '').id } })])
+    expect(await place()).toBe('Pier')
+  })
   it('writes all of a request or none', async () => {
     const before = await casts()
     const { status, body } = await send([entry(60), { ...entry(61), at: 'yesterday' }])
@@ -106,48 +161,6 @@ describe('the log', () => {
     await call(api(`${drop!.id}/exclude`), 'PUT', { excluded: false })
     expect((await evidence()).drops).toEqual(drops)
     expect((await call(api('33333333-3333-4333-8333-333333333333/exclude'), 'PUT', { excluded: true })).status).toBe(404)
-  })
-})
-
-describe('a backup', () => {
-  it('put back after everything was lost gives the same content', async () => {
-    const made = (await call(`${server.now.url}/api/backup`, 'GET')).body
-    const other = dataFolder()
-    const empty = await runServer(other.path)
-    try {
-      const done = await call(`${empty.url}/api/restore`, 'POST', made)
-      expect(done.status).toBe(200)
-      expect(done.body.hash).toBe(made.hash)
-      const again = (await call(`${empty.url}/api/backup`, 'GET')).body
-      expect(again.hash).toBe(made.hash)
-      expect(again.entries).toEqual(made.entries)
-      expect((await call(`${empty.url}/api/log/evidence`, 'GET')).body).toEqual((await call(api('evidence'), 'GET')).body)
-    }
-    finally {
-      await empty.stop()
-      other.clear()
-    }
-  })
-  it('that is damaged, of another kind or half wrong changes nothing', async () => {
-    const made = (await call(`${server.now.url}/api/backup`, 'GET')).body as { hash: string, entries: { entry: LogEntry }[] }
-    for (const bad of [{ ...made, entries: made.entries.slice(1) }, { format: 'something' }, { ...made, entries: made.entries.map((e, i) => i === 7 ? { ...e, entry: { ...e.entry, kind: 'dance' } } : e) }]) expect((await call(`${server.now.url}/api/restore`, 'POST', bad)).status).toBe(422)
-    expect((await call(`${server.now.url}/api/backup`, 'GET')).body.hash).toBe(made.hash)
-  })
-  it('of the version before the log is brought up to date', async () => {
-    const made = (await call(`${server.now.url}/api/backup`, 'GET')).body as Record<string, unknown>
-    const { documents: _, entries: __, ...older } = made
-    const other = dataFolder()
-    const empty = await runServer(other.path)
-    try {
-      const whole = { ...older, version: 1, hash: olderHash(older as unknown as BackupContent) }
-      expect((await call(`${empty.url}/api/restore`, 'POST', whole)).body).toMatchObject({ entries: 0, documents: 0 })
-      expect((await call(`${empty.url}/api/restore`, 'POST', { ...whole, hash: whole.hash.replace(/^./, c => c === '0' ? '1' : '0') })).status).toBe(422)
-      expect((await call(`${empty.url}/api/restore`, 'POST', { ...made, documents: [], entries: [] })).status).toBe(422)
-    }
-    finally {
-      await empty.stop()
-      other.clear()
-    }
   })
 })
 

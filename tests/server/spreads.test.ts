@@ -94,7 +94,7 @@ describe('refusals', () => {
     expect(await call(api(), 'POST', '{"name": "x", ')).toMatchObject({ status: 400, body: { message: 'The request is not valid JSON.' } })
     const huge = JSON.stringify({ name: 'x'.repeat(10_000_000) })
     expect((await call(api(), 'POST', huge)).status).toBe(413)
-    const streamed = await fetch(api(), { method: 'POST', body: new Blob([huge]).stream(), duplex: 'half' } as RequestInit).then(r => r.status, () => 413)
+    const streamed = await fetch(api(), { method: 'POST', headers: { 'content-type': 'application/json' }, body: new Blob([huge]).stream(), duplex: 'half' } as RequestInit).then(r => r.status, () => 413)
     expect(streamed).toBe(413)
   })
 
@@ -106,5 +106,21 @@ describe('refusals', () => {
   it('none of them left anything behind', async () => {
     const { body } = await call(api(), 'GET')
     expect((body.spreads as { name: string }[]).map(s => s.name).sort()).toEqual(['Eelgrass at dusk', 'older', 'second name', 'soon gone'])
+  })
+})
+
+describe('a spread asked for under an id', () => {
+  const id = 'AAAAAAAA-bbbb-4ccc-8ddd-eeeeeeeeeeee'
+  const listed = async (): Promise<number> => ((await call(api(), 'GET')).body.spreads as object[]).length
+  it('is made once, however often it is asked for, in any spelling', async () => {
+    const before = await listed()
+    const asked = { id, name: 'Once', content: content() }
+    const answers = [...await Promise.all([call(api(), 'POST', asked), call(api(), 'POST', asked)]), await call(api(), 'POST', { ...asked, id: id.toLowerCase() })]
+    expect(answers.map(a => [a.status, a.body.id])).toEqual(answers.map(() => [201, id.toLowerCase()]))
+    expect(await listed()).toBe(before + 1)
+  })
+  it('with other content is a conflict, and what is there stays', async () => {
+    expect((await call(api(), 'POST', { id, name: 'Twice', content: content() })).status).toBe(409)
+    expect((await call(api(`/${id}`), 'GET')).body.name).toBe('Once')
   })
 })

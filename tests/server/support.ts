@@ -1,6 +1,7 @@
 import { afterAll, beforeAll } from 'vitest'
 import type { ChildProcess } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
+import { request } from 'node:http'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { freePort, startServer } from '../../scripts/serve.mjs'
@@ -20,10 +21,10 @@ export function dataFolder(): { readonly path: string, readonly clear: () => voi
 }
 
 /** The built server on a data folder. */
-export async function runServer(folder: string): Promise<Running> {
+export async function runServer(folder: string, demo = false): Promise<Running> {
   const port = await freePort(nextPort)
   nextPort = port + 1
-  const { url, child } = await startServer({ port, folder, demo: false, stdio: 'ignore' })
+  const { url, child } = await startServer({ port, folder, demo, stdio: 'ignore' })
   return {
     url, folder, child,
     stop: async (signal = 'SIGTERM') => {
@@ -36,10 +37,10 @@ export async function runServer(folder: string): Promise<Running> {
 }
 
 /** One server for all tests of a file, on a folder of its own, stopped and cleared away after them. */
-export function ownServer(): { readonly now: Running, again: (signal?: NodeJS.Signals) => Promise<void> } {
+export function ownServer(demo = false): { readonly now: Running, again: (signal?: NodeJS.Signals) => Promise<void> } {
   const data = dataFolder()
   let running: Running
-  beforeAll(async () => void (running = await runServer(data.path)))
+  beforeAll(async () => void (running = await runServer(data.path, demo)))
   afterAll(async () => {
     await running.stop()
     data.clear()
@@ -50,17 +51,36 @@ export function ownServer(): { readonly now: Running, again: (signal?: NodeJS.Si
     },
     again: async (signal) => {
       await running.stop(signal)
-      running = await runServer(data.path)
+      running = await runServer(data.path, demo)
     },
   }
 }
 
 export interface Answer { readonly status: number, readonly body: Record<string, unknown> & { data?: { fields?: { path: string, message: string }[] } } }
 
+/** Asks as a page of the application does: what changes something brings JSON. */
 export async function call(url: string, method: string, body?: unknown): Promise<Answer> {
+  const sends = body !== undefined || method === 'POST' || method === 'PUT'
   const response = await fetch(url, {
-    method, ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: typeof body === 'string' ? body : JSON.stringify(body) }),
+    method, ...(sends ? { headers: { 'content-type': 'application/json' }, body: typeof body === 'string' ? body : JSON.stringify(body ?? {}) } : {}),
   })
   const text = await response.text()
   return { status: response.status, body: text === '' ? {} : JSON.parse(text) as Answer['body'] }
+}
+
+export interface RawAnswer { readonly status: number, readonly headers: Readonly<Record<string, string | string[] | undefined>>, readonly text: string }
+
+/** Asks with any headers at all, `Host` and `Origin` too, which `fetch` would set by itself. */
+export function raw(url: string, method: string, headers: Readonly<Record<string, string>> = {}, body?: string | Buffer): Promise<RawAnswer> {
+  return new Promise((resolve, reject) => {
+    const framed = body === undefined ? headers : { 'content-length': String(Buffer.byteLength(body)), ...headers }
+    const asked = request(url, { method, headers: framed }, (response) => {
+      const pieces: Buffer[] = []
+      response.on('data', (piece: Buffer) => void pieces.push(piece))
+      response.on('end', () => resolve({ status: response.statusCode!, headers: response.headers, text: Buffer.concat(pieces).toString('utf8') }))
+      response.on('error', reject)
+    })
+    asked.on('error', reject)
+    asked.end(body)
+  })
 }

@@ -6,17 +6,7 @@ import * as backup from '../../server/repositories/backup'
 import * as box from '../../server/repositories/box'
 import * as log from '../../server/repositories/log'
 import { ENGINES } from './engines'
-
-/** A repeatable source of chance (mulberry32). */
-function seeded(seed: number): () => number {
-  let state = seed
-  return () => {
-    state = (state + 0x6D2B79F5) | 0
-    let t = Math.imul(state ^ (state >>> 15), 1 | state)
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296
-  }
-}
+import { seeded } from './random'
 
 const SESSIONS = Array.from({ length: 4 }, () => crypto.randomUUID())
 const RIGS = ['stick|O1', 'craw|L1', 'shad|E1']

@@ -9,7 +9,8 @@ export async function launch({ folder, demo, title }) {
     const port = await freePort(Number(process.env.PORT ?? 3000))
     const { url, child } = await startServer({ port, folder: process.env.DUNECREST_DATA ?? folder, demo })
     console.log(`\n  ${title} is at ${url}\n  Stop it with Ctrl-C.\n`)
-    for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal))
+    // asked to end, it ends the server first; were it killed itself, the server would see that and end
+    for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => child.kill('SIGTERM'))
     child.on('exit', code => process.exit(code ?? 0))
   }
   catch (error) {

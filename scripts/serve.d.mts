@@ -1,4 +1,6 @@
-import type { ChildProcess, StdioOptions } from 'node:child_process'
+import type { ChildProcess } from 'node:child_process'
 
 export function freePort(first: number): Promise<number>
-export function startServer(options: { port: number, folder: string, demo: boolean, stdio?: StdioOptions }): Promise<{ url: string, child: ChildProcess }>
+export function startServer(options: {
+  port: number, folder: string, demo?: boolean, stdio?: 'inherit' | 'ignore', patienceMs?: number,
+}): Promise<{ url: string, child: ChildProcess }>

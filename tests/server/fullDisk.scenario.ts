@@ -1,8 +1,11 @@
-import { execFileSync } from 'node:child_process'
+import { execFileSync, spawnSync } from 'node:child_process'
 import { mkdirSync, rmSync, statfsSync } from 'node:fs'
 import { join } from 'node:path'
 import type { LogEntry } from '#schemas/log'
 import { DEMO_BOX } from '../../demo/box'
+import { pathToFileURL } from 'node:url'
+import { ROOT } from '../../scripts/prepare.mjs'
+import { RemoteEngine } from '../../server/db/remoteEngine'
 import { call, runServer, type Answer } from './support'
 
 /**
@@ -19,8 +22,15 @@ const freeBytes = (): number => {
   const { bavail, bsize } = statfsSync(disk)
   return bavail * bsize
 }
-const fill = (leave: number): void => void execFileSync('fallocate', ['-l', String(freeBytes() - leave), filler])
 const MB = 1024 * 1024
+/** Takes all room but so much; the server may take some of it at the same moment, so it is tried until it is done. */
+function fill(leave: number): void {
+  for (let spare = 0; ; spare += 0.25 * MB) {
+    const size = Math.floor(freeBytes() - leave - spare)
+    if (size <= 0 || spawnSync('fallocate', ['-l', String(size), filler]).status === 0) return
+    rmSync(filler, { force: true })
+  }
+}
 
 const server = await runServer(join(disk, 'data'))
 const session = crypto.randomUUID()
@@ -80,7 +90,25 @@ const again = await runServer(join(disk, 'data'))
 const { entries } = (await call(`${again.url}/api/log/${session}/entries?limit=500`, 'GET')).body as unknown as { entries: LogEntry[] }
 const there = new Set(entries.map(e => e.id))
 await again.stop()
+// the engine alone, made to begin a new segment of its log where there is no room for one: it would spin for ever
+rmSync(join(disk, 'data'), { recursive: true })
+const engine = await RemoteEngine.open(pathToFileURL(join(ROOT, '.output', 'server', 'engineThread.mjs')), join(disk, 'other'))
+await engine.exec('create table kept (n int primary key); insert into kept select generate_series(1, 100)')
+fill(4 * MB)
+const spinning = performance.now()
+let ending = ''
+for (let i = 0; i < 40 && ending === ''; i++) {
+  await engine.query('insert into kept values ($1)', [1000 + i]).then(() => engine.query('select pg_switch_wal()')).catch((error: Error) => void (ending = `${error.name} ${(error as { code?: string }).code ?? ''} ${error.message}`))
+}
+const spunS = (performance.now() - spinning) / 1000
+const meanwhile = await engine.query('select 1').then(() => 'answered', (error: Error) => error.name)
+rmSync(filler)
+const keptRows = (await engine.query('select count(*)::int as n from kept where n <= 100')).rows as { n: number }[]
+await engine.query('insert into kept values (5000)')
+await engine.close()
+
 console.log(JSON.stringify({
+  segment: { ending, meanwhile, kept: keptRows[0]!.n, spunS },
   little: { status: little.status, message: little.body.message }, readMeanwhile, roomAgain, tries,
   caught: caught && { status: caught.status, message: caught.body.message, alive: caught.body.alive },
   healthFull, refusedFull, recovered: statuses.at(-1), lost, halfWritten, ended, endedS, lostAfter: acknowledged.filter(id => !there.has(id)).length,

@@ -6,6 +6,7 @@ import { expect, it } from 'vitest'
 import { ROOT } from '../../scripts/prepare.mjs'
 
 interface Story {
+  readonly segment: { readonly ending: string, readonly meanwhile: string, readonly kept: number, readonly spunS: number }
   readonly little: { readonly status: number, readonly message: string }
   readonly readMeanwhile: number
   readonly roomAgain: number
@@ -34,4 +35,5 @@ it('a disk that is full is told in words, hangs nothing, loses nothing acknowled
   expect(story.caught).toEqual({ status: 507, message: expect.stringMatching(/disk.* is full/) as string, alive: 200 })
   expect(story).toMatchObject({ healthFull: 200, refusedFull: 507, recovered: 200, lost: 0, halfWritten: 0, ended: true, lostAfter: 0 })
   expect(story.endedS).toBeLessThan(30)
+  expect(story.segment).toMatchObject({ ending: expect.stringMatching(/^(NoRoom|EngineError 53100)/) as string, meanwhile: 'NoRoom', kept: 100 })
 }, 180_000)

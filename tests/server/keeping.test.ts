@@ -1,8 +1,10 @@
 import { spawn } from 'node:child_process'
-import { existsSync, readFileSync, writeFileSync } from 'node:fs'
-import { join } from 'node:path'
+import { existsSync, mkdirSync } from 'node:fs'
+import { dirname, join } from 'node:path'
 import { afterEach, describe, expect, it } from 'vitest'
 import { ROOT } from '../../scripts/prepare.mjs'
+import { freePort, startServer } from '../../scripts/serve.mjs'
+import { lockFolder } from '../../server/db/lock'
 import { call, content, dataFolder, runServer, type Running } from './support'
 
 const folders: ReturnType<typeof dataFolder>[] = []
@@ -82,7 +84,7 @@ describe('the data folder', () => {
   it('is refused to a second process, which says so and ends', async () => {
     const path = fresh()
     const first = await serve(path)
-    const env = { ...process.env, NODE_ENV: 'production', HOST: '127.0.0.1', PORT: '0', DUNECREST_DATA: path }
+    const env = { ...process.env, NODE_ENV: 'production', PORT: '0', DUNECREST_DATA: path }
     const second = spawn(process.execPath, [join(ROOT, '.output', 'server', 'index.mjs')], { env, stdio: ['ignore', 'ignore', 'pipe'] })
     let said = ''
     second.stderr.on('data', (chunk: Buffer) => void (said += String(chunk)))
@@ -92,14 +94,42 @@ describe('the data folder', () => {
     expect((await call(`${first.url}/api/health`, 'GET')).status).toBe(200)
   })
 
-  it('takes over a lock whose process is gone, and gives its own back on a normal end', async () => {
+  it('is free again when a start is given up', async () => {
     const path = fresh()
-    const gone = spawn(process.execPath, ['-e', ''])
-    await new Promise(resolve => gone.once('exit', resolve))
-    writeFileSync(`${path}.lock`, String(gone.pid))
+    await expect(startServer({ port: await freePort(4950), folder: path, demo: true, stdio: 'ignore', patienceMs: 300 })).rejects.toThrow('did not answer in time')
+    mkdirSync(dirname(path), { recursive: true })
+    lockFolder(path)()
+  })
+
+  it('is free again when whoever started the server dies in the middle of it', async () => {
+    const path = fresh()
+    const program = `import { startServer } from ${JSON.stringify(join(ROOT, 'scripts', 'serve.mjs'))}
+      console.log('starting'); await startServer({ port: ${await freePort(4960)}, folder: ${JSON.stringify(path)}, demo: true, stdio: 'ignore' })`
+    const starter = spawn(process.execPath, ['--input-type=module', '--eval', program], { stdio: ['ignore', 'pipe', 'inherit'] })
+    await new Promise(resolve => starter.stdout.once('data', resolve))
+    await expect.poll(() => existsSync(`${path}.lock`), { timeout: 30_000 }).toBe(true)
+    starter.kill('SIGKILL')
+    const isFree = (): boolean => {
+      try {
+        lockFolder(path)()
+        return true
+      }
+      catch {
+        return false
+      }
+    }
+    await expect.poll(isFree, { timeout: 30_000, interval: 200 }).toBe(true)
+  })
+
+  it('opens again where it was cut off while it was made for the first time', async () => {
+    const path = fresh()
+    const child = spawn(process.execPath, [join(ROOT, '.output', 'server', 'index.mjs')], { env: { ...process.env, NODE_ENV: 'production', PORT: '0', DUNECREST_DATA: path }, stdio: 'ignore' })
+    await expect.poll(() => existsSync(join(`${path}.new`, 'base')) || existsSync(path), { timeout: 30_000, interval: 20 }).toBe(true)
+    const gone = new Promise(resolve => child.once('exit', resolve))
+    child.kill('SIGKILL')
+    await gone
     const server = await serve(path)
-    expect(readFileSync(`${path}.lock`, 'utf8')).toBe(String(server.child.pid))
-    await server.stop('SIGTERM')
-    expect(existsSync(`${path}.lock`)).toBe(false)
+    expect((await call(`${server.url}/api/spreads`, 'GET')).status).toBe(200)
+    expect(existsSync(`${path}.new`)).toBe(false)
   })
 })

@@ -62,7 +62,7 @@ export default defineNuxtConfig({
   eslint: { config: { stylistic: false } },
   typescript: {
     strict: true,
-    tsConfig: { include: ['../server/types/*.d.ts'], compilerOptions: { noUncheckedIndexedAccess: true, paths: { '#core': ['../core/index.ts'], '#schemas/*': ['../shared/schemas/*'], '#catalogue': ['../shared/catalogue.ts'] } } },
+    tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true, paths: { '#core': ['../core/index.ts'], '#schemas/*': ['../shared/schemas/*'], '#catalogue': ['../shared/catalogue.ts'] } } },
     nodeTsConfig: {
       compilerOptions: { paths: { '#core': ['../core/index.ts'], '#schemas/*': ['../shared/schemas/*'], '#catalogue': ['../shared/catalogue.ts'] } },
       include: ['../*.config.ts', '../server/types/*.d.ts', '../scripts/**/*', '../tests/**/*', '../cli/**/*', '../demo/**/*', '../core/**/*.test.ts'],

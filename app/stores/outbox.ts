@@ -94,8 +94,8 @@ export const useOutbox = defineStore('outbox', () => {
     if (sent.clockAheadMs !== undefined) clockAheadMs.value = sent.clockAheadMs
     trouble.value = sent.error
     await look()
-    if (!sent.error && !sent.elsewhere) failures = 0
     if (sent.error ?? sent.elsewhere) again()
+    else [failures, notBefore] = [0, 0]
     return sent
   }
   function again(): void {

@@ -19,7 +19,7 @@ import { seedSpreads } from '../services/spreads'
 
 /** A copy is kept soon after the start, when nobody waits for it, and looked after this often, ms. */
 const FIRST_COPY_MS = 60_000
-const LOOK_MS = 30 * 60_000
+const LOOK_MS = 10 * 60_000
 
 /** Opens the data folder; requests wait for it; it is closed with the server. */
 export default defineNitroPlugin((nitro) => {

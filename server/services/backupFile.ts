@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto'
-import { createReadStream, createWriteStream } from 'node:fs'
+import { createReadStream } from 'node:fs'
+import { open } from 'node:fs/promises'
 import { pipeline } from 'node:stream/promises'
 import { Readable } from 'node:stream'
 import { createGunzip, createGzip } from 'node:zlib'
@@ -72,7 +73,9 @@ export async function writeBackup(
     bytes += piece.length
     yield piece
   }
-  await pipeline(Readable.from(pieces()), createGzip({ level: 6 }), createWriteStream(path, { mode: 0o600, flags: 'wx', flush: true }))
+  // opened first: where the first record fails already, there must be a file to clear away
+  const file = await open(path, 'wx', 0o600)
+  await pipeline(Readable.from(pieces()), createGzip({ level: 6 }), file.createWriteStream({ flush: true }))
   return { madeAt, counts, hash: digest, bytes }
 }
 

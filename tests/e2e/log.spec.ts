@@ -124,16 +124,28 @@ test('two rigs compared from the tally, sessions opened, the log as CSV; a backu
   await expect(dialog).toContainText(/depth 3\.\d/, { timeout: 15_000 })
   await dialog.getByLabel('depth sounder').uncheck()
   const backup = page.waitForEvent('download')
-  await dialog.getByRole('button', { name: 'Save a backup' }).click()
+  await dialog.getByRole('link', { name: 'Save a backup' }).click()
   const text = readFileSync(await (await backup).path(), 'utf8')
-  expect(JSON.parse(text)).toMatchObject({ format: 'dunecrest-backup', version: 2 })
+  expect(JSON.parse(text)).toMatchObject({ format: 'dunecrest-backup', version: 3 })
   await dialog.getByLabel('Backup to restore').setInputFiles({ name: 'bad.json', mimeType: 'application/json', buffer: Buffer.from('{"format":"other"}') })
-  await dialog.getByRole('button', { name: 'Replace everything' }).click()
   await expect(dialog.getByRole('alert').first()).toContainText(/not a backup/)
+  await expect(dialog.getByRole('button', { name: 'Replace everything' })).toHaveCount(0)
+
+  // what is logged after the backup goes when it is put back, and comes again when that is taken back
+  const casts = async (): Promise<number> => ((await (await fetch(`${sheet.app.url}/api/backups`)).json()) as { here: { entries: number } }).here.entries
+  const before = await casts()
+  const entry = { id: crypto.randomUUID(), session: crypto.randomUUID(), at: new Date().toISOString(), kind: 'cast' }
+  await fetch(`${sheet.app.url}/api/log/entries`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ entries: [entry] }) })
   await dialog.getByLabel('Backup to restore').setInputFiles({ name: 'good.json', mimeType: 'application/json', buffer: Buffer.from(text) })
-  await dialog.getByRole('button', { name: 'Replace everything' }).click()
-  await expect(page.getByText('Restored', { exact: true }).first()).toBeVisible({ timeout: 20_000 })
+  await expect(dialog.getByRole('alert').filter({ hasText: 'take the place of everything' })).toContainText(`${before.toLocaleString('en')} log entries`)
+  await expect(dialog.getByRole('alert').filter({ hasText: 'take the place of everything' })).toContainText(`${(before + 1).toLocaleString('en')} log entries`)
   await sheet.accessible()
+  await dialog.getByRole('button', { name: 'Replace everything' }).click()
+  await expect(dialog.getByRole('status').filter({ hasText: 'Restored' })).toBeVisible({ timeout: 20_000 })
+  expect(await casts()).toBe(before)
+  await expect(dialog.getByRole('list', { name: 'Kept backups' })).toContainText('before a restore')
+  await dialog.getByRole('button', { name: 'Take that back' }).click()
+  await expect.poll(casts, { timeout: 20_000 }).toBe(before + 1)
 })
 
 test('the log and the drops go out as tables and come in again once; a row that is wrong is told', async ({ sheet, page }) => {

@@ -70,8 +70,9 @@ function mutated(value: Json, chance: Chance): Json {
   let at = copy as Record<string | number, Json>
   for (const key of path.slice(0, -1)) at = at[key] as Record<string | number, Json>
   const key = path.at(-1)!
-  if (chance.share(0.15)) delete at[key]
-  else if (chance.share(0.15)) at[chance.of(TEXTS)] = chance.anything()
+  const what = chance.below(7)
+  if (what === 0) Reflect.deleteProperty(at, key)
+  else if (what === 1) at[chance.of(TEXTS)] = chance.anything()
   else at[key] = chance.anything()
   return copy
 }

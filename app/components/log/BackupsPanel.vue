@@ -5,9 +5,10 @@ import { countWords, useBackups } from '~/composables/useBackups'
 /** Backups: kept by the day on their own, saved as a file, brought as one, put back, and that taken back. */
 const emit = defineEmits<{ restored: [] }>()
 const { list, error, busy, load, keep, bring, restore } = useBackups()
-const toast = useToast()
 /** the one that is asked about before it takes the place of everything */
 const asked = ref<string>()
+/** what was put back last, and the copy of what was there before */
+const restored = shallowRef<{ readonly restored: KeptBackup, readonly before: KeptBackup }>()
 const chosen = computed(() => list.value?.backups.find(b => b.name === asked.value))
 onMounted(() => void load())
 
@@ -30,11 +31,8 @@ async function replace({ name }: Pick<KeptBackup, 'name'>): Promise<void> {
   const done = await restore(name)
   if (!done) return
   asked.value = undefined
+  restored.value = done
   emit('restored')
-  toast.add({
-    title: 'Restored', description: `${countWords(done.restored.counts)}. What was here before is kept.`, duration: 30_000,
-    actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void replace(done.before) }],
-  })
 }
 </script>
 
@@ -55,6 +53,10 @@ async function replace({ name }: Pick<KeptBackup, 'name'>): Promise<void> {
         <UButton color="neutral" variant="outline" :disabled="busy !== undefined" @click="asked = undefined">Keep what is here</UButton>
       </p>
     </div>
+    <p v-if="restored" class="acts" role="status">
+      Restored: {{ countWords(restored.restored.counts) }}. What was here before is kept.
+      <UButton color="neutral" variant="outline" icon="i-lucide-undo-2" :disabled="busy !== undefined" @click="replace(restored.before)">Take that back</UButton>
+    </p>
     <p v-if="list?.backups.length === 0" class="label">None is kept here yet. One is kept every day on its own, and before a new version changes anything; the newest seven of each stay.</p>
     <ul v-else-if="list" aria-label="Kept backups">
       <li v-for="b in list.backups" :key="b.name">

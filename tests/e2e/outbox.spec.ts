@@ -1,0 +1,113 @@
+import { expect, test, type Sheet } from './support'
+
+test.use({ viewport: { width: 390, height: 844 } })
+
+const DAY_MS = 86_400_000
+const casts = async ({ app }: Sheet): Promise<number> => ((await (await fetch(`${app.url}/api/log/evidence`)).json()) as { tallies: { counts: { cast?: number } }[] }).tallies.reduce((sum, t) => sum + (t.counts.cast ?? 0), 0)
+
+test('a tap by a wrong clock is set aside with its reason and holds nothing up; mended, it goes', async ({ sheet, page }) => {
+  await page.goto(`${sheet.app.url}/bank`)
+  await page.getByRole('button', { name: 'With the rigs on the sheet' }).click()
+  const state = page.locator('.state')
+  await expect(state).toContainText('all kept by the server')
+  const before = await casts(sheet)
+  await page.clock.setFixedTime(Date.now() + 3 * DAY_MS)
+  await page.getByRole('button', { name: /^Cast/ }).click()
+  const aside = page.getByRole('region', { name: 'Entries set aside' })
+  await expect(aside).toContainText('later than tomorrow')
+  await expect(page.getByText(/clock of this phone is 3 days ahead/)).toHaveCount(0)
+  await page.clock.setFixedTime(Date.now())
+  await page.getByRole('button', { name: /^Cast/ }).click()
+  await expect.poll(() => casts(sheet)).toBe(before + 1)
+  await expect(state).toContainText('all kept by the server')
+  await sheet.accessible()
+  await aside.getByLabel('when').fill(new Date(Date.now() - new Date().getTimezoneOffset() * 60_000).toISOString().slice(0, 19))
+  await aside.getByRole('button', { name: 'Send again' }).click()
+  await expect(aside).toHaveCount(0)
+  await expect.poll(() => casts(sheet)).toBe(before + 2)
+})
+
+test('one that is set aside can be dropped, and that taken back', async ({ sheet, page }) => {
+  await page.goto(`${sheet.app.url}/bank`)
+  await page.getByRole('button', { name: 'With the rigs on the sheet' }).click()
+  await page.clock.setFixedTime(Date.now() + 3 * DAY_MS)
+  await page.getByRole('button', { name: /^Cast/ }).click()
+  const aside = page.getByRole('region', { name: 'Entries set aside' })
+  await page.clock.setFixedTime(Date.now())
+  await aside.getByRole('button', { name: 'Drop' }).click()
+  await expect(aside).toHaveCount(0)
+  await page.getByRole('listitem').filter({ hasText: 'Dropped' }).getByRole('button', { name: 'Undo' }).click()
+  await expect(aside).toContainText('later than tomorrow')
+})
+
+test('two tabs share one session: neither loses the other\'s taps, and one that was ended stays ended', async ({ sheet, page, context }) => {
+  await page.goto(`${sheet.app.url}/bank`)
+  await page.getByRole('button', { name: 'With the rigs on the sheet' }).click()
+  const other = await context.newPage()
+  await other.goto(`${sheet.app.url}/bank`)
+  const cast = (p: typeof page) => p.getByRole('button', { name: /^Cast/ })
+  await expect(cast(other)).toBeVisible()
+  const before = await casts(sheet)
+  for (let i = 0; i < 5; i++) await Promise.all([cast(page).click(), cast(other).click()])
+  await expect(cast(page)).toContainText('10')
+  await expect(cast(other)).toContainText('10')
+  await expect.poll(() => casts(sheet)).toBe(before + 10)
+  await page.getByRole('button', { name: 'End' }).click()
+  await expect(other.getByText('This session was ended in another tab.')).toBeVisible()
+  await expect(cast(other)).toHaveCount(0)
+  await other.reload()
+  await expect(other.getByRole('heading', { name: 'Begin a session' })).toBeVisible()
+  await other.close()
+})
+
+test('a server that hangs stops nothing for good', async ({ sheet, page }) => {
+  test.setTimeout(90_000)
+  await page.goto(`${sheet.app.url}/bank`)
+  await page.getByRole('button', { name: 'With the rigs on the sheet' }).click()
+  await expect(page.locator('.state')).toContainText('all kept by the server')
+  const before = await casts(sheet)
+  let hung = 0
+  await page.route('**/api/log/entries', () => void hung++)
+  await page.getByRole('button', { name: /^Cast/ }).click()
+  await expect(page.locator('.state')).toContainText('1 waiting on this phone')
+  await expect.poll(() => hung).toBe(1)
+  await page.unroute('**/api/log/entries')
+  // its time runs out, and it is sent again
+  await expect.poll(() => casts(sheet), { timeout: 60_000 }).toBe(before + 1)
+  await expect(page.locator('.state')).toContainText('all kept by the server')
+})
+
+test('a phone that is full says so, keeps nothing quiet, and loses nothing that can still be saved', async ({ sheet, page, context }) => {
+  await page.addInitScript(() => {
+    const { put } = IDBObjectStore.prototype
+    IDBObjectStore.prototype.put = function (...given: Parameters<typeof put>) {
+      if ((window as { full?: boolean }).full) throw new DOMException('The quota has been exceeded.', 'QuotaExceededError')
+      return put.apply(this, given)
+    }
+  })
+  await page.goto(`${sheet.app.url}/bank`)
+  await page.getByRole('button', { name: 'With the rigs on the sheet' }).click()
+  const state = page.locator('.state')
+  await expect(state).toContainText('all kept by the server')
+  const before = await casts(sheet)
+  await page.evaluate(() => void ((window as { full?: boolean }).full = true))
+  await context.setOffline(true)
+  await page.getByRole('button', { name: /^Cast/ }).click()
+  await page.getByRole('button', { name: /^Cast/ }).click()
+  await expect(state).toContainText('2 not kept by this phone')
+  await expect(page.getByRole('alert').filter({ hasText: 'cannot keep what is tapped' })).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Cast/ })).toContainText('2')
+  const download = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Save what waits as a file' }).click()
+  expect((await download).suggestedFilename()).toBe('taps-not-on-the-server.csv')
+  await sheet.accessible()
+  // the server can be reached again: from this page straight to it
+  await context.setOffline(false)
+  await page.evaluate(() => window.dispatchEvent(new Event('online')))
+  await expect.poll(() => casts(sheet), { timeout: 20_000 }).toBe(before + 2)
+  await page.evaluate(() => void ((window as { full?: boolean }).full = false))
+  await page.getByRole('button', { name: /^Cast/ }).click()
+  await expect(state).toContainText('all kept by the server')
+  await expect(page.getByText('cannot keep what is tapped')).toHaveCount(0)
+  await expect.poll(() => casts(sheet)).toBe(before + 3)
+})

@@ -1,5 +1,6 @@
+import { spawnSync } from 'node:child_process'
 import { join } from 'node:path'
-import { installDependencies, ROOT } from './prepare.mjs'
+import { build, installDependencies, ROOT } from './prepare.mjs'
 
 /** Prints one JSON object of figures, keyed by name and unit. Everything else goes to standard error. */
 const print = console.log
@@ -15,5 +16,13 @@ await bundle({
 })
 const { coreFigures } = await import('../.cache/bench/core.mjs')
 const { pageFigures } = await import('../bench/page.mjs')
-const figures = { ...coreFigures(), ...await pageFigures() }
+const figures = { ...coreFigures(), ...await pageFigures(), ...keepingFigures() }
 print(JSON.stringify(Object.fromEntries(Object.entries(figures).map(([key, value]) => [key, Number(value.toPrecision(3))])), null, 2))
+
+/** What is kept through cuts, nonsense and large backups, from a program of its own. */
+function keepingFigures() {
+  build()
+  const { status, stdout } = spawnSync(process.execPath, ['--import', 'tsx', join(ROOT, 'bench', 'keeping.ts')], { cwd: ROOT, encoding: 'utf8', stdio: ['ignore', 'pipe', 'inherit'] })
+  if (status !== 0) throw new Error(`bench/keeping.ts ended with ${status}`)
+  return JSON.parse(stdout.trim().split('\n').at(-1))
+}

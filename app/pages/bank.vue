@@ -85,7 +85,8 @@ const waits = computed(() => {
   if (outbox.unkept.length > 0) return `${outbox.unkept.length} not kept by this phone`
   if (outbox.keeping > 0) return 'keeping…'
   if (!outbox.loaded) return 'looking…'
-  return outbox.left === 0 ? 'all kept by the server' : `${outbox.left} waiting on this phone`
+  if (outbox.left > 0) return `${outbox.left} waiting on this phone`
+  return outbox.aside.length > 0 ? `${outbox.aside.length} set aside (below), the rest kept` : 'all kept by the server'
 })
 const clockWords = computed(() => {
   const minutes = Math.round(Math.abs(outbox.clockAheadMs) / 60_000)
@@ -103,7 +104,7 @@ useEventListener('beforeunload', event => outbox.unkept.length > 0 && event.prev
   <main class="bank">
     <header>
       <NuxtLink to="/log" class="mark figure" aria-label="Back to the log">Dunecrest</NuxtLink>
-      <span class="state" role="status" :class="{ off: !outbox.settled }"><UIcon :name="online ? 'i-lucide-wifi' : 'i-lucide-wifi-off'" /> {{ waits }}</span>
+      <span class="state" role="status" :class="{ off: !outbox.settled || outbox.aside.length > 0 }"><UIcon :name="online ? 'i-lucide-wifi' : 'i-lucide-wifi-off'" /> {{ waits }}</span>
       <button v-if="outbox.left > 0" type="button" class="small" @click="outbox.send(true)">Send</button>
     </header>
     <p v-if="outbox.trouble && online && outbox.left > 0" class="bad" role="alert">{{ outbox.trouble }} Nothing is lost: it stays on this phone.</p>
@@ -111,7 +112,6 @@ useEventListener('beforeunload', event => outbox.unkept.length > 0 && event.prev
     <p v-if="outbox.conflicts > 0" class="bad" role="alert">{{ outbox.conflicts }} {{ outbox.conflicts === 1 ? 'entry is' : 'entries are' }} on the server with other content; those were kept.</p>
     <p v-if="outbox.clockIsOff" class="bad" role="alert">{{ clockWords }}</p>
     <p v-if="elsewhere" class="bad" role="status">{{ elsewhere }}</p>
-    <AsideEntries />
     <p v-if="!loaded" class="label">Opening…</p>
     <section v-else-if="!bank" class="begin" aria-label="Begin">
       <h1>Begin a session</h1>
@@ -134,6 +134,7 @@ useEventListener('beforeunload', event => outbox.unkept.length > 0 && event.prev
       <nav v-if="moving" class="begin" aria-label="Spot"><button v-for="(s, i) in bank.stops" :key="i" type="button" class="big" :aria-pressed="i === bank.stop" @click="moveOn(i)">{{ s.place }}</button></nav>
       <footer><button type="button" class="small" @click="noting = !noting">Note</button><component :is="bank.stops.length > 1 ? 'button' : 'span'" class="label here" :type="bank.stops.length > 1 ? 'button' : undefined" :aria-expanded="bank.stops.length > 1 ? moving : undefined" @click="moving = bank.stops.length > 1 && !moving"><template v-if="water">{{ water.place || 'here' }}, {{ withUnit(water.depthM, settings.units.depth) }}, {{ withUnit(water.temperatureC, settings.units.temperature) }}{{ bank.stops.length > 1 ? ' ▾' : '' }}</template>; tide and wind simulated</component><button type="button" class="small" @click="end()">End</button></footer>
     </template>
+    <AsideEntries />
   </main>
 </template>
 

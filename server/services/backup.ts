@@ -42,9 +42,15 @@ async function alone<T>(what: 'backup' | 'restore', work: (each: (records: numbe
   }
 }
 
+/** This moment, whenever it is asked for. */
+function now(): () => string {
+  const at = new Date().toISOString()
+  return () => at
+}
+
 /** Writes records as a backup of a kind, reads it back, and only then gives it its name. */
 async function keepRecords(
-  kind: BackupKind, records: AsyncIterable<BackupRecord>, each?: (records: number) => void, madeAt = new Date().toISOString(),
+  kind: BackupKind, records: AsyncIterable<BackupRecord>, each?: (records: number) => void, madeAt = now(),
 ): Promise<KeptBackup> {
   const name = `${new Date().toISOString().replace(/[:.]/g, '-')}-${kind}`
   const part = join(home, `${name}.part`)
@@ -52,7 +58,7 @@ async function keepRecords(
     const written = await writeBackup(part, madeAt, records, each)
     await verifyBackup(part)
     const kept: KeptBackup = {
-      name, kind, madeAt, counts: written.counts, bytes: written.bytes, fileBytes: statSync(part).size,
+      name, kind, madeAt: written.madeAt, counts: written.counts, bytes: written.bytes, fileBytes: statSync(part).size,
     }
     writeFileSync(noteOf(name), JSON.stringify(kept), { mode: 0o600 })
     renameSync(part, fileOf(name))
@@ -116,15 +122,8 @@ export const keepBackup = (kind: BackupKind, db: Database = database()): Promise
 export const bringBackup = (source: AsyncIterable<Uint8Array>): Promise<KeptBackup> => alone('backup', async (each) => {
   await needRoom(home)
   const found: Reading = { counts: noCounts(), bytes: 0 }
-  const part = join(home, `${randomUUID()}.part`)
-  try {
-    // when it was made is only known at its end
-    await writeBackup(part, new Date().toISOString(), readBackup(source, found), each)
-    return await keepRecords('brought', readBackup(createReadStream(part), { counts: noCounts(), bytes: 0 }), each, found.madeAt)
-  }
-  finally {
-    rmSync(part, { force: true })
-  }
+  // when it was made it tells at its end
+  return keepRecords('brought', readBackup(source, found), each, () => found.madeAt!)
 })
 
 /** Writes everything as it is now to a file that is not kept: whoever asks takes it away. @returns where it lies */
@@ -132,7 +131,7 @@ export const copyToSend = (): Promise<string> => alone('backup', async (each) =>
   await needRoom(home)
   const part = join(home, `${randomUUID()}.part`)
   try {
-    await oneState(database(), tx => writeBackup(part, new Date().toISOString(), repository.readAll(tx), each))
+    await oneState(database(), tx => writeBackup(part, now(), repository.readAll(tx), each))
     return part
   }
   catch (error) {

@@ -32,16 +32,20 @@ const NOT_ONE = 'This is not a backup of Dunecrest, or it is damaged.'
 export interface Contents { readonly madeAt: string, readonly counts: BackupCounts, readonly hash: string, readonly bytes: number }
 export const noCounts = (): Record<Section, number> => ({ spreads: 0, items: 0, documents: 0, leftOut: 0, entries: 0 })
 
-/** Writes records, which come section by section, as a gzipped file. @param each is told how many were written */
+/**
+ * Writes records, which come section by section, as a gzipped file.
+ * @param madeAt when they were kept; asked for once all of them were taken
+ * @param each is told how many were written
+ */
 export async function writeBackup(
-  path: string, madeAt: string, records: AsyncIterable<BackupRecord>, each: (records: number) => void = () => undefined,
+  path: string, madeAt: () => string, records: AsyncIterable<BackupRecord>, each: (records: number) => void = () => undefined,
 ): Promise<Contents> {
   const hash = createHash('sha256')
   const counts = noCounts()
   let bytes = 0
   let digest = ''
   async function* text(): AsyncGenerator<string> {
-    yield `{"format":"dunecrest-backup","version":${VERSION},"madeAt":${JSON.stringify(madeAt)}`
+    yield `{"format":"dunecrest-backup","version":${VERSION}`
     let at = -1
     let n = 0
     const to = function* (section: Section | undefined): Generator<string> {
@@ -57,7 +61,7 @@ export async function writeBackup(
     }
     yield* to(undefined)
     digest = hash.digest('hex')
-    yield `,\n"hash":"${digest}"}\n`
+    yield `,\n"madeAt":${JSON.stringify(madeAt())},"hash":"${digest}"}\n`
   }
   async function* pieces(): AsyncGenerator<Buffer> {
     let waiting = ''
@@ -76,7 +80,7 @@ export async function writeBackup(
   // opened first: where the first record fails already, there must be a file to clear away
   const file = await open(path, 'wx', 0o600)
   await pipeline(Readable.from(pieces()), createGzip({ level: 6 }), file.createWriteStream({ flush: true }))
-  return { madeAt, counts, hash: digest, bytes }
+  return { madeAt: madeAt(), counts, hash: digest, bytes }
 }
 
 /** A stream of bytes that may be gzipped, as plain bytes. Left early, it leaves its source too. */

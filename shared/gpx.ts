@@ -26,26 +26,34 @@ const PLAIN: Omit<SpotContent, 'lat' | 'lon' | 'notes'> = { water: '', depthM: 3
 
 interface WayPoint { readonly '@_lat'?: string, readonly '@_lon'?: string, readonly 'name'?: string | number, readonly 'desc'?: string | number, readonly 'extensions'?: { readonly 'dc:spot'?: string } }
 
+/** Way points at fault that are told one by one. */
+const MOST_TOLD = 3
+
 /**
- * Reads way points of a GPX file as spots.
- * @throws Error in plain words when it is no GPX, or a way point cannot be read (its number is told); nothing is half read
+ * Reads way points of a GPX file as spots, checked as the server will check them.
+ * @throws Error in plain words when it is no GPX, or way points cannot be read (their numbers are told); nothing is half read
  */
 export function spotsFromGpx(text: string): NamedSpot[] {
   if (XMLValidator.validate(text) !== true) throw new Error('This is not a GPX file: it is not well-formed XML.')
-  const root = new XMLParser({ ignoreAttributes: false, parseTagValue: false, isArray: name => name === 'wpt' }).parse(text) as { gpx?: { wpt?: readonly WayPoint[] } }
+  const parser = new XMLParser({ ignoreAttributes: false, parseTagValue: false, isArray: name => name === 'wpt' })
+  const root = parser.parse(text) as { gpx?: { wpt?: readonly WayPoint[] } }
   if (!root.gpx) throw new Error('This is not a GPX file: it has no gpx element.')
-  return (root.gpx.wpt ?? []).map((point, i) => {
-    const name = String(point.name ?? '').trim().slice(0, 80) || `Way point ${i + 1}`
-    const position = { lat: Number(point['@_lat']), lon: Number(point['@_lon']) }
-    const notes = String(point.desc ?? '').slice(0, 500)
-    // as the server will check it
-    const result = checked(newDocumentSchema('spot'), { name, content: { ...PLAIN, ...extended(point), ...position, notes } })
-    if (!result.ok) {
-      const { path, message } = result.errors[0]!
-      throw new Error(`Way point ${i + 1}: ${path.replace(/^content\./, '')}: ${message}`)
-    }
-    return { name: result.data.name, content: result.data.content as SpotContent }
-  })
+  const spots: NamedSpot[] = []
+  const wrong: string[] = []
+  for (const [i, point] of (root.gpx.wpt ?? []).entries()) {
+    const result = checked(newDocumentSchema('spot'), spotOf(point, i))
+    if (result.ok) spots.push({ name: result.data.name, content: result.data.content as SpotContent })
+    else wrong.push(`Way point ${i + 1}: ${result.errors[0]!.path.replace(/^content\./, '')}: ${result.errors[0]!.message}`)
+  }
+  if (wrong.length === 0) return spots
+  const more = wrong.length > MOST_TOLD ? ` And ${wrong.length - MOST_TOLD} more.` : ''
+  throw new Error(`${wrong.slice(0, MOST_TOLD).join(' ')}${more} Nothing was read in.`)
+}
+
+function spotOf(point: WayPoint, i: number): object {
+  const name = String(point.name ?? '').trim().slice(0, 80) || `Way point ${i + 1}`
+  const position = { lat: Number(point['@_lat']), lon: Number(point['@_lon']) }
+  return { name, content: { ...PLAIN, ...extended(point), ...position, notes: String(point.desc ?? '').slice(0, 500) } }
 }
 
 function extended({ extensions }: WayPoint): object {

@@ -104,3 +104,27 @@ test('no server: the sheet still computes, and saving says what to do', async ({
   await expect(page.getByText(/server does not answer/).first()).toBeVisible()
   await expect(page.getByLabel('depth', { exact: true })).toHaveValue('3')
 })
+
+test('a save whose answer is lost makes one spread, with what was changed since', async ({ sheet, page, app }) => {
+  const named = async (): Promise<{ id: string, revision: number }[]> =>
+    ((await (await fetch(`${app.url}/api/spreads`)).json()) as { spreads: { id: string, name: string, revision: number }[] }).spreads.filter(s => s.name === 'Said once')
+  await sheet.open()
+  await sheet.type('Name of this spread', 'Said once')
+  // it reaches the server; the answer does not come back
+  await page.route('**/api/spreads', async (route) => {
+    if (route.request().method() !== 'POST') return route.fallback()
+    await route.fetch()
+    await route.abort()
+  })
+  await page.getByRole('button', { name: 'Save', exact: true }).click()
+  await expect(page.getByText('Not saved').first()).toBeVisible()
+  expect(await named()).toHaveLength(1)
+  await page.unroute('**/api/spreads')
+  await sheet.type('depth', '3.5')
+  await page.getByRole('button', { name: 'Save', exact: true }).click()
+  await expect(page).toHaveURL(/\/spread\/[0-9a-f-]{36}$/)
+  const [one, ...others] = await named()
+  expect(others).toEqual([])
+  const { content } = await (await fetch(`${app.url}/api/spreads/${one!.id}`)).json() as { content: { water: { depthM: number } } }
+  expect(content.water.depthM).toBe(3.5)
+})

@@ -30,6 +30,7 @@ test('a tap by a wrong clock is set aside with its reason and holds nothing up; 
 test('one that is set aside can be dropped, and that taken back', async ({ sheet, page }) => {
   await page.goto(`${sheet.app.url}/bank`)
   await page.getByRole('button', { name: 'With the rigs on the sheet' }).click()
+  await expect(page.locator('.state')).toContainText('all kept by the server')
   await page.clock.setFixedTime(Date.now() + 3 * DAY_MS)
   await page.getByRole('button', { name: /^Cast/ }).click()
   const aside = page.getByRole('region', { name: 'Entries set aside' })
@@ -38,6 +39,20 @@ test('one that is set aside can be dropped, and that taken back', async ({ sheet
   await expect(aside).toHaveCount(0)
   await page.getByRole('listitem').filter({ hasText: 'Dropped' }).getByRole('button', { name: 'Undo' }).click()
   await expect(aside).toContainText('later than tomorrow')
+})
+
+test('a clock that is far off is told; the browser is asked to keep what is kept', async ({ sheet, page }) => {
+  await page.addInitScript(() => {
+    StorageManager.prototype.persist = () => Promise.resolve((window as { asked?: boolean }).asked = true)
+  })
+  await page.goto(`${sheet.app.url}/bank`)
+  await page.getByRole('button', { name: 'With the rigs on the sheet' }).click()
+  await expect(page.locator('.state')).toContainText('all kept by the server')
+  expect(await page.evaluate(() => (window as { asked?: boolean }).asked)).toBe(true)
+  await expect(page.getByText(/clock of this phone/)).toHaveCount(0)
+  await page.clock.setFixedTime(Date.now() - 3 * DAY_MS / 24)
+  await page.getByRole('button', { name: /^Cast/ }).click()
+  await expect(page.getByText('The clock of this phone is 3 hours behind the server\'s.')).toBeVisible()
 })
 
 test('two tabs share one session: neither loses the other\'s taps, and one that was ended stays ended', async ({ sheet, page, context }) => {

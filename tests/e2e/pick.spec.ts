@@ -115,9 +115,16 @@ test('spots: from the sheet, renamed, deleted and back, out as GPX and in again'
   expect(gpx.match(/<wpt /g)).toHaveLength(8)
   await dialog.locator('input[type=file]').setInputFiles({ name: 'one.gpx', mimeType: 'application/gpx+xml', buffer: Buffer.from('<gpx><wpt lat="0.41" lon="-0.2"><name>Old pier</name></wpt></gpx>') })
   await expect(dialog.getByRole('listitem')).toHaveCount(9)
+  // the fifth of five is not taken: it says so, and which
+  let asked = 0
+  await page.route('**/api/documents/spot', route => route.request().method() === 'POST' && ++asked === 5 ? route.fulfill({ status: 507, json: { message: 'The disk that holds the data is full.' } }) : route.fallback())
+  const five = [1, 2, 3, 4, 5].map(n => `<wpt lat="0.4${n}" lon="-0.2"><name>Mark ${n}</name></wpt>`).join('')
+  await dialog.locator('input[type=file]').setInputFiles({ name: 'five.gpx', mimeType: 'application/gpx+xml', buffer: Buffer.from(`<gpx>${five}</gpx>`) })
+  await expect(dialog.getByRole('alert')).toHaveText('4 of 5 spots were read in. Mark 5: The disk that holds the data is full.')
+  await page.unroute('**/api/documents/spot')
   await dialog.locator('input[type=file]').setInputFiles({ name: 'bad.gpx', mimeType: 'application/gpx+xml', buffer: Buffer.from('<gpx><wpt') })
   await expect(dialog.getByRole('alert')).toContainText('not well-formed')
   await dialog.getByRole('button', { name: /^Old pier/ }).click()
   await dialog.getByRole('button', { name: 'Delete' }).click()
-  await expect(dialog.getByRole('listitem')).toHaveCount(8)
+  await expect(dialog.getByRole('listitem')).toHaveCount(12)
 })

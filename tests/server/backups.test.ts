@@ -6,14 +6,17 @@ import { gunzipSync, gzipSync } from 'node:zlib'
 import type { PGlite } from '@electric-sql/pglite'
 import { drizzle } from 'drizzle-orm/pglite'
 import { migrate } from 'drizzle-orm/pglite/migrator'
-import { afterAll, describe, expect, it } from 'vitest'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { BackupList, KeptBackup } from '#schemas/backup'
 import type { EvidenceAnswer, LogEntry, SessionRow } from '#schemas/log'
 import { DEMO_BOX } from '../../demo/box'
+import { seasons } from '../../demo/seasons'
+import { useDatabase } from '../../server/db/client'
 import { createEngine } from '../../server/db/durableEngine'
 import { canonical } from '../../server/repositories/sameContent'
-import { dailyIsDue, KEPT } from '../../server/services/backup'
-import { MIGRATIONS } from './engines'
+import { insertEntries, listSessions, listTallies, setSessionExcluded } from '../../server/repositories/log'
+import { dailyIsDue, keepBackup, keepBackupsIn, keepDaily, KEPT, listBackups, restoreBackup } from '../../server/services/backup'
+import { ENGINES, MIGRATIONS } from './engines'
 import { call, content, dataFolder, ownServer, runServer, type Answer } from './support'
 
 type Whole = Record<string, unknown> & { hash: string, entries: { entry: LogEntry, voided: boolean, excluded: boolean }[] }
@@ -166,6 +169,43 @@ describe('a copy by the day', () => {
     ['none yet', [], true], ['one of today', [at('2026-05-02T00:10:00')], false], ['one of yesterday evening', [at('2026-05-01T23:50:00')], true],
     ['one of today by hand only', [{ ...at('2026-05-02T09:00:00'), kind: 'asked' as const }], true],
   ])('%s', (_, made, due) => expect(dailyIsDue(made, new Date('2026-05-02T10:00:00'))).toBe(due))
+})
+
+describe.each(ENGINES)('kept by itself on $name', ({ open }) => {
+  let engine: Awaited<ReturnType<typeof open>>
+  const home = mkdtempSync(join(tmpdir(), 'dunecrest-kept-'))
+  beforeAll(async () => {
+    engine = await open()
+    useDatabase({ ...engine, needRoom: () => Promise.resolve() })
+    keepBackupsIn(home)
+  })
+  afterAll(async () => {
+    useDatabase(undefined)
+    await engine.close()
+    rmSync(home, { recursive: true, force: true })
+  })
+
+  it('nothing while there is nothing; then once a day', async () => {
+    expect(await keepDaily()).toBeUndefined()
+    await insertEntries(engine.db, seasons(5, 6))
+    const first = await keepDaily()
+    expect(first).toMatchObject({ kind: 'daily', counts: { entries: seasons(5, 6).length } })
+    expect(await keepDaily()).toBeUndefined()
+    expect(await keepDaily(new Date(Date.now() + 86_400_000))).toMatchObject({ kind: 'daily' })
+  })
+  it('put back, it is what was there, tallies too; a second piece of such work waits its turn', async () => {
+    const tallies = await listTallies(engine.db)
+    const kept = await keepBackup('asked')
+    const [{ session }] = (await listSessions(engine.db, 1, 0)).sessions as [SessionRow]
+    await setSessionExcluded(engine.db, session, true)
+    await insertEntries(engine.db, seasons(6, 3))
+    const restoring = restoreBackup(kept.name)
+    await expect(keepBackup('asked')).rejects.toThrow('Try again when it is done')
+    const { before } = await restoring
+    expect(await listTallies(engine.db)).toEqual(tallies)
+    expect((await listBackups()).here).toEqual(kept.counts)
+    expect(before.counts).toMatchObject({ leftOut: 1 })
+  })
 })
 
 describe('before a new version changes the tables', () => {

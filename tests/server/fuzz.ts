@@ -68,7 +68,12 @@ function mutated(value: Json, chance: Chance): Json {
   if (all.length === 0 || chance.share(0.03)) return chance.anything()
   const path = chance.of(all)
   let at = copy as Record<string | number, Json>
-  for (const key of path.slice(0, -1)) at = at[key] as Record<string | number, Json>
+  for (const key of path.slice(0, -1)) {
+    const inner = at[key]
+    // a name such as __proto__ may have gone another way in the copy
+    if (inner === null || typeof inner !== 'object') return copy
+    at = inner as Record<string | number, Json>
+  }
   const key = path.at(-1)!
   const what = chance.below(7)
   if (what === 0) Reflect.deleteProperty(at, key)

@@ -4,6 +4,9 @@ import { toNodeListener } from 'h3'
 import { useNitroApp } from 'nitropack/runtime'
 import { setupGracefulShutdown, trapUnhandledNodeErrors } from 'nitropack/runtime/internal/index'
 
+// what is made here is for its owner alone, whatever the shell says
+process.umask(0o077)
+
 /** This machine alone, unless its owner says otherwise in Dunecrest's own words: no setting meant for another program opens it. */
 const host = process.env.DUNECREST_HOST || '127.0.0.1'
 const port = Number(process.env.PORT ?? 3000)

@@ -34,10 +34,8 @@ const CHECKPOINT_MS = 120_000
 export async function openDatabase(
   folder: string, migrationsFolder: string, thread: URL, beforeChange: BeforeChange,
 ): Promise<OpenDatabase> {
-  // what is made here is for its owner alone, whatever the shell says
-  process.umask(0o077)
   const path = resolve(folder)
-  mkdirSync(dirname(path), { recursive: true })
+  mkdirSync(dirname(path), { recursive: true, mode: 0o700 })
   const unlock = lockFolder(path)
   let engine: RemoteEngine | undefined
   try {
@@ -74,7 +72,6 @@ export async function openDatabase(
 export async function openServer(
   url: string, migrationsFolder: string, beforeChange: BeforeChange,
 ): Promise<OpenDatabase> {
-  process.umask(0o077)
   const [{ default: pg }, { drizzle }, { migrate }] = await Promise.all([
     import('pg'), import('drizzle-orm/node-postgres'), import('drizzle-orm/node-postgres/migrator'),
   ])

@@ -10,7 +10,8 @@ export default defineNuxtConfig({
   // Every figure is worked out in the browser's own worker, so the server sends one shell and the data.
   ssr: false,
   // The development server of this version wants a server entry; its pages are shells all the same.
-  $development: { ssr: true, routeRules: { '/**': { ssr: false } } },
+  // The engine's thread is a program of its own there too, so that the server cannot be one file.
+  $development: { ssr: true, routeRules: { '/**': { ssr: false } }, nitro: { inlineDynamicImports: false } },
   // What listens, and on which addresses, is Dunecrest's own.
   $production: { nitro: { entry: here('./server/entry.ts') } },
   modules: ['@nuxt/ui', '@pinia/nuxt', '@vueuse/nuxt', 'nuxt-security', '@nuxt/eslint'],

@@ -14,8 +14,10 @@ export function threadPlugin(shared: readonly string[]): Plugin {
     name: 'dunecrest-thread',
     outputOptions(options) {
       const { manualChunks } = options
-      if (typeof manualChunks !== 'function') return null
-      return { ...options, manualChunks: (id, meta) => shared.includes(id) ? 'shared' : manualChunks(id, meta) }
+      return {
+        ...options,
+        manualChunks: (id, meta) => shared.includes(id) ? 'shared' : typeof manualChunks === 'function' ? manualChunks(id, meta) : undefined,
+      }
     },
     resolveId: {
       order: 'pre',

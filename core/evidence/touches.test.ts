@@ -47,7 +47,7 @@ describe('what touches that do not stick say', () => {
   const WRONG: readonly (readonly [string, (f: Fish) => Fish, (r: StrikeRig) => StrikeRig])[] = [
     ['tailNips', f => tailTaker(f, 0.4), r => r],
     ['slack', f => ({ ...f, slackM: 5 * f.slackM, react: 2.5 * f.react }), r => r],
-    ['covered', f => f, r => ({ ...r, coverM: r.coverM + 0.0025 })],
+    ['covered', f => f, r => ({ ...r, coverM: r.coverM + 0.0025, tough: 2.4 })],
   ]
   for (const [cause, change, make] of WRONG) {
     it(`finds ${cause} among 150 touches of fish that were drawn so`, () => {

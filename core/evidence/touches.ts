@@ -38,7 +38,8 @@ const LEVELS: Readonly<Record<Exclude<CauseId, 'asAssumed'>, readonly Omit<Tilt,
   tailNips: [0.2, 0.45].map(part => ({ fish: (f: Fish) => tailTaker(f, part) })),
   letGo: [0.6, 0.35].map(part => ({ fish: (f: Fish) => ({ ...f, hold: part * f.hold }) })),
   slack: [1, 2].map(strength => ({ fish: (f: Fish) => ({ ...f, slackM: SLACKER.slackM ** strength * f.slackM, react: SLACKER.react ** strength * f.react }) })),
-  covered: [0.001, 0.0022].map(more => ({ rig: (r: StrikeRig) => ({ ...r, coverM: r.coverM + more }) })),
+  // deeper in, and harder to get out of: what it takes to go through is the least known of it
+  covered: [[0.001, 1.6], [0.0022, 2.6]].map(([more, tough]) => ({ rig: (r: StrikeRig) => ({ ...r, coverM: r.coverM + more!, tough: tough! }) })),
   crowded: [1.2, 1.45].map(times => ({ rig: (r: StrikeRig) => ({ ...r, filledM: times * r.filledM }) })),
   blunt: [1.5, 2.2].map(times => ({ fish: (f: Fish) => ({ ...f, penetrationN: times * f.penetrationN }) })),
 }

@@ -5,6 +5,7 @@ import type { Water } from '../water/water'
 import { addedMass } from './addedMass'
 import { compactDrag } from './compactDrag'
 import { ellipseFactor, finiteLengthFactor, formFactor } from './dragCurves'
+import { addActing, largestRate } from './stiffness'
 
 /** Numbers a strip takes in `HydroBody.strips`, in this order. */
 export const STRIP_STRIDE = 17
@@ -32,7 +33,8 @@ export interface HydroBody {
   /** strips that lie along the body's axis in its plane of symmetry: most of a straight bait, at a third of the cost */ readonly straight: Float64Array
   readonly compacts: Float64Array
   /** which side vortices leave first, -1..1: 0 on a straight bait */ readonly lopsided: number
-  /** step that follows this body's motion, s */ readonly stepS: number
+  /** step that follows this body's motion in its own fall, s */ readonly stepS: number
+  /** rate at which its quickest motion dies away, for each m/s of speed through the water, 1/m */ readonly dampingPerM: number
   /** x of the nose about the centre of gravity, m */ readonly noseX: number
 }
 
@@ -49,6 +51,7 @@ export function hydroBody(geometry: RigGeometry, water: Water): HydroBody {
   }
   const about = (p: Vec3): Vec3 => [p[0] - geometry.centre[0], p[1] - geometry.centre[1], p[2] - geometry.centre[2]]
   const packed = { ...packStrips(geometry, about), compacts: packCompacts(geometry, about) }
+  const inverse = invert(inertia, 6)
   return {
     geometry,
     water,
@@ -57,10 +60,10 @@ export function hydroBody(geometry: RigGeometry, water: Water): HydroBody {
     buoyancyAt: about(geometry.buoyancyCentre),
     tieAt: about(geometry.tie),
     inertia,
-    inverse: invert(inertia, 6),
+    inverse,
     added,
     ...packed,
-    stepS: stepFor(packed, inertia, geometry, water),
+    ...stepFor(packed, inverse, geometry, water),
     lopsided: Math.tanh((geometry.crookedShare ?? 0) / FULLY_LOPSIDED),
     noseX: -geometry.centre[0],
   }
@@ -95,29 +98,56 @@ function packStrips(rig: RigGeometry, about: (p: Vec3) => Vec3): Pick<HydroBody,
 /** Integration step of a body that nothing hurries, s: 20 ms keeps the fall time of the catalogue's rigs within 0.02 % of a 1 ms step (tested). */
 export const STEP_S = 0.02
 
-/** Cross-flow drag coefficient and speed, over that of a broadside fall, at which the stiffest motion is judged; and steps in its time constant. */
-const STIFF = { cd: 1.3, speed: 2, perTime: 1 } as const
+/** Cross-flow drag coefficient, that of a ball, and speed, over that of a broadside fall, at which the stiffest motion is judged; and steps in its time constant. */
+const STIFF = { cd: 1.3, ballCd: 0.45, speed: 2, perTime: 1 } as const
+
+type Packed = Pick<HydroBody, 'strips' | 'straight' | 'compacts'>
 
 /**
- * Step for a body: drag of thin, light baits brings them up within milliseconds, and the classical Runge–Kutta step is stable only below 2.8 of
- * that time. Time constants of heave and pitch from the drag's slope over the inertia.
+ * Step for a body: drag of thin, light baits brings them up within milliseconds, and that of a small bait on a heavy hook
+ * stops its rolling as quickly; the classical Runge–Kutta step is stable only below 2.8 of that time. The quickest motion of
+ * all six is judged, at the drag's slope in a fast broadside fall.
  */
-function stepFor({ strips, straight, compacts }: Pick<HydroBody, 'strips' | 'straight' | 'compacts'>, inertia: Float64Array, geometry: RigGeometry, water: Water): number {
-  let area = 0
-  let turning = 0
-  const add = (x: number, a: number): void => {
-    area += a
-    turning += a * x * x
-  }
-  for (let i = 0; i < strips.length; i += STRIP_STRIDE) add(strips[i]!, strips[i + 13]!)
-  for (let i = 0; i < straight.length; i += STRAIGHT_STRIDE) add(straight[i]!, straight[i + 3]!)
-  for (let i = 0; i < compacts.length; i += COMPACT_STRIDE) add(compacts[i]!, compacts[i + 5]!)
+function stepFor(
+  packed: Packed, inverse: Float64Array, geometry: RigGeometry, water: Water,
+): Pick<HydroBody, 'stepS' | 'dampingPerM'> {
+  const { area, matrix } = dampingOf(packed)
   const load = Math.abs(geometry.massKg - water.densityKgM3 * geometry.displacedM3) * 9.81
   const speed = STIFF.speed * Math.sqrt((2 * load) / (water.densityKgM3 * STIFF.cd * area))
-  const slope = water.densityKgM3 * STIFF.cd * speed
-  const fastest = Math.max((slope * area) / inertia[14]!, (slope * turning) / inertia[28]!)
-  return Math.min(STEP_S, STIFF.perTime / fastest)
+  const dampingPerM = water.densityKgM3 * STIFF.cd * largestRate(inverse, matrix)
+  return { dampingPerM, stepS: Math.min(STEP_S, STIFF.perTime / (dampingPerM * speed)) }
 }
+
+/** Where drag acts and how much of it, as areas times their places; and the area that a broadside fall meets, m². */
+function dampingOf({ strips, straight, compacts }: Packed): { readonly area: number, readonly matrix: Float64Array } {
+  const matrix = new Float64Array(36)
+  let area = 0
+  for (let i = 0; i < strips.length; i += STRIP_STRIDE) {
+    const at = strips.subarray(i, i + 3)
+    addActing(matrix, at, strips.subarray(i + 6, i + 9), strips[i + 12]!)
+    addActing(matrix, at, strips.subarray(i + 9, i + 12), strips[i + 13]!)
+    area += strips[i + 13]!
+  }
+  for (let i = 0; i < straight.length; i += STRAIGHT_STRIDE) {
+    const at = [straight[i]!, 0, straight[i + 1]!]
+    addActing(matrix, at, SIDE, straight[i + 2]!)
+    addActing(matrix, at, UP, straight[i + 3]!)
+    area += straight[i + 3]!
+  }
+  for (let i = 0; i < compacts.length; i += COMPACT_STRIDE) {
+    const at = compacts.subarray(i, i + 3)
+    const share = (compacts[i + 6]! > 0 ? STIFF.ballCd : 1) / STIFF.cd
+    const [cos, sin] = [compacts[i + 7]!, compacts[i + 8]!]
+    addActing(matrix, at, [cos, sin, 0], share * compacts[i + 3]!)
+    addActing(matrix, at, [-sin, cos, 0], share * compacts[i + 4]! + compacts[i + 9]! / STIFF.cd)
+    addActing(matrix, at, UP, share * compacts[i + 5]! + compacts[i + 10]! / STIFF.cd)
+    area += compacts[i + 5]!
+  }
+  return { area, matrix }
+}
+
+const SIDE: Vec3 = [0, 1, 0]
+const UP: Vec3 = [0, 0, 1]
 
 function packCompacts(rig: RigGeometry, about: (p: Vec3) => Vec3): Float64Array {
   const packed = new Float64Array(rig.compacts.length * COMPACT_STRIDE)

@@ -4,33 +4,46 @@ import { startState } from './drop'
 import type { HydroBody } from './hydroBody'
 import { makeLoads, STANDARD_GRAVITY, type Tow } from './loads'
 import { stepper } from './motion'
+import { giveAt } from './stiffness'
 
 /** A slow steady retrieve on a tight line. Speed and line angle are usual for bottom work; the stiffness only keeps the speed. */
 export const SLOW_RETRIEVE: Tow = { speedMS: 0.5, elevationRad: 0.26, newtonPerMS: 0.6 }
 
-const STEP_S = 0.02
+/** A line that only keeps the speed is a damper at the tie point: so many of its time constants to a step, well inside what the step is stable for. */
+const PER_TIME = 1
 const SETTLE_S = 3
 const WATCH_S = 2
-const EVERY = 5
+/** Steps between two notes beyond which no body of the catalogue comes near. */
+const MOST_PER_NOTE = 2000
+/** Posture is noted this often, s. */
+const EVERY_S = 0.1
 
 /** Posture through a stretch of retrieve, one entry every 0.1 s. Radians; roll -pi..pi, 0 back up; pitch nose up positive. */
 export interface RetrievePosture { readonly rollRad: Float64Array, readonly pitchRad: Float64Array }
 
-/** Tows a rig on a tight line by the full equations of motion and records how it rides once settled. */
+/**
+ * Tows a rig on a tight line by the full equations of motion and records how it rides once settled. The step follows the
+ * body and the line, whichever is quicker, and fits into the interval at which posture is noted.
+ * @throws RangeError where the motion cannot be followed: no posture is ever made up
+ */
 export function retrievePosture(body: HydroBody, tow: Tow = SLOW_RETRIEVE): RetrievePosture {
   const loads = makeLoads(body, { factors: DEFAULT_FACTORS, viscous: true, gravityMS2: STANDARD_GRAVITY, tow })
   const advance = stepper(body, loads)
   const y = startState(body, { heading: 0, pitch: 0, roll: 0.3 })
+  const quickest = Math.max(body.dampingPerM * tow.speedMS, tow.newtonPerMS * giveAt(body.inverse, body.tieAt))
+  const perNote = Math.ceil(EVERY_S / Math.min(body.stepS, PER_TIME / quickest))
+  if (!(perNote <= MOST_PER_NOTE)) throw cannotFollow()
   const rolls: number[] = []
   const pitches: number[] = []
-  const steps = Math.round((SETTLE_S + WATCH_S) / STEP_S)
-  for (let n = 1; n <= steps; n++) {
-    advance(y, STEP_S)
-    if (n * STEP_S > SETTLE_S && n % EVERY === 0) {
-      const q = [y[3]!, y[4]!, y[5]!, y[6]!] as const
-      rolls.push(rollOf(q))
-      pitches.push(pitchOf(q))
-    }
+  for (let note = 1; note <= Math.round((SETTLE_S + WATCH_S) / EVERY_S); note++) {
+    for (let n = 0; n < perNote; n++) advance(y, EVERY_S / perNote)
+    if (!y.every(Number.isFinite)) throw cannotFollow()
+    if (note * EVERY_S <= SETTLE_S) continue
+    const q = [y[3]!, y[4]!, y[5]!, y[6]!] as const
+    rolls.push(rollOf(q))
+    pitches.push(pitchOf(q))
   }
   return { rollRad: Float64Array.from(rolls), pitchRad: Float64Array.from(pitches) }
 }
+
+const cannotFollow = (): RangeError => new RangeError('retrievePosture: the motion of this body on a tight line cannot be followed')

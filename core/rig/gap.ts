@@ -15,7 +15,8 @@ export function pointPlace({ bait, parts }: AssembledRig): number {
  * cast into the belly, or all but the back's skin where the belly is slit.
  */
 export function gapFillM(rig: AssembledRig): number {
-  const { bait, spec } = rig
+  const { bait, parts, spec } = rig
+  if (parts.inGapM !== undefined) return parts.inGapM
   const s = pointPlace(rig)
   const whole = FAMILIES[spec.family].inGap(bait, s) * (1 - bait.hollowAt(s))
   const { bellySlot, bellySlotDepth = 0 } = bait.form

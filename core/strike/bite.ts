@@ -9,6 +9,7 @@ import type { Line } from '../tackle/lines'
 /** What a bite meets, read off the rig once. SI. */
 export interface StrikeRig {
   /** plastic over the point, m; 0 when it stands open or flush */ readonly coverM: number
+  /** how much more than assumed it takes to go through that plastic; 1 when left out */ readonly tough?: number
   /** height of plastic standing in the gap, m */ readonly filledM: number
   /** load that presses a guard down, N; 0 without one */ readonly guardN: number
   readonly gapM: number
@@ -98,7 +99,7 @@ export const BITE = {
 } as const
 
 /** Stiffness of plastic of middling softness, Pa. */
-const MIDDLING_PA = 5.5e4
+export const MIDDLING_PA = 5.5e4
 
 /** Reads what a bite meets off an assembled rig. */
 export function strikeRig(rig: AssembledRig): StrikeRig {

@@ -1,7 +1,7 @@
 import { logNormal, normal, seededRandom, type Random } from '../numerics/random'
 import { wilson } from '../numerics/statistics'
 import { measure, type Measure } from '../outcome'
-import { BITE, FEEDING, MATCHES, SCENT_HELD, type StrikeRig, type Tackle } from './bite'
+import { BITE, FEEDING, MATCHES, MIDDLING_PA, SCENT_HELD, type StrikeRig, type Tackle } from './bite'
 
 /** Steps at which a bite is lost, in the order they come. */
 export const LOSSES = ['tailNip', 'letGo', 'notReached', 'noBite', 'noForce', 'opens'] as const
@@ -150,11 +150,12 @@ export function biteChain(rig: StrikeRig, tackle: Tackle, one: Bite, scale: Scal
   const gapM = rig.gapM - rig.wireM - rig.filledM * (1 - squeezed)
   const needM = scale.needM * one.needM
   const setN = setForceN(tackle, scale.slackM * one.slackM)
-  const plasticN = rig.modulusPa * (rig.coverM + CUT_M) * rig.wireM * 4
+  const throughN = throughPlasticN(rig, uncoveredM)
+  const plasticN = throughN + rig.modulusPa * CUT_M * rig.wireM * 4
   const neededN = scale.penetrationN * one.penetrationN * (rig.wireM / 0.001) ** 1.5
   const loss = behind ? 'tailNip'
     : scale.holdS * one.holdS < one.reactS ? 'letGo'
-      : force < rig.guardN || (rig.coverM > 0 && uncoveredM < rig.coverM + SKIN_M) ? 'notReached'
+      : force < rig.guardN || throughN > JAW_GRIP * force ? 'notReached'
         : gapM < needM ? 'noBite'
           : setN - plasticN < neededN ? 'noForce'
             : setN > rig.openingLoadN ? 'opens' : undefined
@@ -166,8 +167,26 @@ function trailed({ trailing: _, ...rig }: StrikeRig, trailing: NonNullable<Strik
   return { ...rig, ...trailing, coverM: 0, guardN: 0, pointM: atM, bendM: rig.lengthM }
 }
 
-/** Extra squeeze that breaks the skin over a covered point, m. *Assumed.* */
+/** Plastic that stays over a covered point until the squeeze has gone so much further, m: its skin. *Assumed.* */
 const SKIN_M = 0.0006
+
+/**
+ * What going through plastic takes: energy of cutting it, J/m², and friction of plastic on wire, Pa, both for plastic of
+ * middling softness and in proportion to its stiffness; and how much wider than the wire its barb cuts. *Assumed*, until
+ * weighed: needles of 1.2 mm go into soft gels and plastisols of this stiffness with one to three newtons, up to a tenth of
+ * one for each millimetre they are in; a barb and a rounder point ask for more.
+ */
+const THROUGH = { cutJM2: 1500, frictionPa: 25e3, barb: 2 } as const
+/** Hold of toothed jaws on a bait, over their press: where the point needs more to go through the plastic, bait and hook slide out together. *Assumed.* */
+const JAW_GRIP = 0.5
+
+/** Force that drives a covered point through the plastic that a squeeze has left over it, N; none where it stands clear. */
+function throughPlasticN({ coverM, wireM, modulusPa, tough = 1 }: StrikeRig, uncoveredM: number): number {
+  const leftM = coverM > 0 ? coverM + SKIN_M - uncoveredM : 0
+  if (leftM <= 0) return 0
+  return tough * (modulusPa / MIDDLING_PA) * wireM
+    * (THROUGH.barb * THROUGH.cutJM2 + Math.PI * THROUGH.frictionPa * leftM)
+}
 
 /** Spread of the most a bait can be squeezed, from jaw to jaw, as a share of height. *Assumed.* */
 const SQUEEZE_SD = 0.05

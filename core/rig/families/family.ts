@@ -27,6 +27,7 @@ export interface FamilyParts {
   readonly second?: SecondWeight
   /** wire besides the hook: a trailing hook */ readonly trailing?: HookPath
   /** the hook lies on the back and hardly enters the bait */ readonly onTop?: true
+  /** plastic that stands in the gap, m, where the family's own rule does not hold */ readonly inGapM?: number
   /** a head pushed inside a hollow bait: its width and middle, m */ readonly inside?: { readonly diameterM: number, readonly atM: number }
 }
 

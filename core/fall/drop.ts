@@ -34,6 +34,11 @@ export interface DropOptions {
 /** On a tight line, whose stretch swings faster than the rig. */
 export const TIGHT_STEP_S = 0.005
 export const LIMIT_S = 180
+/** No rig of soft plastic sinks faster, m/s: the heaviest weight alone, in tungsten, comes to under four. */
+const FASTEST_MS = 6
+export const TOO_FAST = `The calculation came to more than ${FASTEST_MS} m/s, which no such rig reaches: no figure can be given. Look at the weight, the density and what was cut off.`
+/** Whether a step from one height to the next is faster than anything that falls here. */
+export const tooFast = (from: number, to: number, stepS: number): boolean => Math.abs(to - from) > FASTEST_MS * stepS
 
 export { STEP_S } from './hydroBody'
 export { SAMPLE_STRIDE } from './recorder'
@@ -60,7 +65,7 @@ export function dropRig(body: HydroBody, options: DropOptions): Outcome<Drop, Dr
   const { viscous = true, gravityMS2 = STANDARD_GRAVITY, factors = DEFAULT_FACTORS, line } = options
   const advance = stepper(body, makeLoads(body, { factors, viscous, gravityMS2, ...(line ? { line } : {}) }), surroundingsOf(options, (body.geometry.massKg - body.displacedKg) * gravityMS2))
   const y = startState(body, options.start ?? USUAL_START)
-  const record = recorder(stepS)
+  const record = recorder()
   record(0, y)
   const before = new Float64Array(STATE_SIZE)
   const most = Math.ceil(limitS / stepS)
@@ -68,6 +73,7 @@ export function dropRig(body: HydroBody, options: DropOptions): Outcome<Drop, Dr
     before.set(y)
     advance(y, stepS)
     if (!Number.isFinite(y[2]!)) return failure('unstable', 'The calculation broke down for this rig; no figure can be given.')
+    if (viscous && tooFast(before[2]!, y[2]!, stepS)) return failure('unstable', TOO_FAST)
     if (y[2]! - body.lengthM < -depthM && lowestPoint(body, y) <= -depthM) {
       const part = touch(body, advance, before, y, stepS, depthM)
       const timeS = (n - 1) * stepS + part

@@ -1,7 +1,7 @@
 import { rungeKutta4 } from '../numerics/rk4'
 import { failure, success, type Outcome } from '../outcome'
 import { DEFAULT_FACTORS } from './factors'
-import { lowestPoint, startState, surroundingsOf, USUAL_START, LIMIT_S, type Drop, type DropFailure, type DropOptions } from './drop'
+import { lowestPoint, startState, surroundingsOf, tooFast, TOO_FAST, USUAL_START, LIMIT_S, type Drop, type DropFailure, type DropOptions } from './drop'
 import type { HydroBody } from './hydroBody'
 import { lineDragPerSpeed } from './lineDrag'
 import { makeLoads, STANDARD_GRAVITY } from './loads'
@@ -44,18 +44,19 @@ export function dropTethered(body: HydroBody, weight: TetheredWeight, options: D
   })
   const advance = rungeKutta4(TETHERED_SIZE, rate)
   const y = tetheredState(body, startState(body, options.start ?? USUAL_START), weight, free ? 0 : Math.min(weight.tetherM, depthM / 2))
-  const record = recorder(stepS)
-  const recordWeight = recorder(stepS, 3)
+  const record = recorder()
+  const recordWeight = recorder(3)
   record(0, y)
   recordWeight(0, y.subarray(13))
   afterStep(y)
   let weightTimeS = Infinity
   let stillFor = 0
   for (let n = 1; n <= Math.ceil(limitS / stepS); n++) {
-    const before = [y[0]!, y[1]!, y[2]!]
+    const before = [y[0]!, y[1]!, y[2]!] as const
     advance(y, stepS)
     const t = n * stepS
     if (!Number.isFinite(y[2]!)) return failure('unstable', 'The calculation broke down for this rig; no figure can be given.')
+    if (viscous && tooFast(before[2], y[2]!, stepS)) return failure('unstable', TOO_FAST)
     const size = Math.hypot(y[3]!, y[4]!, y[5]!, y[6]!)
     for (let i = 3; i < 7; i++) y[i]! /= size
     if (!state.grounded && y[15]! - weight.diameterM / 2 <= -depthM) {

@@ -232,11 +232,13 @@ export function landingScatter(body: HydroBody, conditions: FallConditions, fact
   return Math.hypot(Math.sqrt(square / drifts.length), stir)
 }
 
+/** Least of its last depth that the lower half of a fall is taken for: a bait that rises again at the end does not make its drift endless. */
+const LEAST_FALLEN = 0.25
 /** Sideways displacement, world x y, per metre fallen, from half depth to the bottom. */
 function lateDrift({ samples: s }: Drop): [number, number] {
   const last = s.length - SAMPLE_STRIDE
   let half = 0
   while (half < last && s[half + 3]! > s[last + 3]! / 2) half += SAMPLE_STRIDE
-  const fallen = Math.max(1e-6, s[half + 3]! - s[last + 3]!)
+  const fallen = Math.max(LEAST_FALLEN * Math.abs(s[last + 3]!), s[half + 3]! - s[last + 3]!)
   return [(s[last + 1]! - s[half + 1]!) / fallen, (s[last + 2]! - s[half + 2]!) / fallen]
 }

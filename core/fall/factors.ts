@@ -13,7 +13,8 @@ export interface FallFactors {
 }
 
 /**
- * eta: 0.3–1 by Allen & Perkins, NACA TR-1048 (1951) and Jorgensen, NASA TR R-474 (1977).
+ * eta: 0.6 (0.3–1), *assumed*: separated flow delivers part of the ideal moment of attached flow, and drop tests move it. It is
+ *   not the eta of slender-body reports, which is the cross-flow drag of a finite body over that of an endless one.
  * etaRoll: 0.1 (0.02–0.4), *assumed*. The ideal moment that turns an upright section flat to the flow belongs to attached flow
  * round a thin ellipse; bait sections are thick (breadth over chord 0.5–0.9) and separate early, which leaves less of it
  * than of the slender-body moment. With the same factor a deep bait could never be kept upright by a belly weight, which

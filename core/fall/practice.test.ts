@@ -21,8 +21,8 @@ describe('weight and water', () => {
     it(`${form} falls slower in salt water, on every family`, () => {
       for (const family of ['E1', 'W1', 'L1', 'O2'] as const) {
         const given = { form, lengthM, size, family, densityKgM3: 1080 }
-        // a stub behind a bullet dives a little steeper in salt water, which takes back all but a thousandth of what it loses
-        const least = form === 'stub' && family === 'L1' ? 0.998 : 1
+        // a stub behind a bullet rolls less and dives steeper in salt water, which gains it three thousandths (the same at a sixteenth of the step)
+        const least = form === 'stub' && family === 'L1' ? 0.996 : 1
         expect(fallOf({ ...given, water: SALT }, 1.5, line).timeS).toBeGreaterThan(least * fallOf(given, 1.5, line).timeS)
       }
     })

@@ -3,29 +3,54 @@ export const SAMPLE_S = 0.02
 /** Numbers a sample takes: time (s), x y z of the centre of gravity (m, world, Z up from the surface), quaternion w x y z. */
 export const SAMPLE_STRIDE = 8
 
+/** A moment is met within this, s: below any step. */
+const SAME_S = 1e-9
+
 /**
- * Keeps the leading numbers of a state every SAMPLE_S, packed. Seven numbers go behind their time; three (a place) go bare.
- * @returns takes time and state; with `last` set it keeps that state whatever the time and returns the packed samples
+ * Keeps the leading numbers of a state every SAMPLE_S, packed, whatever the steps: a moment between two steps is read off the
+ * straight line between them. Seven numbers (a place and a quaternion, which is brought back to unit length) go behind their
+ * time; three (a place) go bare.
+ * @returns takes time and state, in the order of time; with `last` set it keeps that state too, whatever its time, and returns
+ * the packed samples
  */
-export function recorder(stepS: number, numbers: 7 | 3 = 7): (t: number, y: ArrayLike<number>, last?: boolean) => Float64Array {
-  const every = Math.max(1, Math.round(SAMPLE_S / stepS))
+export function recorder(numbers: 7 | 3 = 7): (t: number, y: ArrayLike<number>, last?: boolean) => Float64Array {
   const lead = numbers === 7 ? 1 : 0
   const stride = lead + numbers
+  const before = new Float64Array(numbers)
+  const between = new Float64Array(numbers)
   let packed = new Float64Array(stride * 512)
   let count = 0
-  let calls = 0
-  return (t, y, last = false) => {
-    if (last || calls % every === 0) {
-      if ((count + 1) * stride > packed.length) {
-        const wider = new Float64Array(packed.length * 2)
-        wider.set(packed)
-        packed = wider
-      }
-      if (lead) packed[count * stride] = t
-      for (let i = 0; i < numbers; i++) packed[count * stride + lead + i] = y[i]!
-      count++
+  let beforeT = 0
+
+  function keep(t: number, y: ArrayLike<number>): void {
+    if ((count + 1) * stride > packed.length) {
+      const wider = new Float64Array(packed.length * 2)
+      wider.set(packed)
+      packed = wider
     }
-    calls++
+    if (lead) packed[count * stride] = t
+    for (let i = 0; i < numbers; i++) packed[count * stride + lead + i] = y[i]!
+    count++
+  }
+  function keepBetween(t: number, now: number, y: ArrayLike<number>): void {
+    const part = (t - beforeT) / (now - beforeT)
+    for (let i = 0; i < numbers; i++) between[i] = before[i]! + part * (y[i]! - before[i]!)
+    if (lead) {
+      const size = Math.hypot(between[3]!, between[4]!, between[5]!, between[6]!)
+      for (let i = 3; i < 7; i++) between[i]! /= size
+    }
+    keep(t, between)
+  }
+
+  return (t, y, last = false) => {
+    for (let next = count * SAMPLE_S; next <= t + SAME_S; next = count * SAMPLE_S) {
+      if (last && next >= t - SAME_S) break
+      if (next >= t - SAME_S) keep(next, y)
+      else keepBetween(next, t, y)
+    }
+    if (last) keep(t, y)
+    for (let i = 0; i < numbers; i++) before[i] = y[i]!
+    beforeT = t
     return last ? packed.slice(0, count * stride) : packed
   }
 }

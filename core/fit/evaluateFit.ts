@@ -57,7 +57,7 @@ export function evaluateFit(rig: AssembledRig, line?: Line): FitResult {
 
 /** Mass of the plastic in a rig, kg. */
 function plasticKg({ bait, parts }: AssembledRig): number {
-  return plasticCompacts(bait, parts.noseCovered ? 'covered' : 'bare').reduce((sum, c) => sum + c.massKg, bodyKg(bait))
+  return plasticCompacts(bait, parts.noseCover).reduce((sum, c) => sum + c.massKg, bodyKg(bait))
 }
 
 function clearance(rig: AssembledRig): Measure {

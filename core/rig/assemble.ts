@@ -38,7 +38,7 @@ export function assembleRig(baitSpec: BaitSpec, spec: RigSpec): AssembledRig {
 
 function bodyOf(bait: BaitShape, parts: FamilyParts, spec: RigSpec): RigGeometry {
   const strips: Strip[] = [...plasticStrips(bait), ...wireStrips(parts.placement.path, bait), ...(parts.trailing ? wireStrips(parts.trailing, bait) : [])]
-  const compacts = [...plasticCompacts(bait, parts.noseCovered ? 'covered' : 'bare'), ...parts.compacts]
+  const compacts = [...plasticCompacts(bait, parts.noseCover), ...parts.compacts]
   return { ...sumParts(strips, compacts, inFrame(parts.tie)), crookedShare: (spec.bendM ?? 0) / bait.lengthM }
 }
 
@@ -58,5 +58,5 @@ export function assembleBareBait(baitSpec: BaitSpec): RigGeometry {
   const [problem] = problemsOfBait(baitSpec)
   if (problem) throw new RangeError(`assembleBareBait: ${problem.field}: ${problem.message}`)
   const bait = shapeBait(baitSpec)
-  return sumParts(plasticStrips(bait), plasticCompacts(bait, 'bare'), [0, 0, 0])
+  return sumParts(plasticStrips(bait), plasticCompacts(bait, 0), [0, 0, 0])
 }

@@ -55,13 +55,14 @@ function axesAt(aside: number, rise: number): Pick<Strip, 'axis' | 'side' | 'up'
   return { axis, side, up: [axis[1] * side[2] - axis[2] * side[1], axis[2] * side[0] - axis[0] * side[2], axis[0] * side[1] - axis[1] * side[0]] }
 }
 
-/** Lumps of plastic beyond the slices: the blunt nose (drag only) and the tail with its own mass. */
-export function plasticCompacts(bait: BaitShape, nose: 'bare' | 'covered'): Compact[] {
+/** Lumps of plastic beyond the slices: what a head leaves of the blunt nose (drag only), and the tail with its own mass. @param noseCover share of the nose that is hidden, 0..1 */
+export function plasticCompacts(bait: BaitShape, noseCover: number): Compact[] {
   const L = bait.lengthM
   const parts: Compact[] = []
-  if (nose === 'bare') {
+  if (noseCover < 1) {
     const s = 0.1 * L
-    parts.push({ kind: 'nose', at: [0, 0, 0], size: [s, bait.widthAt(s), bait.heightAt(s)], massKg: 0, displacedM3: 0, joined: true })
+    const across = Math.sqrt(1 - noseCover)
+    parts.push({ kind: 'nose', at: [0, 0, 0], size: [s, across * bait.widthAt(s), across * bait.heightAt(s)], massKg: 0, displacedM3: 0, joined: true })
   }
   for (const limb of bait.limbs) parts.push(...limbCompacts(limb, bait))
   return parts

@@ -76,12 +76,16 @@ function weightProblems(rig: RigSpec, weighted: boolean): Problem[] {
 
 /** Bait that must be left after cutting, m. */
 const LEAST_LEFT_M = 0.02
+/** Body that must be left in front of claws and tail, m: less holds no hook. */
+const LEAST_BODY_M = 0.008
 
 function hookProblems(bait: BaitSpec, rig: RigSpec): Problem[] {
   if (!HOOK_SIZES.includes(rig.hookSize)) return [{ field: 'rig.hookSize', message: 'This hook size is not in the table.' }]
   const wrong = Object.entries(rig.hook ?? {}).flatMap(([key, value]) =>
     typeof value === 'number' && value >= 0 && value < 0.2 ? [] : [{ field: `rig.hook.${key}`, message: 'A hook dimension must lie between 0 and 200 mm.' }])
   if (wrong.length > 0) return wrong
+  const bodyM = (bait.own ?? BAIT_FORMS[bait.form]).at.at(-1)! * bait.lengthM - (rig.trimM ?? 0)
+  if (rig.trimM && bodyM < LEAST_BODY_M) return [{ field: 'rig.trimM', message: `Too little of the body is left: cut off less than ${Math.max(0, Math.floor(mToMm(bodyM + rig.trimM - LEAST_BODY_M)))} mm.` }]
   const { lengthM } = dimsOf(FAMILIES[rig.family].hookStyle, rig)
   const baitM = bait.lengthM - (rig.trimM ?? 0)
   if (baitM < LEAST_LEFT_M) return [{ field: 'rig.trimM', message: `Too little bait is left: cut off less than ${Math.round(mToMm(bait.lengthM - LEAST_LEFT_M))} mm.` }]

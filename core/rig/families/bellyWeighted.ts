@@ -30,7 +30,7 @@ function belly({ usual, threaded = false, extra }: BellyOptions) {
     const placement = layPoint(offsetPath(dims, eye), bait, spec)
     const at = alongShank(placement.path, spec.weightAtM, usual)
     return {
-      dims, placement, noseCovered: false, tie: eye,
+      dims, placement, noseCover: 0, tie: eye,
       compacts: [weightCompact('belly', spec.weightKg, weightDensity(spec), at, true), ...(extra?.(dims, at) ?? [])],
     }
   }

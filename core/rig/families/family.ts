@@ -22,7 +22,7 @@ export interface FamilyParts {
   readonly dims: HookDims
   readonly placement: Placement
   readonly compacts: readonly Compact[]
-  /** a head hides the blunt nose from the flow */ readonly noseCovered: boolean
+  /** share of the blunt nose that a head hides from the flow, 0..1 */ readonly noseCover: number
   readonly tie: PlanePoint
   readonly second?: SecondWeight
   /** wire besides the hook: a trailing hook */ readonly trailing?: HookPath
@@ -67,3 +67,9 @@ export interface Family {
 export const wholeBody = (bait: BaitShape, s: number): number => bait.heightAt(s)
 /** A hook along the middle has only the back above it. */
 export const backOnly = (bait: BaitShape, s: number): number => bait.topAt(s) - bait.bowAt(s)
+
+/** Where the nose is taken to be blunt, share of the length. */
+const BLUNT_AT = 0.05
+/** Share of a bait's blunt nose that a head of so much width and height hides, by their areas: growing with the head, so that no figure jumps where it just covers. */
+export const noseCoverOf = (bait: BaitShape, widthM: number, heightM: number): number =>
+  Math.min(1, (widthM * heightM) / (bait.widthAt(BLUNT_AT * bait.lengthM) * bait.heightAt(BLUNT_AT * bait.lengthM)))

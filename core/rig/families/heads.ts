@@ -7,7 +7,7 @@ import { jigPath, offsetPath, topPath } from '../hookPath'
 import { weightCompact, weightDensity } from '../parts'
 import { layPoint, OPEN } from '../placement'
 import type { RigSpec } from '../spec'
-import { backOnly, wholeBody, type Family, type FamilyParts } from './family'
+import { backOnly, noseCoverOf, wholeBody, type Family, type FamilyParts } from './family'
 
 interface HeadOptions {
   readonly style?: 'jig' | 'longJig'
@@ -22,7 +22,7 @@ function headAtNose(shape: WeightShape, { style = 'jig', weedless = false, extra
     const dims = dimsOf(weedless ? 'wideGap' : style, spec)
     const back = spec.hookAtM ?? 0
     const density = weightDensity(spec)
-    const { lengthM, heightM } = weightSize(shape, spec.weightKg, density)
+    const { lengthM, widthM, heightM } = weightSize(shape, spec.weightKg, density)
     const middle = { s: spec.weightAtM ?? -lengthM / 2, z: 0 }
     const eye = { s: middle.s, z: heightM / 2 + 1.5 * dims.wireM }
     const placement = weedless
@@ -32,7 +32,7 @@ function headAtNose(shape: WeightShape, { style = 'jig', weedless = false, extra
       dims,
       placement,
       compacts: [weightCompact(shape, spec.weightKg, density, middle, true), ...(extra?.(bait, spec, heightM) ?? [])],
-      noseCovered: heightM >= bait.heightAt(0.05 * bait.lengthM),
+      noseCover: noseCoverOf(bait, widthM, heightM),
       tie: eye,
       ...(trailing ? { trailing: stinger(bait, spec) } : {}),
     }

@@ -23,7 +23,7 @@ const inTube = (weedless: boolean) => (bait: BaitShape, spec: RigSpec): FamilyPa
   const diameterM = weightSize('ball', spec.weightKg, weightDensity(spec)).widthM
   const eye = { s: middle.s, z: Math.max(bait.topAt(middle.s), diameterM / 2) + 1.5 * dims.wireM }
   return {
-    dims, placement: layPoint(jigPath(dims, eye, middle, middle.s), bait, weedless ? spec : OPEN), compacts: [hidden('ball', spec, middle)], noseCovered: false, tie: eye,
+    dims, placement: layPoint(jigPath(dims, eye, middle, middle.s), bait, weedless ? spec : OPEN), compacts: [hidden('ball', spec, middle)], noseCover: 0, tie: eye,
     inside: { diameterM, atM: middle.s },
   }
 }
@@ -39,7 +39,7 @@ function acrossMiddle(at: number, weightAt?: number) {
     const s = at * bait.lengthM + (spec.hookAtM ?? 0)
     const eye = { s: s - 0.3 * dims.lengthM, z: bait.topAt(s) + 0.5 * dims.wireM }
     return {
-      dims, placement: layPoint(topPath(dims, eye), bait, OPEN), noseCovered: false, tie: { s, z: eye.z }, onTop: true,
+      dims, placement: layPoint(topPath(dims, eye), bait, OPEN), noseCover: 0, tie: { s, z: eye.z }, onTop: true,
       compacts: weightAt === undefined ? [] : [hidden('stick', spec, { s: spec.weightAtM ?? weightAt * bait.lengthM, z: 0 })],
     }
   }

@@ -19,14 +19,14 @@ function withSecond(bait: BaitShape, spec: RigSpec, second: Omit<SecondWeight, '
   const weight = { ...second, massKg: spec.weightKg, densityKgM3: weightDensity(spec) }
   if (spec.pointRest === 'open') return noseHooked(bait, spec, weight)
   const eye = { s: spec.hookAtM ?? 0, z: 0 }
-  return { dims, placement: layPoint(offsetPath(dims, eye), bait, spec), compacts: [], noseCovered: false, tie: eye, second: weight }
+  return { dims, placement: layPoint(offsetPath(dims, eye), bait, spec), compacts: [], noseCover: 0, tie: eye, second: weight }
 }
 
 /** A plain hook through the tip of the nose, its point and bend standing above it: the plastic lies behind in the bend, and the gap is open to the front. */
 function noseHooked(bait: BaitShape, spec: RigSpec, second: SecondWeight): FamilyParts {
   const dims = dimsOf('jig', spec)
   const eye = { s: (spec.hookAtM ?? 0) + 0.006 - dims.lengthM + dims.gapM / 2, z: -dims.gapM / 2 }
-  return { dims, placement: layPoint(topPath(dims, eye), bait, OPEN), compacts: [], noseCovered: false, tie: eye, onTop: true, inGapM: 0, second }
+  return { dims, placement: layPoint(topPath(dims, eye), bait, OPEN), compacts: [], noseCover: 0, tie: eye, onTop: true, inGapM: 0, second }
 }
 
 /** A head clipped to the eye; the joint passes a pull and no turning moment. */

@@ -7,13 +7,13 @@ import { weightCompact, weightDensity } from '../parts'
 import { layPoint } from '../placement'
 import type { RigSpec } from '../spec'
 import { RING_M } from './bellyWeighted'
-import { wholeBody, type Family, type FamilyParts } from './family'
+import { noseCoverOf, wholeBody, type Family, type FamilyParts } from './family'
 
 /** The eye tucked into the nose, or carried in front of it by a screw, the shank along the belly, nothing but the hook's own weight. */
 const bareHook = (style: HookStyle, ahead = 0) => (bait: BaitShape, spec: RigSpec): FamilyParts => {
   const dims = dimsOf(style, style === 'bellyWeighted' ? { wire: 'fine', ...spec } : spec)
   const eye = { s: (spec.hookAtM ?? 0) - ahead, z: 0 }
-  return { dims, placement: layPoint(offsetPath(dims, eye), bait, spec), compacts: [], noseCovered: false, tie: eye }
+  return { dims, placement: layPoint(offsetPath(dims, eye), bait, spec), compacts: [], noseCover: 0, tie: eye }
 }
 
 /** How far a stop left half up lets the weight run, m. Typical. */
@@ -31,7 +31,7 @@ function withBullet(bait: BaitShape, spec: RigSpec): FamilyParts {
   return {
     ...hook,
     compacts: [{ ...bullet, at: [-at, 0, 0] }],
-    noseCovered: bullet.size[1] >= bait.widthAt(0.05 * bait.lengthM),
+    noseCover: noseCoverOf(bait, bullet.size[1], bullet.size[2]),
     tie: { s: at - half, z: 0 },
   }
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { evaluateRig, type Conditions } from '#core'
+import { evaluateRig, FAMILIES, FAMILY_IDS, SNAG_DRAWS, type Conditions, type RigSpec } from '#core'
 import { throughCover, type CoverJob } from './cover'
 import { biteOn } from './strike'
 
@@ -7,7 +7,7 @@ const conditions: Conditions = { depthM: 2, temperatureC: 15, salinityGKg: 0, co
 const bait = { form: 'slimShad', lengthM: 0.09, material: 'plain' } as const
 const head = { family: 'E1', hookSize: '3/0', weightKg: 0.0035, weightMaterial: 'lead', pointRest: 'open' } as const
 const belly = { family: 'W1', hookSize: '4/0', weightKg: 0.0035, weightMaterial: 'lead', pointRest: 'skin' } as const
-const job: CoverJob = { bait, conditions, lanes: [{ letter: 'A', rig: belly }, { letter: 'C', rig: head }], draws: 8000, cast: 1 }
+const job: CoverJob = { bait, conditions, lanes: [{ letter: 'A', rig: belly }, { letter: 'C', rig: head }], draws: 1500, cast: 1 }
 const patient = { tell: () => undefined, pause: () => Promise.resolve(true) }
 
 describe('through cover', () => {
@@ -27,12 +27,27 @@ describe('through cover', () => {
     expect(await throughCover(job, { tell: () => undefined, pause: () => Promise.resolve(++looks < 2) })).toBeUndefined()
     expect(looks).toBe(2)
   })
-  it('agrees with the spread within the sampling error of both', async () => {
-    const here = (await throughCover({ ...job, draws: 40_000 }, patient))!.lanes[1]!.snag.snagPerCast
-    const there = evaluateRig(bait, head, conditions)
-    if (!there.ok) throw new Error(there.message)
-    // 4,000 and 10,000 draws a kind: each known to about 0.8 points
-    expect(Math.abs(here.value - there.value.snag.snagPerCast.value)).toBeLessThan(0.04)
+  it.each([
+    ['still water, slack', {}],
+    ['a current and a controlled line', { stream: { surfaceMS: 0.3, towardRad: 1 }, hold: { mode: 'controlled' as const, rodDistanceM: 15 }, bottom: 'mud' as const }],
+    ['weed, a line held tight, worked another way', { cover: 'thickWeed' as const, hold: { mode: 'tight' as const, rodDistanceM: 12 }, retrieve: 'drag' as const }],
+  ])('shows the very figures of the sheet, for every family: %s', async (_, more) => {
+    const place: Conditions = { ...conditions, ...more }
+    let n = 0
+    for (const family of FAMILY_IDS) {
+      const { weighted, pointRests, hollowOnly } = FAMILIES[family]
+      const plastic = hollowOnly ? { form: 'tube', lengthM: 0.1, material: 'plain' } as const : bait
+      const rig: RigSpec = { family, hookSize: '2/0', weightKg: weighted ? 0.007 : 0, weightMaterial: 'lead', pointRest: pointRests[0]! }
+      const sheet = evaluateRig(plastic, rig, place)
+      if (!sheet.ok) continue
+      n++
+      const cover = (await throughCover({ ...job, bait: plastic, conditions: place, lanes: [{ letter: 'A', rig }], draws: SNAG_DRAWS }, patient))!.lanes[0]!
+      expect([family, cover.snag]).toEqual([family, sheet.value.snag])
+      expect([family, cover.hookUp]).toEqual([family, sheet.value.strike.hookUp])
+      const bite = biteOn({ bait: plastic, conditions: place, rig })
+      expect([family, bite.kind === 'bite' && bite.result]).toEqual([family, sheet.value.strike])
+    }
+    expect(n).toBeGreaterThan(28)
   })
   it('another cast meets other things', async () => {
     const other = await throughCover({ ...job, cast: 2 }, patient)

@@ -1,6 +1,6 @@
 import {
-  assembleRig, castThrough, CAST_M, drawRig, hydroBody, evaluateStrike, lineOf, meetOn, obstaclesOf, problemsOf, retrievePosture, RETRIEVES, rollSamples, seededRandom, snagAfter, strikeAfter, snagDoubts, snagRig, snagTally, strikeRig, tackleOf, waterOf,
-  type BaitSpec, type Conditions, type Evidence, type Fate, type LipId, type Measure, type Ride, type RigDrawing, type RigSpec, type SnagDoubtId, type SnagResult, type SnagRig,
+  castThrough, CAST_M, drawRig, dropPrepared, meetOn, obstaclesOf, prepareRig, problemsOf, RETRIEVES, seededRandom, snagAfter, snagDoubts, snagTally, strikeOf, USUAL_SEED,
+  type BaitSpec, type Conditions, type Evidence, type Fate, type LipId, type Measure, type RigDrawing, type RigSpec, type SnagDoubtId, type SnagResult,
 } from '#core'
 import type { Progress } from './progress'
 
@@ -9,7 +9,7 @@ export interface CoverJob {
   readonly bait: BaitSpec
   readonly conditions: Conditions
   readonly lanes: readonly { readonly letter: string, readonly rig: RigSpec, readonly evidence?: Evidence }[]
-  /** draws for each rig in all */ readonly draws: number
+  /** draws for each rig and kind of obstacle; SNAG_DRAWS gives the figures of the sheet */ readonly draws: number
   /** which cast is shown */ readonly cast: number
 }
 
@@ -28,8 +28,8 @@ export interface CoverLane {
 
 export interface CoverAnswer { readonly lanes: readonly CoverLane[], readonly obstacles: readonly { readonly name: string, readonly perCast: number, /** wood, stone or shell rather than weed */ readonly hard: boolean }[], readonly ms: number }
 
-/** As the spread draws, so that its figures come again. */
-const SEED = 20261
+/** One moment of a body at rest, back up. */
+const UPRIGHT = Float64Array.of(0, 0, 0, 0, 1, 0, 0, 0)
 
 /** Draws between two looks for a cancellation. */
 const PIECE = 500
@@ -38,27 +38,25 @@ const PIECE = 500
 export async function throughCover({ bait, conditions, lanes, draws, cast }: CoverJob, { tell, pause }: Progress): Promise<CoverAnswer | undefined> {
   const begun = performance.now()
   const obstacles = obstaclesOf(conditions.cover, conditions.bottom)
-  const line = lineOf(conditions.lineKind, conditions.lineStrengthN)
-  const water = waterOf(conditions.temperatureC, conditions.salinityGKg)
   const retrieve = RETRIEVES[conditions.retrieve ?? 'hop']
   const done: CoverLane[] = []
   const built = lanes.filter(lane => problemsOf(bait, lane.rig).length === 0)
   const meetings = castThrough(obstacles, { postures: { retrieveRollRad: [0], fallRollRad: [0] }, retrieve }, seededRandom(7919 + cast))
   for (const [i, { letter, rig: spec, evidence }] of built.entries()) {
-    const assembled = assembleRig(bait, spec)
-    const body = hydroBody(assembled.geometry, water)
-    const ride: Ride = { postures: { retrieveRollRad: retrievePosture(body).rollRad, fallRollRad: rollSamples(body, conditions.depthM, line) }, retrieve }
-    const rig: SnagRig = snagRig(assembled, line)
-    const tally = snagTally(rig, obstacles, ride, seededRandom(SEED))
-    const each = Math.ceil(draws / Math.max(1, obstacles.length))
-    for (let n = 0; n < each; n += PIECE) {
-      tally.draw(Math.min(PIECE, each - n))
-      tell((i + Math.min(1, (n + PIECE) / each)) / built.length)
+    const prepared = prepareRig(bait, spec, evidence ? { ...conditions, evidence } : conditions)
+    const drop = dropPrepared(prepared)
+    // one that does not sink lies as it floats: back up
+    const ride = drop.ok ? prepared.rideOf(drop.value) : prepared.rideOf({ samples: UPRIGHT })
+    const { snag: rig } = prepared
+    const tally = snagTally(rig, obstacles, ride, seededRandom(USUAL_SEED))
+    for (let n = 0; n < draws; n += PIECE) {
+      tally.draw(Math.min(PIECE, draws - n))
+      tell((i + Math.min(1, (n + PIECE) / draws)) / built.length)
       if (!await pause()) return undefined
     }
     done.push({
-      letter, snag: snagAfter(tally.result(), evidence?.snag), sizes: tally.sizes(), drawing: drawRig(assembled), hookUp: strikeAfter(evaluateStrike(strikeRig(assembled), tackleOf(conditions, line), seededRandom(SEED + 1)), evidence?.hook).hookUp,
-      doubts: snagDoubts(rig, obstacles, ride, SEED),
+      letter, snag: snagAfter(tally.result(), evidence?.snag), sizes: tally.sizes(), drawing: drawRig(prepared.rig), hookUp: strikeOf(prepared, evidence ?? {}).hookUp,
+      doubts: snagDoubts(rig, obstacles, ride, USUAL_SEED),
       events: meetings.map(m => ({ atM: m.atM, obstacle: m.obstacle, ...eventOf(meetOn(rig, obstacles, ride, m)) })),
       openings: rig.points.map(({ id, openingM }) => ({ id, openingM })),
     })

@@ -1,5 +1,5 @@
 import {
-  assembleRig, bestChanges, biteChain, evaluateStrike, lineOf, middlingBite, problemsOf, seededRandom, strikeAfter, strikeRig, tackleOf,
+  bestChanges, biteChain, middlingBite, prepareRig, problemsOf, strikeOf, USUAL_SEED,
   type BaitSpec, type BiteChain, type Change, type Conditions, type Evidence, type Problem, type RigSpec, type StrikeResult, type StrikeRig,
 } from '#core'
 
@@ -21,14 +21,13 @@ export type StrikeAnswer =
 export function biteOn({ bait, conditions, rig: spec, evidence, biteN, slackM }: StrikeJob): StrikeAnswer {
   const problems = problemsOf(bait, spec)
   if (problems.length > 0) return { kind: 'invalid', problems }
-  const assembled = assembleRig(bait, spec)
-  const rig = strikeRig(assembled)
-  const tackle = tackleOf(conditions, lineOf(conditions.lineKind, conditions.lineStrengthN))
+  const prepared = prepareRig(bait, spec, conditions)
+  const { rig: assembled, strike: rig, tackle } = prepared
   const middling = middlingBite(rig, tackle)
   const one = { ...middling, ...(biteN === undefined ? {} : { forceN: biteN }), ...(slackM === undefined ? {} : { slackM }) }
   const s = Math.min(assembled.bait.lengthM, Math.max(0, rig.pointM))
   return {
-    kind: 'bite', result: strikeAfter(evaluateStrike(rig, tackle, seededRandom(20262)), evidence?.hook), chain: biteChain(rig, tackle, one), biteN: one.forceN, slackM: one.slackM, changes: bestChanges(rig, tackle, 20262), rig,
+    kind: 'bite', result: strikeOf(prepared, evidence ?? {}), chain: biteChain(rig, tackle, one), biteN: one.forceN, slackM: one.slackM, changes: bestChanges(rig, tackle, USUAL_SEED + 1), rig,
     section: { widthM: assembled.bait.widthAt(s), heightM: assembled.bait.heightAt(s), backM: assembled.bait.topAt(s) },
   }
 }

@@ -4,7 +4,8 @@ import { BAIT_FORMS, FORM_IDS } from '../tackle/forms'
 import { failure, success, type Measure } from '../outcome'
 import type { BaitSpec, RigSpec } from '../rig/spec'
 import { lbfToN } from '../units'
-import { evaluateRig, type Conditions, type RigReport } from './evaluateRig'
+import type { Conditions } from './conditions'
+import { evaluateRig, type RigReport } from './evaluateRig'
 import { judgeLanes } from './verdict'
 
 const bait: BaitSpec = { form: 'slimShad', lengthM: 0.09, material: 'plain' }

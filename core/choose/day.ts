@@ -5,7 +5,7 @@ import type { FeedingId } from '../strike/bite'
 import type { PointRest } from '../rig/spec'
 import type { Stream } from '../water/stream'
 import type { Activity, Clarity, Light, PreyId, SpeciesId } from './fish'
-import type { Conditions } from './evaluateRig'
+import type { Conditions } from './conditions'
 import type { Line } from '../tackle/lines'
 
 /** What a rig is chosen for: the water, the fish, and the angler's own way. SI but for °C and g/kg. */

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { evaluateRig, type Conditions } from './evaluateRig'
+import type { Conditions } from './conditions'
+import { evaluateRig } from './evaluateRig'
 import { fromHeadingPitchRoll } from '../numerics/quaternion'
 import { rod } from '../rig/simpleBodies'
 import type { PlasticId } from '../tackle/materials'

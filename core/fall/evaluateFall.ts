@@ -56,7 +56,7 @@ export interface FallConditions {
 const downAfter = (drop: Drop | TetheredDrop): number => 'ending' in drop && drop.ending === 'hovers' ? drop.weightTimeS : drop.timeS
 
 /** Drops one body, or bait and weight where there are two. */
-function dropAny(body: HydroBody, weight: TetheredWeight | undefined, options: DropOptions & { readonly untilWeight?: boolean }): Outcome<Drop | TetheredDrop, DropFailure> {
+export function dropAny(body: HydroBody, weight: TetheredWeight | undefined, options: DropOptions & { readonly untilWeight?: boolean }): Outcome<Drop | TetheredDrop, DropFailure> {
   return weight ? dropTethered(body, weight, options) : dropRig(body, options)
 }
 

@@ -68,6 +68,9 @@ export function snagTally(rig: SnagRig, obstacles: readonly Placed[], ride: Ride
   const sizes = obstacles.map(() => new Float64Array(SIZE_BINS * 3))
   const rubs = obstacles.map(() => 0)
   let draws = 0
+  // a stream of chance for each kind of thing, so that pieces drawn one after the other come to what one draw comes to
+  let streams: Random[] | undefined
+  const streamOf = (k: number): Random => (streams ??= obstacles.map(() => seededRandom(Math.floor(random() * 2 ** 32))))[k]!
 
   function note(k: number, { fate, lip, sizeM, rubbed }: Meeting): void {
     counts[k]![fate]++
@@ -79,7 +82,8 @@ export function snagTally(rig: SnagRig, obstacles: readonly Placed[], ride: Ride
 
   function draw(each: number): void {
     obstacles.forEach((obstacle, k) => {
-      for (let i = 0; i < each; i++) note(k, meet(rig, obstacle, ride, random))
+      const stream = streamOf(k)
+      for (let i = 0; i < each; i++) note(k, meet(rig, obstacle, ride, stream))
     })
     draws += each
   }

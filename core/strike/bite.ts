@@ -4,6 +4,7 @@ import { guardN } from '../rig/guard'
 import { PLASTICS, modulusPa } from '../tackle/materials'
 import { squeezeShare } from '../fit/squeeze'
 import { openingLoadN } from '../fit/wireStrength'
+import type { HookDims } from '../tackle/hooks'
 import type { Line } from '../tackle/lines'
 
 /** What a bite meets, read off the rig once. SI. */
@@ -118,5 +119,13 @@ export function strikeRig(rig: AssembledRig): StrikeRig {
     pointM: parts.placement.path.tip.s,
     bendM: Math.max(...parts.placement.path.points.map(p => p.s)),
     lengthM: bait.lengthM,
+    ...(parts.trailingDims ? { trailing: trailingOf(parts.trailingDims) } : {}),
   }
 }
+
+/** Plastic in the gap of a hook that trails on the back, held by its eye and bend alone, m. *Assumed.* */
+const TRAILING_FILL_M = 0.002
+
+/** What a bite on the tail meets of a hook that trails there. */
+export const trailingOf = (dims: HookDims): NonNullable<StrikeRig['trailing']> =>
+  ({ gapM: dims.gapM, wireM: dims.wireM, filledM: TRAILING_FILL_M, openingLoadN: openingLoadN(dims).value })

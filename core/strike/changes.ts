@@ -1,6 +1,5 @@
-import { openingLoadN } from '../fit/wireStrength'
 import { typicalHook } from '../tackle/hooks'
-import type { StrikeRig, Tackle } from './bite'
+import { trailingOf, type StrikeRig, type Tackle } from './bite'
 import { drawFish, shareHooked } from './evaluateStrike'
 
 /** Bites on which changes are tried: enough, since the same bites meet each. */
@@ -8,7 +7,7 @@ const CHANGE_DRAWS = 1200
 
 const SMALL = typicalHook('straight', '6')
 /** A small hook at the end of a short trace through the tail; the plastic in its gap *assumed*. */
-const TRAILING: NonNullable<StrikeRig['trailing']> = { gapM: SMALL.gapM, wireM: SMALL.wireM, filledM: 0.002, openingLoadN: openingLoadN(SMALL).value }
+const TRAILING = trailingOf(SMALL)
 
 /** One change that could be made, and what hook-up it would give. */
 export interface Change { readonly id: ChangeId, readonly hookUp: number, /** over what it is without the change */ readonly gain: number }

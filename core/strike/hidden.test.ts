@@ -90,3 +90,14 @@ describe('a point hidden in plastic', () => {
     expect(lossOf({ force: 0.1, hold: 20 }).filter(loss => loss !== 'notReached')).toEqual([])
   })
 })
+
+describe('a hook that trails in the tail', () => {
+  it('takes bites behind the main hook, where it hangs on a heavy head', () => {
+    const rig = strikeRig(assembleRig({ form: 'slimShad', lengthM: 0.14, material: 'plain' }, { family: 'E6', hookSize: '5/0', weightKg: 0.028, weightMaterial: 'lead', pointRest: 'open' }))
+    const { trailing: _, ...alone } = rig
+    expect(rig.trailing).toBeDefined()
+    expect(hooked(rig)).toBeGreaterThan(hooked(alone) + 0.05)
+    const nips = fish.map(one => takeOf(rig, fair, { ...one, third: 1 }).loss).filter(loss => loss === 'tailNip')
+    expect(nips).toEqual([])
+  })
+})

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { BOTTOM_IDS, BOTTOMS, CAST_M, COVER_IDS, COVERS, FAMILIES } from '#catalogue'
+import { BOTTOM_IDS, BOTTOMS, CAST_M, COVER_IDS, COVERS, FAMILIES, SNAG_DRAWS } from '#catalogue'
 import { conditionsOf } from '~/composables/useEvaluation'
 import { LIP_WORDS, SNAG_DOUBT_WORDS } from '~/utils/coverWords'
 import { oddsText } from '~/utils/words'
@@ -11,13 +11,11 @@ const spread = useSpread()
 const evidence = useEvidence()
 const settings = useSettings()
 const cast = ref(1)
-/** Draws for each rig: its sampling error is well below the doubt in what the cover holds. */
-const DRAWS = 20_000
 const job = computed<CoverJob | undefined>(() => spread.opened
   ? { bait: spread.content.bait as CoverJob['bait'], conditions: conditionsOf(spread.content), lanes: spread.content.lanes.map(({ letter, ...rig }) => {
     const known = evidence.of(spread.content, rig)
     return { letter, rig: rig as CoverJob['lanes'][number]['rig'], ...(known ? { evidence: known } : {}) }
-  }), draws: DRAWS, cast: cast.value }
+  }), draws: SNAG_DRAWS, cast: cast.value }
   : undefined)
 const { answer, progress, working, error, retry, cancel } = useAnswer('cover', () => job.value)
 const chosen = computed(() => answer.value?.lanes.find(l => l.letter === spread.picked) ?? answer.value?.lanes[0])

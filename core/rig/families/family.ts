@@ -25,7 +25,8 @@ export interface FamilyParts {
   /** share of the blunt nose that a head hides from the flow, 0..1 */ readonly noseCover: number
   readonly tie: PlanePoint
   readonly second?: SecondWeight
-  /** wire besides the hook: a trailing hook */ readonly trailing?: HookPath
+  /** a second hook that trails: its wire, and its dimensions */ readonly trailing?: HookPath
+  readonly trailingDims?: HookDims
   /** the hook lies on the back and hardly enters the bait */ readonly onTop?: true
   /** plastic that stands in the gap, m, where the family's own rule does not hold */ readonly inGapM?: number
   /** a head pushed inside a hollow bait: its width and middle, m */ readonly inside?: { readonly diameterM: number, readonly atM: number }

@@ -34,7 +34,7 @@ function headAtNose(shape: WeightShape, { style = 'jig', weedless = false, extra
       compacts: [weightCompact(shape, spec.weightKg, density, middle, true), ...(extra?.(bait, spec, heightM) ?? [])],
       noseCover: noseCoverOf(bait, widthM, heightM),
       tie: eye,
-      ...(trailing ? { trailing: stinger(bait, spec) } : {}),
+      ...(trailing ? stinger(bait, spec) : {}),
     }
   }
 }
@@ -43,11 +43,11 @@ function headAtNose(shape: WeightShape, { style = 'jig', weedless = false, extra
 const STINGER_AT = 0.6
 const STINGER_SHARE = 0.65
 
-function stinger(bait: BaitShape, spec: RigSpec) {
+function stinger(bait: BaitShape, spec: RigSpec): Pick<FamilyParts, 'trailing' | 'trailingDims'> {
   const main = dimsOf('jig', spec)
   const dims = { ...main, lengthM: STINGER_SHARE * main.lengthM, gapM: STINGER_SHARE * main.gapM, wireM: 0.85 * main.wireM, pointM: STINGER_SHARE * main.pointM }
   const s = STINGER_AT * bait.lengthM
-  return topPath(dims, { s, z: bait.topAt(s) })
+  return { trailing: topPath(dims, { s, z: bait.topAt(s) }), trailingDims: dims }
 }
 
 /** A skirt of thin strands round the neck of a head: it hides the nose and drags. Mass of silicone strands, typical. */

@@ -1,0 +1,47 @@
+import { BULLET_DRAG } from '../fall/compactDrag'
+import type { FallBodies } from '../fall/evaluateFall'
+import { hydroBody, type HydroBody } from '../fall/hydroBody'
+import type { TetheredWeight } from '../fall/tether'
+import { assembleRig, hookMoved, type AssembledRig } from '../rig/assemble'
+import type { BaitSpec, RigSpec } from '../rig/spec'
+import { PLASTICS } from '../tackle/materials'
+import { weightSize } from '../tackle/weights'
+import type { Water } from '../water/water'
+
+/** Everything of a rig that falls, packed for a water. @throws RangeError when it cannot be built */
+export function bodiesOfRig(bait: BaitSpec, spec: RigSpec, water: Water): FallBodies {
+  return fallBodiesOf(assembleRig(bait, spec), water)
+}
+
+/** The same of a rig that is built already. */
+export const fallBodiesOf = (rig: AssembledRig, water: Water): FallBodies => ({ ...bodiesOf(rig, water), ...secondOf(rig, water) })
+
+/** The weight that hangs on its own, as the fall takes it; a bullet meets the water as its streamlined nose does. */
+function secondOf(rig: AssembledRig, water: Water): { readonly weight?: TetheredWeight } {
+  const { second } = rig.parts
+  if (!second) return {}
+  const { densityKgM3 } = second
+  return {
+    weight: {
+      massKg: second.massKg,
+      displacedKg: (second.massKg / densityKgM3) * water.densityKgM3,
+      diameterM: weightSize(second.shape, second.massKg, densityKgM3).widthM,
+      dragFactor: second.dragFactor ?? (second.shape === 'bullet' ? BULLET_DRAG : 1),
+      tetherM: second.tetherM,
+      lineOnWeight: second.lineOnWeight,
+    },
+  }
+}
+
+/** A hand meets a mark on the bait within this, m. *Assumed.* */
+const LAID_WITHIN_M = 0.002
+
+/** The rig packed for a water; again with its hook laid forward and back; and with its plastic at both ends of the material's density, unless the density is given. */
+function bodiesOf(rig: AssembledRig, water: Water): FallBodies {
+  const typical = hydroBody(rig.geometry, water)
+  const placed = { forward: hydroBody(hookMoved(rig, -LAID_WITHIN_M), water), back: hydroBody(hookMoved(rig, LAID_WITHIN_M), water) }
+  if (rig.baitSpec.densityKgM3 !== undefined) return { typical, ...placed }
+  const at = (densityKgM3: number): HydroBody => hydroBody(assembleRig({ ...rig.baitSpec, densityKgM3 }, rig.spec).geometry, water)
+  const { low, high } = PLASTICS[rig.baitSpec.material].density
+  return { typical, light: at(low), dense: at(high), ...placed }
+}

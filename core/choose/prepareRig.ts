@@ -1,0 +1,66 @@
+import { dropAny, type FallBodies, type FallConditions } from '../fall/evaluateFall'
+import type { Drop, DropFailure } from '../fall/drop'
+import { DEFAULT_FACTORS } from '../fall/factors'
+import { movedFactors } from '../fall/measured'
+import { retrievePosture } from '../fall/retrieve'
+import type { Outcome } from '../outcome'
+import { assembleRig, type AssembledRig } from '../rig/assemble'
+import type { BaitSpec, RigSpec } from '../rig/spec'
+import { obstaclesOf, type Placed } from '../snag/cover'
+import { snagRig, type SnagRig } from '../snag/lip'
+import type { Ride } from '../snag/meet'
+import { RETRIEVES } from '../snag/retrieve'
+import { strikeRig, type StrikeRig, type Tackle } from '../strike/bite'
+import { lineOf, type Line } from '../tackle/lines'
+import { SOFT_BEDS } from '../water/bed'
+import { waterOf, type Water } from '../water/water'
+import { fallBodiesOf } from './bodies'
+import { tackleOf, type Conditions } from './conditions'
+import { fallRolls } from './rolls'
+
+/**
+ * A rig in its place, ready for every measure. The only way from a rig to its figures: what the sheet, the cover, the strike,
+ * the finalists and the command line show of a rig comes from one of these, so that they show the same.
+ */
+export interface PreparedRig {
+  readonly rig: AssembledRig
+  readonly line: Line
+  readonly water: Water
+  readonly bodies: FallBodies
+  readonly fall: FallConditions
+  readonly obstacles: readonly Placed[]
+  readonly snag: SnagRig
+  readonly strike: StrikeRig
+  readonly tackle: Tackle
+  /** how it rides: on the retrieve, and in the fall that is given */ readonly rideOf: (drop: Pick<Drop, 'samples'>) => Ride
+}
+
+/** @throws RangeError when the rig or the water cannot be built */
+export function prepareRig(bait: BaitSpec, spec: RigSpec, conditions: Conditions, given?: Water): PreparedRig {
+  const { depthM, stream, hold, evidence, bottom, cover, retrieve = 'hop' } = conditions
+  const water = given ?? waterOf(conditions.temperatureC, conditions.salinityGKg)
+  const line = lineOf(conditions.lineKind, conditions.lineStrengthN)
+  const rig = assembleRig(bait, spec)
+  const bodies = fallBodiesOf(rig, water)
+  return {
+    rig, line, water, bodies,
+    fall: {
+      depthM, line,
+      ...(evidence?.fall ? { factors: movedFactors(evidence.fall), evidence: evidence.fall } : {}),
+      ...(stream ? { stream: { ...stream, depthM } } : {}),
+      ...(hold ? { hold } : {}),
+      ...(SOFT_BEDS[bottom] ? { bed: SOFT_BEDS[bottom] } : {}),
+    },
+    obstacles: obstaclesOf(cover, bottom),
+    snag: snagRig(rig, line),
+    strike: strikeRig(rig),
+    tackle: tackleOf(conditions, line),
+    rideOf: drop => ({
+      postures: { retrieveRollRad: retrievePosture(bodies.typical).rollRad, fallRollRad: fallRolls(drop) }, retrieve: RETRIEVES[retrieve],
+    }),
+  }
+}
+
+/** The fall of a prepared rig as the sheet shows it: with its weight, current and line. */
+export const dropPrepared = ({ bodies, fall }: PreparedRig): Outcome<Drop, DropFailure> =>
+  dropAny(bodies.typical, bodies.weight, { ...fall, factors: fall.factors ?? DEFAULT_FACTORS })

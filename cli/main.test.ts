@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { afterAll, describe, expect, it } from 'vitest'
-import { evaluateRig } from '#core'
+import { evaluateRig, findSize, HOOK_SIZES, type BaitSpec, type RigSpec } from '#core'
 import { rigFilesOf } from '../demo/examples'
 import { DEMO_BOX } from '../demo/box'
 import { DEMO_SPREADS } from '../demo/spreads'
@@ -122,5 +122,31 @@ describe('dunecrest evaluate', () => {
     expect(dunecrest('fly')).toMatchObject({ status: 2, stderr: expect.stringMatching(/not a command/) as string })
     expect(dunecrest('evaluate', '--nonsense')).toMatchObject({ status: 2 })
     expect(dunecrest('evaluate', 'nowhere.json')).toMatchObject({ status: 2, stderr: expect.stringMatching(/nowhere.json: cannot be read/) as string })
+  })
+})
+
+describe('dunecrest size', () => {
+  interface Report { ok: boolean, best?: string, sizes: { size: string, verdict: string, worst: string, exitM?: number }[], instead: object[], sentence: string }
+  it('prints every size with its verdict and worst rule, as the bench has them, and the best', () => {
+    const out = dunecrest('size', join('examples', example!.file), '--format', 'json')
+    const report = out.json<Report>()
+    expect(out.status).toBe(0)
+    expect(report.sizes.map(s => s.size)).toEqual([...HOOK_SIZES])
+    const { bait, rig } = example!.json as unknown as { bait: BaitSpec, rig: RigSpec }
+    const found = findSize(bait, rig)
+    expect(report.best).toBe(found.best!.size)
+    for (const { size, verdict, worst } of found.sizes) expect(report.sizes.find(s => s.size === size)).toMatchObject({ verdict, worst: worst.id })
+    // a hook longer than the bait cannot be built, and says so
+    expect(report.sizes.at(-1)).toMatchObject({ verdict: 'impossible', worst: 'rig.hookSize' })
+    const exits = report.sizes.flatMap(s => s.exitM ?? [])
+    expect([...exits].sort((a, b) => a - b)).toEqual(exits)
+  })
+  it('as a table marks the best; ends with 1 where none fits, with 2 where there is nothing to fit', () => {
+    const table = dunecrest('size', join('examples', example!.file)).stdout
+    expect(table).toMatch(/^> +\d+(\/0)? +pass/m)
+    const deep = join(folder, 'deep.json')
+    writeFileSync(deep, JSON.stringify({ ...example!.json as object, bait: { form: 'deepShad', lengthM: 0.2, material: 'plain' } }))
+    expect(dunecrest('size', deep).status).toBe(1)
+    expect(dunecrest('size', join('examples', 'bare-weight.json'))).toMatchObject({ status: 2, stderr: expect.stringContaining('expected a bait and a rig') as string })
   })
 })

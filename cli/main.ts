@@ -2,18 +2,21 @@ import { readFileSync } from 'node:fs'
 import { basename } from 'node:path'
 import { parseArgs } from 'node:util'
 import type { z } from 'zod'
+import { HOOK_SIZES } from '#core'
 import { boxFileSchema, dayFileSchema } from '#schemas/day'
 import { fieldErrors } from '#schemas/problems'
 import { rigFileSchema } from '#schemas/rigFile'
 import { chooseFile } from './choose'
 import { COMPARE_FORMATS, compareFiles } from './compare'
 import { evaluateFile } from './evaluate'
+import { sizesOfFile, sizeTable } from './size'
 
 const HELP = `Dunecrest on the command line: the same core as the application.
 
   dunecrest evaluate FILE.json    print the measures of one rig, bait or weight as JSON
   dunecrest evaluate -            read the file from standard input
   dunecrest compare FILE.json …   set several rigs side by side
+  dunecrest size FILE.json        try every hook size of the rig's family in its bait
   dunecrest choose DAY.json --box BOX.json
                                   choose a rig for a day out of a box, and say why
   dunecrest --help                this text
@@ -24,11 +27,14 @@ options of evaluate
 options of compare
   --format table|json|csv         how to print it; a table when left out
 
+options of size
+  --format table|json             how to print it; a table when left out
+
 options of choose
   --beyond                        look beyond the box: common hooks and heads, with its baits
 
 The file's format is described in docs/formats.md; examples/ holds a file for each demo rig.
-Exit code: 0 done, 1 the rig cannot be dropped (it floats, say) or nothing can be chosen, 2 a bad file or a bad call.
+Exit code: 0 done, 1 the rig cannot be dropped (it floats, say), no size fits, or nothing can be chosen, 2 a bad file or a bad call.
 `
 
 /** A call or a file that cannot be used; the message goes to standard error. */
@@ -61,6 +67,10 @@ function run(args: readonly string[], write: (text: string) => void): number {
     write(compareFiles(names.map(name => ({ name: basename(name, '.json'), file: readRigFile(name) })), format))
     return 0
   }
+  if (command === 'size') {
+    if (!file || more.length > 0) throw new BadCall('size: expected one FILE.json, or - for standard input.')
+    return size(file, values.format ?? 'table', write)
+  }
   if (command === 'choose') {
     if (!file || more.length > 0 || !values.box) throw new BadCall('choose: expected one DAY.json and --box BOX.json.')
     const chosen = chooseFile(readFile(file, dayFileSchema), readFile(values.box, boxFileSchema).items, { beyond: values.beyond ?? false })
@@ -72,6 +82,15 @@ function run(args: readonly string[], write: (text: string) => void): number {
   const result = evaluateFile(readRigFile(file), { path: values.path ?? false })
   write(`${JSON.stringify(result, null, 2)}\n`)
   return result.ok ? 0 : 1
+}
+
+function size(file: string, format: string, write: (text: string) => void): number {
+  if (format !== 'table' && format !== 'json') throw new BadCall('--format: expected one of table, json.')
+  const rig = readRigFile(file)
+  if (!rig.bait || !rig.rig) throw new BadCall(`${file}: size: expected a bait and a rig.`)
+  const report = sizesOfFile(rig, HOOK_SIZES)
+  write(format === 'json' ? `${JSON.stringify(report, null, 2)}\n` : sizeTable(report))
+  return report.ok ? 0 : 1
 }
 
 function parse(args: readonly string[]) {

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { evaluateRig, lbfToN, type RigReport } from '#core'
 import { growthOf, stonesOf } from './section'
 import { starterContent } from './starter'
-import { oddsText, postureWords } from './words'
+import { fallLimits, oddsText, postureWords } from './words'
 
 const { water: { place: _, ...water }, line, bait, lanes } = starterContent()
 const reports = lanes.map(({ letter: __, ...rig }): RigReport => {
@@ -31,4 +31,12 @@ describe('section', () => {
     expect(growthOf('thickWeed', { width: 1000, top: 30, floor: 90 })).toHaveLength(rate)
   })
   it('leaves mud bare', () => expect(stonesOf('mud', { width: 1000, floor: 90, bed: 30 })).toEqual([]))
+})
+
+describe('what the range of a fall leaves out', () => {
+  it('is told, and only where there is something', () => {
+    expect(fallLimits({ mayFloat: false, unresolved: [] })).toBe('')
+    expect(fallLimits({ mayFloat: true, unresolved: [] })).toContain('would float')
+    expect(fallLimits({ mayFloat: false, unresolved: ['eta', 'lineBow'] })).toContain('the turning moment of the flow, bow in the line')
+  })
 })

@@ -1,5 +1,5 @@
 import { mToMm, radToDeg } from '#catalogue'
-import type { Basis, LossId, Measure, Rest, RigReport } from '#core'
+import type { Basis, FallResult, LossId, Measure, Rest, RigReport } from '#core'
 import type { Letter } from '#schemas/spread'
 import type { LaneOutcome } from '~/workers/protocol'
 import type { Zone } from './diver'
@@ -66,3 +66,10 @@ export const summaryOf = (order: readonly Letter[], outcomes: ReadonlyMap<string
   const inZone = zone ? `, ${secondsIn(drop, zone).toFixed(1)} of them in the feeding zone` : ''
   return `${letter}: down in ${timeS.value.toFixed(1)} seconds${inZone}, ${postureWords(outcome.report)}, ${glide.value.toFixed(2)} metres sideways per metre; then ${restWords(rest)}.`
 }).join(' ')
+
+/** What the range of a fall leaves out, in sentences; nothing where it leaves out nothing. */
+export function fallLimits({ mayFloat, unresolved }: Pick<FallResult, 'mayFloat' | 'unresolved'>): string {
+  const floats = mayFloat ? ' With the lightest plastic of this kind it would float; the range is of those that sink.' : ''
+  const open = unresolved.length > 0 ? ` Not in the range, as it could not be worked out: ${unresolved.map(id => DOUBT_WORDS[id]).join(', ')}.` : ''
+  return floats + open
+}

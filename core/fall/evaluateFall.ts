@@ -7,7 +7,7 @@ import type { FallEvidence } from './measured'
 import { restOf, type Rest } from './rest'
 import type { TetheredWeight } from './tether'
 import { dropTethered, type TetheredDrop } from './dropTethered'
-import { dropRig, LIMIT_S, SAMPLE_STRIDE, USUAL_START, type Drop, type DropFailure, type DropOptions, type Start } from './drop'
+import { dropRig, SAMPLE_STRIDE, USUAL_START, type Drop, type DropFailure, type DropOptions, type Start } from './drop'
 import { DEFAULT_FACTORS, FALL_FACTORS, type FallFactors } from './factors'
 import { COMPACT_STRIDE, type HydroBody } from './hydroBody'
 import { STANDARD_GRAVITY } from './loads'
@@ -27,7 +27,8 @@ export interface FallResult {
   /** how it comes to lie on the bottom */ readonly rest: Rest
   readonly summary: FallSummary
   /** the input whose doubt moves the fall time most */ readonly mainDoubt: DoubtId
-  /** true where the lightest plastic of the range would float */ readonly mayFloat: boolean
+  /** true where the lightest plastic of the range would float: its time has no upper end then, and the range is of those that sink */ readonly mayFloat: boolean
+  /** inputs of which an end could not be worked out, and is not in the range */ readonly unresolved: readonly DoubtId[]
 }
 
 export type DoubtId = keyof FallFactors | 'density' | 'hookPlace'
@@ -79,10 +80,11 @@ export function evaluateFall(bodies: FallBodies, conditions: FallConditions): Ou
   let mainDoubt: DoubtId = 'crossDrag'
   let most = -1
   let mayFloat = false
+  const unresolved = new Set<DoubtId>()
   for (const { id, at } of doubts) {
     if (!at) {
-      mayFloat ||= id === 'density'
-      widen(reach.time, LIMIT_S - downS)
+      if (id === 'density') mayFloat = true
+      else unresolved.add(id)
       continue
     }
     // a bait's own drops hold its density too: that doubt shrinks with the drag's
@@ -97,7 +99,7 @@ export function evaluateFall(bodies: FallBodies, conditions: FallConditions): Ou
     }
   }
   const basis: Basis = conditions.evidence ? 'measured' : 'computed'
-  const timeS = { ...ranged(downS, reach.time, downS * 0.3, LIMIT_S), basis }
+  const timeS = { ...ranged(downS, reach.time, downS * 0.3, Infinity), basis }
   const meanSpeedMS = downS === summary.timeS ? summary.meanSpeedMS : conditions.depthM / downS
   const path = meanSpeedMS * downS
   return success({
@@ -111,8 +113,9 @@ export function evaluateFall(bodies: FallBodies, conditions: FallConditions): Ou
     turnsPerM: summary.turnsPerM,
     scatter: landingScatter(bodies.typical, conditions, factors, weight),
     rest: restAfter(bodies, dropped.value, conditions.bed),
-    mainDoubt,
+    mainDoubt: mayFloat ? 'density' : mainDoubt,
     mayFloat,
+    unresolved: [...unresolved],
   })
 }
 

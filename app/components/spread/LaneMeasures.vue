@@ -3,7 +3,7 @@ import { BOTTOMS, COVERS, mToFt, radToDeg } from '#catalogue'
 import type { Evidence, RigReport } from '#core'
 import type { MeasureAxes } from '~/utils/axes'
 import { withUnit } from '~/utils/units'
-import { DOUBT_WORDS, LOSS_WORDS, oddsText, percentText, postureWords } from '~/utils/words'
+import { DOUBT_WORDS, fallLimits, LOSS_WORDS, oddsText, percentText, postureWords } from '~/utils/words'
 
 /** The five measures of one rig and its fit. */
 const props = defineProps<{ report: RigReport, axes: MeasureAxes, evidence?: Evidence | undefined }>()
@@ -38,7 +38,7 @@ const moved = computed(() => {
   }
 })
 const hints = computed(() => ({
-  fall: `${range(seconds, fall.value.timeS)} s to the bottom. Least certain: ${DOUBT_WORDS[fall.value.mainDoubt]}. Computed from the fall.${moved.value.fall}`,
+  fall: `${range(seconds, fall.value.timeS)} s to the bottom.${fallLimits(fall.value)} Least certain: ${DOUBT_WORDS[fall.value.mainDoubt]}. Computed from the fall.${moved.value.fall}`,
   posture: `Pitch ${range(x => `${Math.round(radToDeg(x))}°`, fall.value.pitchRad)}, roll ${range(x => `${Math.round(radToDeg(x))}°`, fall.value.rollRad)}.${props.report.tailHz ? ` Tail beats ${range(x => x.toFixed(0), props.report.tailHz)} times a second, from the Strouhal number.` : ''} Computed from the fall.`,
   glide: `${range(x => x.toFixed(2), fall.value.glide)}${fall.value.scatter === undefined ? '' : `; landing places scatter by ${fall.value.scatter.toFixed(2)} per metre fallen`}. Computed from the fall.`,
   snag: `${range(percentText, props.report.snag.snagPerCast)} of casts hang up in ${COVERS[spread.content.water.cover].name} over ${BOTTOMS[spread.content.water.bottom].name}; ${Math.round(props.report.snag.minutesLeft.low)} to ${Math.round(props.report.snag.minutesLeft.high)} minutes of an hour left. ${percentText(props.report.snag.weedPerCast.value)} of casts bring weed. Computed from ${props.report.snag.draws} draws for each kind of obstacle.${moved.value.snag}`,

@@ -2,14 +2,20 @@ import { expect, test, type Sheet } from './support'
 
 test.use({ viewport: { width: 390, height: 844 } })
 
+/** Begins a session, and waits until everything it began with is kept by the server. */
+async function begin({ app, page }: Sheet): Promise<void> {
+  await page.goto(`${app.url}/bank`)
+  await page.getByRole('button', { name: 'With the rigs on the sheet' }).click()
+  await expect(page.getByRole('button', { name: /^Cast/ })).toBeVisible()
+  await expect(page.locator('.state')).toContainText('all kept by the server')
+}
+
 const DAY_MS = 86_400_000
 const casts = async ({ app }: Sheet): Promise<number> => ((await (await fetch(`${app.url}/api/log/evidence`)).json()) as { tallies: { counts: { cast?: number } }[] }).tallies.reduce((sum, t) => sum + (t.counts.cast ?? 0), 0)
 
 test('a tap by a wrong clock is set aside with its reason and holds nothing up; mended, it goes', async ({ sheet, page }) => {
-  await page.goto(`${sheet.app.url}/bank`)
-  await page.getByRole('button', { name: 'With the rigs on the sheet' }).click()
+  await begin(sheet)
   const state = page.locator('.state')
-  await expect(state).toContainText('all kept by the server')
   const before = await casts(sheet)
   await page.clock.setFixedTime(Date.now() + 3 * DAY_MS)
   await page.getByRole('button', { name: /^Cast/ }).click()
@@ -27,9 +33,7 @@ test('a tap by a wrong clock is set aside with its reason and holds nothing up; 
 })
 
 test('one that is set aside can be dropped, and that taken back', async ({ sheet, page }) => {
-  await page.goto(`${sheet.app.url}/bank`)
-  await page.getByRole('button', { name: 'With the rigs on the sheet' }).click()
-  await expect(page.locator('.state')).toContainText('all kept by the server')
+  await begin(sheet)
   await page.clock.setFixedTime(Date.now() + 3 * DAY_MS)
   await page.getByRole('button', { name: /^Cast/ }).click()
   const aside = page.getByRole('region', { name: 'Entries set aside' })
@@ -44,9 +48,7 @@ test('a clock that is far off is told; the browser is asked to keep what is kept
   await page.addInitScript(() => {
     StorageManager.prototype.persist = () => Promise.resolve((window as { asked?: boolean }).asked = true)
   })
-  await page.goto(`${sheet.app.url}/bank`)
-  await page.getByRole('button', { name: 'With the rigs on the sheet' }).click()
-  await expect(page.locator('.state')).toContainText('all kept by the server')
+  await begin(sheet)
   expect(await page.evaluate(() => (window as { asked?: boolean }).asked)).toBe(true)
   await page.clock.setFixedTime(Date.now() - 3 * DAY_MS / 24)
   await page.getByRole('button', { name: /^Cast/ }).click()
@@ -54,8 +56,7 @@ test('a clock that is far off is told; the browser is asked to keep what is kept
 })
 
 test('two tabs share one session: neither loses the other\'s taps, and one that was ended stays ended', async ({ sheet, page, context }) => {
-  await page.goto(`${sheet.app.url}/bank`)
-  await page.getByRole('button', { name: 'With the rigs on the sheet' }).click()
+  await begin(sheet)
   const other = await context.newPage()
   await other.goto(`${sheet.app.url}/bank`)
   const cast = (p: typeof page) => p.getByRole('button', { name: /^Cast/ })
@@ -75,9 +76,7 @@ test('two tabs share one session: neither loses the other\'s taps, and one that 
 
 test('a server that hangs stops nothing for good', async ({ sheet, page }) => {
   test.setTimeout(90_000)
-  await page.goto(`${sheet.app.url}/bank`)
-  await page.getByRole('button', { name: 'With the rigs on the sheet' }).click()
-  await expect(page.locator('.state')).toContainText('all kept by the server')
+  await begin(sheet)
   const before = await casts(sheet)
   let hung = 0
   await page.route('**/api/log/entries', () => void hung++)
@@ -98,10 +97,8 @@ test('a phone that is full says so, keeps nothing quiet, and loses nothing that 
       return put.apply(this, given)
     }
   })
-  await page.goto(`${sheet.app.url}/bank`)
-  await page.getByRole('button', { name: 'With the rigs on the sheet' }).click()
+  await begin(sheet)
   const state = page.locator('.state')
-  await expect(state).toContainText('all kept by the server')
   const before = await casts(sheet)
   await page.evaluate(() => void ((window as { full?: boolean }).full = true))
   await context.setOffline(true)

@@ -130,6 +130,8 @@ export interface BiteChain {
   /** share of its height the bait is squeezed */ readonly squeezed: number
   /** plastic over the point, and how much the squeeze uncovers */ readonly coverM: number
   readonly uncoveredM: number
+  /** what going through the plastic that is left takes, and what the jaws hold the bait with, N */ readonly throughN: number
+  readonly heldN: number
   /** gap left over the squeezed body, and what a jaw needs */ readonly gapM: number
   readonly needM: number
   /** force of the set at the hook; what the plastic takes; what going in takes; what opens the hook */ readonly setN: number
@@ -151,15 +153,16 @@ export function biteChain(rig: StrikeRig, tackle: Tackle, one: Bite, scale: Scal
   const needM = scale.needM * one.needM
   const setN = setForceN(tackle, scale.slackM * one.slackM)
   const throughN = throughPlasticN(rig, uncoveredM)
+  const heldN = JAW_GRIP * force
   const plasticN = throughN + rig.modulusPa * CUT_M * rig.wireM * 4
   const neededN = scale.penetrationN * one.penetrationN * (rig.wireM / 0.001) ** 1.5
   const loss = behind ? 'tailNip'
     : scale.holdS * one.holdS < one.reactS ? 'letGo'
-      : force < rig.guardN || throughN > JAW_GRIP * force ? 'notReached'
+      : force < rig.guardN || throughN > heldN ? 'notReached'
         : gapM < needM ? 'noBite'
           : setN - plasticN < neededN ? 'noForce'
             : setN > rig.openingLoadN ? 'opens' : undefined
-  return { squeezed, coverM: rig.coverM, uncoveredM, gapM, needM, setN, plasticN, neededN, opensN: rig.openingLoadN, ...(loss ? { loss } : {}) }
+  return { squeezed, coverM: rig.coverM, uncoveredM, throughN, heldN, gapM, needM, setN, plasticN, neededN, opensN: rig.openingLoadN, ...(loss ? { loss } : {}) }
 }
 
 /** What a bite on the tail meets where a small hook trails there: open, and hardly any plastic in its gap. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { FAMILIES } from '#catalogue'
-import type { LossId } from '#core'
+import type { BiteChain, LossId, StrikeRig } from '#core'
 import type { Letter } from '#schemas/spread'
 import { conditionsOf } from '~/composables/useEvaluation'
 import { CHANGE_WORDS } from '~/utils/touchWords'
@@ -32,12 +32,23 @@ const kg = (n: number): string => `${(n / 9.80665).toFixed(1)} kg`
 const mm = (m: number): string => `${(1000 * m).toFixed(1)} mm`
 
 type Step = { readonly id: LossId, readonly name: string, readonly has: number, readonly needs: number, readonly text: string, readonly most: number }
+const fine = (n: number): string => `${(n / 9.80665).toFixed(2)} kg`
+/** How the point comes clear: by the squeeze alone, or through what plastic that leaves, which the jaws must hold meanwhile. */
+function pointStep(chain: BiteChain, { coverM, guardN }: StrikeRig): Step {
+  const squeezed = `the squeeze uncovers ${mm(chain.uncoveredM)} of plastic, ${mm(chain.coverM)} lie over the point`
+  if (chain.throughN > 0) {
+    const text = `${squeezed}; going through the rest takes ${fine(chain.throughN)}, the jaws hold the bait with ${fine(chain.heldN)}`
+    return { id: 'notReached', name: 'point through the plastic', has: chain.heldN, needs: chain.throughN, most: 1.4 * Math.max(chain.heldN, chain.throughN), text }
+  }
+  const text = coverM > 0 ? squeezed : guardN > 0 ? `the guard takes ${kg(guardN)} to press down` : 'the point stands open'
+  return { id: 'notReached', name: 'point uncovered', has: chain.uncoveredM, needs: chain.coverM, most: Math.max(0.002, 1.4 * chain.uncoveredM, 1.4 * chain.coverM), text }
+}
 /** The chain of this bite: what each step has against what it needs. */
 const steps = computed<Step[]>(() => {
   if (!bite.value) return []
   const { chain, rig } = bite.value
   return [
-    { id: 'notReached', name: 'point uncovered', has: chain.uncoveredM, needs: chain.coverM, most: Math.max(0.002, 1.4 * chain.uncoveredM, 1.4 * chain.coverM), text: rig.coverM > 0 ? `the squeeze uncovers ${mm(chain.uncoveredM)} of plastic, ${mm(chain.coverM)} lie over the point` : rig.guardN > 0 ? `the guard takes ${kg(rig.guardN)} to press down` : 'the point stands open' },
+    pointStep(chain, rig),
     { id: 'noBite', name: 'gap left for a jaw', has: Math.max(0, chain.gapM), needs: chain.needM, most: Math.max(0.008, 1.3 * chain.gapM), text: `${mm(Math.max(0, chain.gapM))} over the squeezed bait, a jaw needs ${mm(chain.needM)}` },
     { id: 'noForce', name: 'force to go in', has: Math.max(0, chain.setN - chain.plasticN), needs: chain.neededN, most: Math.max(10, 1.3 * chain.setN), text: `${kg(chain.setN)} reach the hook, the plastic takes ${kg(chain.plasticN)}, going in takes ${kg(chain.neededN)}` },
     { id: 'opens', name: 'hook stays shut', has: chain.opensN, needs: chain.setN, most: Math.max(10, 1.2 * chain.opensN), text: `the bend opens at ${kg(chain.opensN)}, the set pulls ${kg(chain.setN)}` },

@@ -71,7 +71,7 @@ test.describe('on the bank', () => {
     const tied = entries.filter(e => e.kind === 'rod')
     expect(tied.filter(e => e.data?.rig && e.data.weightKg === undefined)).toHaveLength(3)
     expect(tied.filter(e => e.data?.weightKg !== undefined)).toHaveLength(1)
-    await page.getByRole('button', { name: 'End' }).click()
+    await page.getByRole('button', { name: 'End', exact: true }).click()
     await expect(page.getByRole('heading', { name: 'Begin a session' })).toBeVisible()
   })
 })
@@ -93,13 +93,18 @@ test('drops move the bait: taps and the tank, a wrong one set aside, all forgott
   await page.getByRole('link', { name: 'Spread', exact: true }).click()
   await sheet.settled()
   await expect(sheet.row('A', 'fall').getByRole('img', { name: 'measured' })).toBeVisible()
-  const measured = await sheet.figure('A', 'fall')
+  // the middle may round to the same tenth either way; what the drops settle is how far it may be off
+  const width = async (): Promise<number> => {
+    const [, low, high] = /([\d.]+) to ([\d.]+) s to the bottom/.exec(await sheet.row('A', 'fall').getAttribute('title') ?? '') ?? []
+    return Number(high) - Number(low)
+  }
+  const measured = await width()
   await page.goto(`${sheet.app.url}/log`)
   await page.getByLabel('show the model\'s own figures').check()
   await page.getByRole('link', { name: 'Spread', exact: true }).click()
   await sheet.settled()
   await expect(sheet.row('A', 'fall').getByRole('img', { name: 'computed' })).toBeVisible()
-  expect(await sheet.figure('A', 'fall')).not.toBe(measured)
+  expect(await width()).toBeGreaterThan(measured + 0.15)
 })
 
 test('two rigs compared from the tally, sessions opened, the log as CSV; a backup saved, and a bad one refused', async ({ sheet, page }) => {
@@ -181,6 +186,7 @@ test('the log and the drops go out as tables and come in again once; a row that 
   await sheet.accessible()
   await tables.getByRole('button', { name: 'Put in 1' }).click()
   await expect.poll(count).toBe(before + 1)
+  await expect(tables.getByRole('status')).toHaveCount(0)
 
   await read('log.csv', log.split('\r\n').slice(0, 40).join('\r\n'))
   await tables.getByRole('button', { name: 'Put in 39' }).click()

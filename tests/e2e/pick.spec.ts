@@ -101,7 +101,7 @@ test('a trip: rods for its stops, weights that follow the tide, countdown, packi
   const { entries } = await (await fetch(`${sheet.app.url}/api/log/${sessions[0]!.session}/entries`)).json() as { entries: { kind: string, placeKey?: string }[] }
   const places = entries.filter(e => e.kind === 'cast').map(e => e.placeKey)
   expect(new Set(places).size).toBe(2)
-  await page.getByRole('button', { name: 'End' }).click()
+  await page.getByRole('button', { name: 'End', exact: true }).click()
 })
 
 test('spots: from the sheet, renamed, deleted and back, out as GPX and in again', async ({ sheet, page }) => {

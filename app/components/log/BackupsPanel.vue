@@ -58,7 +58,7 @@ async function replace({ name }: Pick<KeptBackup, 'name'>): Promise<void> {
       <UButton color="neutral" variant="outline" icon="i-lucide-undo-2" :disabled="busy !== undefined" @click="replace(restored.before)">Take that back</UButton>
     </p>
     <p v-if="list?.backups.length === 0" class="label">None is kept here yet. One is kept every day on its own, and before a new version changes anything; the newest seven of each stay.</p>
-    <ul v-else-if="list" aria-label="Kept backups">
+    <ul v-else-if="list" aria-label="Kept backups" tabindex="0">
       <li v-for="b in list.backups" :key="b.name">
         <span class="figure">{{ when(b.madeAt) }}</span>
         <span class="label">{{ KINDS[b.kind] }}, {{ size(b.fileBytes) }}<br>{{ countWords(b.counts) }}</span>

@@ -47,11 +47,11 @@ export function useBackups() {
   return { list, error, busy, load: () => load().catch((failure: unknown) => void (error.value = failure instanceof ServerRefusal ? failure.message : String(failure))), keep, bring, restore }
 }
 
-/** Counts in words: "3 spreads, 120 things in the box, 9 spots, trips and baths, 3,400 log entries". */
+/** Counts in words, what there is none of left out: "3 spreads, 120 things in the box, 3,400 log entries", or "nothing". */
 export function countWords({ spreads, items, documents, entries }: BackupCounts): string {
-  const some = (n: number, one: string, many: string): string => `${n.toLocaleString('en')} ${n === 1 ? one : many}`
+  const some = (n: number, one: string, many: string): string[] => n === 0 ? [] : [`${n.toLocaleString('en')} ${n === 1 ? one : many}`]
   return [
-    some(spreads, 'spread', 'spreads'), some(items, 'thing in the box', 'things in the box'),
-    some(documents, 'spot, trip or bath', 'spots, trips and baths'), some(entries, 'log entry', 'log entries'),
-  ].join(', ')
+    ...some(spreads, 'spread', 'spreads'), ...some(items, 'thing in the box', 'things in the box'),
+    ...some(documents, 'spot, trip or bath', 'spots, trips and baths'), ...some(entries, 'log entry', 'log entries'),
+  ].join(', ') || 'nothing'
 }

@@ -5,15 +5,10 @@ import { afterEach, describe, expect, it } from 'vitest'
 import { ROOT } from '../../scripts/prepare.mjs'
 import { freePort, startServer } from '../../scripts/serve.mjs'
 import { lockFolder } from '../../server/db/lock'
-import { call, content, dataFolder, runServer, type Running } from './support'
+import { call, content, dataFolders, runServer, type Running } from './support'
 
-const folders: ReturnType<typeof dataFolder>[] = []
+const { fresh, clear } = dataFolders()
 const servers: Running[] = []
-const fresh = (): string => {
-  const folder = dataFolder()
-  folders.push(folder)
-  return folder.path
-}
 const serve = async (path: string): Promise<Running> => {
   const server = await runServer(path)
   servers.push(server)
@@ -21,7 +16,7 @@ const serve = async (path: string): Promise<Running> => {
 }
 afterEach(async () => {
   for (const server of servers.splice(0)) await server.stop('SIGKILL')
-  for (const folder of folders.splice(0)) folder.clear()
+  clear()
 })
 
 describe('the data folder', () => {

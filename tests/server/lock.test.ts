@@ -4,18 +4,13 @@ import { join } from 'node:path'
 import { afterEach, describe, expect, it } from 'vitest'
 import { ROOT } from '../../scripts/prepare.mjs'
 import { DataFolderInUse, lockFolder } from '../../server/db/lock'
-import { dataFolder } from './support'
+import { dataFolders } from './support'
 
-const folders: ReturnType<typeof dataFolder>[] = []
+const { fresh, clear } = dataFolders()
 const children: ChildProcess[] = []
-const fresh = (): string => {
-  const folder = dataFolder()
-  folders.push(folder)
-  return folder.path
-}
 afterEach(async () => {
   await Promise.all(children.splice(0).map(end))
-  for (const folder of folders.splice(0)) folder.clear()
+  clear()
 })
 async function end(child: ChildProcess): Promise<void> {
   if (child.exitCode !== null || child.signalCode !== null) return

@@ -20,6 +20,21 @@ export function dataFolder(): { readonly path: string, readonly clear: () => voi
   return { path: join(folder, 'data'), clear: () => rmSync(folder, { recursive: true, force: true }) }
 }
 
+/** Folders of their own for the tests of a file, all cleared away together. */
+export function dataFolders(): { readonly fresh: () => string, readonly clear: () => void } {
+  const folders: ReturnType<typeof dataFolder>[] = []
+  return {
+    fresh() {
+      const folder = dataFolder()
+      folders.push(folder)
+      return folder.path
+    },
+    clear() {
+      for (const folder of folders.splice(0)) folder.clear()
+    },
+  }
+}
+
 /** The built server on a data folder. */
 export async function runServer(folder: string, demo = false): Promise<Running> {
   const port = await freePort(nextPort)

@@ -12,7 +12,7 @@ export interface Measure {
 /** A numerical failure is told, never hidden: either a value or a code with a sentence an angler can read. */
 export type Outcome<T, C extends string = string> =
   | { readonly ok: true, readonly value: T }
-  | { readonly ok: false, readonly code: C, readonly message: string }
+  | { readonly ok: false, readonly code: C, readonly message: string, /** where it stopped, m below the surface */ readonly depthM?: number }
 
 export const success = <T>(value: T): { readonly ok: true, readonly value: T } => ({ ok: true, value })
 

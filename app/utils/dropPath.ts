@@ -1,4 +1,4 @@
-import { fromHeadingPitchRoll, rotate, SAMPLE_STRIDE } from '#catalogue'
+import { fromHeadingPitchRoll, LINE_EVERY, LINE_MARKS, rotate, SAMPLE_S, SAMPLE_STRIDE } from '#catalogue'
 import type { Drop, Quaternion, Rest, TetheredDrop } from '#core'
 
 /** Place (m, world) and attitude of a drop at a time, and how far its lowest part has sunk into the bottom, m. */
@@ -70,4 +70,15 @@ export function weightAt(drop: Drop | TetheredDrop, t: number): readonly [number
   if (!('weightPath' in drop)) return undefined
   const i = 3 * firstFrom(drop.samples, t)
   return [drop.weightPath[i]!, drop.weightPath[i + 1]!, drop.weightPath[i + 2]!]
+}
+
+/** Places of the points of a held line at a moment, x y z, m; undefined on an open spool. */
+export function heldLineAt({ linePath }: Drop, t: number): Float64Array | undefined {
+  if (!linePath) return undefined
+  const each = 3 * LINE_MARKS
+  const last = linePath.length / each - 1
+  const at = Math.min(last, Math.max(0, t / (LINE_EVERY * SAMPLE_S)))
+  const i = Math.min(last, Math.floor(at))
+  const next = Math.min(last, i + 1)
+  return Float64Array.from({ length: each }, (_, k) => linePath[i * each + k]! + (at - i) * (linePath[next * each + k]! - linePath[i * each + k]!))
 }

@@ -1,6 +1,6 @@
-import { rotate, SAMPLE_STRIDE } from '#catalogue'
+import { ROD_TIP_M, rotate, SAMPLE_STRIDE } from '#catalogue'
 import type { Letter } from '#schemas/spread'
-import { momentAt, reachOf, weightAt, type Moment } from './dropPath'
+import { heldLineAt, momentAt, reachOf, weightAt, type Moment } from './dropPath'
 import type { Diver, TankFrame, Zone } from './diver'
 import { drawChart } from './chart'
 import { laneColour, PATTERNS, token } from './identity'
@@ -221,13 +221,20 @@ function lineAndWeight(ctx: CanvasRenderingContext2D, { letter, drop, solid }: D
   ctx.strokeStyle = token('ink')
   ctx.lineWidth = 0.8
   ctx.globalAlpha = 0.5
-  if (rodDistanceM === undefined) line(ctx, ...end, start, scale.top)
+  const held = heldLineAt(drop, t)
+  if (held) heldLine(ctx, held, scale, start, end)
+  else if (rodDistanceM === undefined) line(ctx, ...end, start, scale.top)
   else line(ctx, ...end, start + rodDistanceM * scale.perM, scale.top - ROD_TIP_M * scale.perM)
   ctx.globalAlpha = 1
 }
 
-/** Where a held line leads: the rod tip over the water, m. As in the model. */
-const ROD_TIP_M = 1.5
+/** A held line as it bows, from the rod tip down; its end at the rig is where the rig is drawn. */
+function heldLine(ctx: CanvasRenderingContext2D, marks: Float64Array, scale: TankScale, start: number, end: readonly [number, number]): void {
+  ctx.beginPath()
+  for (let i = 0; i < marks.length - 3; i += 3) ctx.lineTo(start - marks[i]! * scale.perM, scale.top - marks[i + 2]! * scale.perM)
+  ctx.lineTo(...end)
+  ctx.stroke()
+}
 
 function badge(ctx: CanvasRenderingContext2D, letter: Letter, x: number, y: number): void {
   ctx.fillStyle = laneColour(letter)

@@ -48,7 +48,7 @@ it('a weight sold by the gram is told in grams where ounces are shown', () => {
 
 it('picks laid out become lanes with the first one\'s bait, line, rod and cadence', () => {
   const content = starterContent()
-  const outfit = { line: { kind: 'braid', strengthN: 133, diameterM: 2e-4, stiffnessN: 3000 }, retrieve: 'drag', rod: 'heavy' } as const
+  const outfit = { line: { kind: 'braid', strengthN: 133, diameterM: 2e-4, stiffnessN: 3000, densityKgM3: 970 }, retrieve: 'drag', rod: 'heavy' } as const
   const rig = { family: 'L1', hookSize: '4/0', weightKg: 0.007, weightMaterial: 'tungsten', pointRest: 'skin', peg: 'pegged' } as const
   const laid = layOut(content, [{ rig, bait: { form: 'craw', lengthM: 0.09, material: 'plain' }, pick: { outfit, match: 'close' } }], { feeding: 'gulp' } as never)
   expect(laid).toMatchObject({ bait: { form: 'craw' }, line: { kind: 'braid', strengthN: 133 }, fishing: { feeding: 'gulp', retrieve: 'drag', rod: 'heavy', match: 'close' }, lanes: [{ letter: 'A', ...rig }], water: content.water })

@@ -3,6 +3,7 @@ import type { Basis, FallResult, LossId, Measure, Rest, RigReport } from '#core'
 import type { Letter } from '#schemas/spread'
 import type { LaneOutcome } from '~/workers/protocol'
 import type { Zone } from './diver'
+import { withUnit, type Unit } from './units'
 import { secondsIn } from './zone'
 
 /** Plain words for what the core computes. */
@@ -13,13 +14,13 @@ export const LOSS_WORDS: Readonly<Record<LossId, string>> = {
 export const DOUBT_WORDS = {
   crossDrag: 'drag across the body', axialDrag: 'drag along the body', eta: 'the turning moment of the flow', etaRoll: 'the rolling moment of the flow',
   tailLift: 'lift of the tail', vortexSide: 'lopsided shedding on a crooked bait', lineBow: 'bow in the line', density: 'density of the plastic',
-  hookPlace: 'where the hook is laid, within 2 mm',
+  hookPlace: 'where the hook is laid, within 2 mm', lineDrag: 'drag of the line across itself', fingerPull: 'how hard the finger holds the line', start: 'how it is let go',
 } as const
 
 /** The same in a word or two, for tables. */
 export const DOUBT_SHORT: Readonly<Record<keyof typeof DOUBT_WORDS, string>> = {
   crossDrag: 'cross drag', axialDrag: 'axial drag', eta: 'turning moment', etaRoll: 'rolling moment', tailLift: 'tail lift', vortexSide: 'lopsided flow',
-  lineBow: 'bow in the line', density: 'density', hookPlace: 'hook place',
+  lineBow: 'bow in the line', density: 'density', hookPlace: 'hook place', lineDrag: 'line drag', fingerPull: 'finger on the line', start: 'the start',
 }
 
 /** Small marks for where a figure comes from. */
@@ -40,6 +41,12 @@ function rollWords(roll: number, steep: boolean): string {
   if (roll <= 20) return 'upright'
   if (steep) return 'rolls over'
   return roll <= 60 ? 'leans' : roll <= 120 ? 'on its side' : 'belly up'
+}
+
+/** Why a drop gives no figures; where it was left hanging, how deep that is. */
+export function stoppedText({ code, message, depthM }: Pick<LaneOutcome & { readonly kind: 'failed' }, 'code' | 'message' | 'depthM'>, depth: Unit): string {
+  if (code !== 'hangs' || depthM === undefined) return message
+  return `Hangs on the line at ${withUnit(depthM, depth)}: it never reaches the bottom. Give line, stand farther off, or take more weight.`
 }
 
 /** "1 in 38" for a rare thing, a percentage for a common one. */

@@ -22,7 +22,7 @@ export interface EvaluateJob {
 /** What came of one lane: its measures, why it cannot be dropped, or which field cannot be built. */
 export type LaneOutcome =
   | { readonly kind: 'done', readonly report: RigReport, readonly drawing: RigDrawing, readonly solid: RigSolid }
-  | { readonly kind: 'failed', readonly code: DropFailure, readonly message: string, readonly drawing: RigDrawing, readonly solid: RigSolid }
+  | { readonly kind: 'failed', readonly code: DropFailure, readonly message: string, /** where it was left, m below the surface */ readonly depthM?: number, readonly drawing: RigDrawing, readonly solid: RigSolid }
   | { readonly kind: 'invalid', readonly problems: readonly Problem[] }
 
 /** One-off questions, each with its own kind of answer. */

@@ -99,7 +99,7 @@ function evaluateLane({ bait, conditions }: EvaluateJob, { rig: spec, evidence }
   const outcome = evaluateRig(bait, spec, evidence ? { ...conditions, evidence } : conditions)
   return outcome.ok
     ? { kind: 'done', report: outcome.value, ...pictures }
-    : { kind: 'failed', code: outcome.code, message: outcome.message, ...pictures }
+    : { kind: 'failed', code: outcome.code, message: outcome.message, ...(outcome.depthM === undefined ? {} : { depthM: outcome.depthM }), ...pictures }
 }
 
 function judgeable(letter: string, outcome: LaneOutcome): JudgedLane {

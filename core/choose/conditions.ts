@@ -1,5 +1,5 @@
 import type { Evidence } from '../evidence/book'
-import type { LineHold } from '../fall/linePull'
+import type { LineHold } from '../fall/lineHold'
 import type { BottomId, CoverId } from '../snag/cover'
 import { RETRIEVES, type RetrieveId } from '../snag/retrieve'
 import { RODS, USUAL_TACKLE, type FeedingId, type MatchId, type RodPower, type Tackle } from '../strike/bite'

@@ -1,13 +1,17 @@
-import { rungeKutta4 } from '../numerics/rk4'
 import { failure, success, type Outcome } from '../outcome'
 import { DEFAULT_FACTORS } from './factors'
-import { lowestPoint, startState, surroundingsOf, tooFast, TOO_FAST, USUAL_START, LIMIT_S, type Drop, type DropFailure, type DropOptions } from './drop'
+import {
+  hanging, hangsAt, heldIn, heldUpWatch, lowestPoint, reachOf, startState, stillSinking, surroundingsOf, tooFast, TOO_FAST, USUAL_START, LIMIT_S,
+  type Drop, type DropFailure, type DropOptions,
+} from './drop'
+import { holdLine, LINE_STEP_S, type HeldBeside } from './holdLine'
 import type { HydroBody } from './hydroBody'
 import { lineDragPerSpeed } from './lineDrag'
+import { bodyEnd, weightEnd } from './lineEnd'
 import { makeLoads, STANDARD_GRAVITY } from './loads'
-import { kirchhoff } from './motion'
-import { recorder } from './recorder'
-import { coupleTether, TETHERED_SIZE, tetheredState, type TetheredWeight } from './tether'
+import { kirchhoff, stepperOf } from './motion'
+import { lineRecorder, recorder } from './recorder'
+import { coupleTether, inertiaOf, TETHERED_SIZE, tetheredState, type Tether, type TetheredWeight } from './tether'
 
 /** Resolves the swing of a few millimetres of tether. */
 export const TETHER_STEP_S = 0.005
@@ -29,41 +33,40 @@ export interface TetheredDrop extends Drop {
  * @throws RangeError unless depth and step are positive
  */
 export function dropTethered(body: HydroBody, weight: TetheredWeight, options: DropOptions & { readonly untilWeight?: boolean }): Outcome<TetheredDrop, DropFailure> {
-  const { depthM, stepS = Math.min(TETHER_STEP_S, body.stepS), limitS = LIMIT_S, line, factors = DEFAULT_FACTORS, gravityMS2 = STANDARD_GRAVITY, viscous = true } = options
+  const { depthM, stepS = Math.min(TETHER_STEP_S, body.stepS), limitS = LIMIT_S, viscous = true } = options
   if (!(depthM > 0 && stepS > 0)) throw new RangeError('dropTethered: depthM and stepS must be positive')
   const bodySinks = body.geometry.massKg - body.displacedKg
   const free = !Number.isFinite(weight.tetherM)
   if ((free ? bodySinks : bodySinks + weight.massKg - weight.displacedKg) <= 0) return failure('floats', 'It floats: it never sinks in this water.')
-  const surroundings = surroundingsOf(options, (bodySinks + weight.massKg - weight.displacedKg) * gravityMS2)
-  const onBody = line && !weight.lineOnWeight
-  const bodyRate = kirchhoff(body, makeLoads(body, { factors, viscous, gravityMS2, ...(onBody ? { line } : {}) }),
-    weight.lineOnWeight && surroundings.stream ? { stream: surroundings.stream } : weight.lineOnWeight ? {} : surroundings)
-  const { rate, state, afterStep } = coupleTether(body, weight, bodyRate, {
-    gravityMS2, surroundings,
-    ...(line && weight.lineOnWeight ? { lineDrag: (depth, speed) => lineDragPerSpeed(line, body.water, depth, speed, factors.lineBow) } : {}),
-  })
-  const advance = rungeKutta4(TETHERED_SIZE, rate)
   const y = tetheredState(body, startState(body, options.start ?? USUAL_START), weight, free ? 0 : Math.min(weight.tetherM, depthM / 2))
+  const { rate, state, afterStep, held } = coupled(body, weight, options, y)
+  const hangs = held && hanging(held, depthM, weight.lineOnWeight ? weight.diameterM : Math.max(reachOf(body), free ? 0 : weight.tetherM + weight.diameterM))
+  if (hangs) return hangs
+  const advance = stepperOf(rate, TETHERED_SIZE)
   const record = recorder()
   const recordWeight = recorder(3)
+  const draw = held && lineRecorder(held)
+  const heldUp = held && heldUpWatch()
   record(0, y)
   recordWeight(0, y.subarray(13))
   afterStep(y)
   let weightTimeS = Infinity
   let stillFor = 0
+  const every = Math.max(1, Math.floor((options.lineStepS ?? LINE_STEP_S) / stepS + 1e-9))
   for (let n = 1; n <= Math.ceil(limitS / stepS); n++) {
     const before = [y[0]!, y[1]!, y[2]!] as const
+    if (held && (n - 1) % every === 0) held.before(y, every * stepS)
+    draw?.(n * stepS)
     advance(y, stepS)
     const t = n * stepS
     if (!Number.isFinite(y[2]!)) return failure('unstable', 'The calculation broke down for this rig; no figure can be given.')
     if (viscous && tooFast(before[2], y[2]!, stepS)) return failure('unstable', TOO_FAST)
-    const size = Math.hypot(y[3]!, y[4]!, y[5]!, y[6]!)
-    for (let i = 3; i < 7; i++) y[i]! /= size
     if (!state.grounded && y[15]! - weight.diameterM / 2 <= -depthM) {
       state.grounded = true
       y[15] = -depthM + weight.diameterM / 2
       y.fill(0, 16, 19)
       weightTimeS = t
+      held?.line.takeIn()
     }
     afterStep(y)
     stillFor = state.grounded && Math.hypot(y[0]! - before[0]!, y[1]! - before[1]!, y[2]! - before[2]!) < STILL_MS * stepS ? stillFor + stepS : 0
@@ -72,11 +75,30 @@ export function dropTethered(body: HydroBody, weight: TetheredWeight, options: D
     if (touched || stillFor > STILL_S || enough) {
       return success({
         samples: record(t, y, true), weightPath: recordWeight(t, y.subarray(13), true), timeS: t, depthM, steps: n,
-        weightTimeS: Math.min(weightTimeS, t), ending: touched ? 'bottom' : 'hovers',
+        weightTimeS: Math.min(weightTimeS, t), ending: touched ? 'bottom' : 'hovers', ...(draw ? { linePath: draw() } : {}),
       })
     }
     record(t, y)
     recordWeight(t, y.subarray(13))
+    if (!state.grounded && heldUp?.(t, y[15]!)) return hangsAt(-y[15]!)
   }
-  return failure('timeLimit', `Still sinking after ${limitS} s: too nearly afloat to be of use in this water.`)
+  return stillSinking(limitS)
+}
+
+/** Bait, weight, current and line as one motion. */
+function coupled(body: HydroBody, weight: TetheredWeight, options: DropOptions, y: Float64Array): Tether & { readonly held?: HeldBeside } {
+  const { line, factors = DEFAULT_FACTORS, gravityMS2 = STANDARD_GRAVITY, viscous = true } = options
+  const around = surroundingsOf(options)
+  const open = line && !around.pull ? line : undefined
+  const loads = makeLoads(body, { factors, viscous, gravityMS2, ...(open && !weight.lineOnWeight ? { line: open } : {}) })
+  const { pull, ...flow } = around
+  const tether = coupleTether(body, weight, kirchhoff(body, loads, weight.lineOnWeight ? flow : around), {
+    gravityMS2, surroundings: around,
+    ...(open && weight.lineOnWeight ? { lineDrag: (depth: number, speed: number) => lineDragPerSpeed(open, body.water, depth, speed, factors.lineBow) } : {}),
+  })
+  const inertKg = inertiaOf(weight)
+  const sinkingKg = body.geometry.massKg - body.displacedKg + (Number.isFinite(weight.tetherM) ? weight.massKg - weight.displacedKg : 0)
+  const held = heldIn({ options, body, around, from: weight.lineOnWeight ? y.slice(13, 16) : [0, 0, 0], sinkingN: sinkingKg * gravityMS2 },
+    (given, at) => holdLine(given, at, tether.rate, TETHERED_SIZE, weight.lineOnWeight ? weightEnd(inertKg) : bodyEnd(body, { weight, inertKg, state: tether.state })))
+  return { ...tether, ...(held ? { held } : {}) }
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { lineFromLb } from '../tackle/lines'
-import { evaluateFall, landingScatter, type FallResult } from './evaluateFall'
+import { evaluateFall, repeatsOf, type FallResult } from './evaluateFall'
 import { DEFAULT_FACTORS } from './factors'
 import { bodyOf } from './testing'
 
@@ -61,11 +61,11 @@ describe('a bait that hangs over its weight', () => {
 describe('scatter', () => {
   it('is never less than what stirred water does to a rig that falls so slowly', () => {
     const body = bodyOf({ family: 'W1' })
-    expect(landingScatter(body, { depthM: 2, line })).toBeGreaterThan(0.02 / 0.6)
+    expect(repeatsOf(body, { depthM: 2, line }).scatter).toBeGreaterThan(0.02 / 0.6)
   })
   it('is worked out for a bait and its weight together', () => {
     const weight = { massKg: 0.007, displacedKg: 0.0006, diameterM: 0.01, dragFactor: 1, tetherM: 0.01, lineOnWeight: true }
     const bait = bodyOf({ family: 'O2', form: 'stick', lengthM: 0.125, size: '3/0', densityKgM3: 1200 })
-    expect(landingScatter(bait, { depthM: 2, line }, DEFAULT_FACTORS, weight)).toBeLessThan(landingScatter(bait, { depthM: 2, line }))
+    expect(repeatsOf(bait, { depthM: 2, line }, DEFAULT_FACTORS, weight).scatter).toBeLessThan(repeatsOf(bait, { depthM: 2, line }).scatter)
   })
 })

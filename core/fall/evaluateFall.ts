@@ -1,7 +1,8 @@
 import { spreadMeasure, success, type Basis, type Measure, type Outcome } from '../outcome'
+import { mean, standardDeviation, Z90 } from '../numerics/statistics'
 import type { Line } from '../tackle/lines'
 import type { Stream } from '../water/stream'
-import type { LineHold } from './linePull'
+import type { LineHold } from './lineHold'
 import { ballSinksM, type Bed } from '../water/bed'
 import type { FallEvidence } from './measured'
 import { restOf, type Rest } from './rest'
@@ -31,7 +32,7 @@ export interface FallResult {
   /** inputs of which an end could not be worked out, and is not in the range */ readonly unresolved: readonly DoubtId[]
 }
 
-export type DoubtId = keyof FallFactors | 'density' | 'hookPlace'
+export type DoubtId = keyof FallFactors | 'density' | 'hookPlace' | 'start'
 
 /** Bodies of the same rig: as meant, with the plastic at its least and greatest density, and with the hook laid a little forward and back. */
 export interface FallBodies {
@@ -80,7 +81,8 @@ export function evaluateFall(bodies: FallBodies, conditions: FallConditions): Ou
   let mainDoubt: DoubtId = 'crossDrag'
   let most = -1
   let mayFloat = false
-  const unresolved = new Set<DoubtId>()
+  const unresolved = new Set<DoubtId>(base ? [] : Object.keys(FALL_FACTORS) as DoubtId[])
+  if (!base) for (const side of [-1, 1]) widen(reach.time, side * UNTRIED * downS)
   for (const { id, at } of doubts) {
     if (!at) {
       if (id === 'density') mayFloat = true
@@ -98,6 +100,11 @@ export function evaluateFall(bodies: FallBodies, conditions: FallConditions): Ou
       mainDoubt = id
     }
   }
+  const repeats = repeatsOf(bodies.typical, conditions, factors, weight)
+  const byStart = Z90 * startSdS(repeats, conditions.depthM)
+  widen(reach.time, -Math.min(byStart, downS * START_MOST))
+  widen(reach.time, byStart)
+  if (byStart > most) mainDoubt = 'start'
   const basis: Basis = conditions.evidence ? 'measured' : 'computed'
   const timeS = { ...ranged(downS, reach.time, downS * 0.3, Infinity), basis }
   const meanSpeedMS = downS === summary.timeS ? summary.meanSpeedMS : conditions.depthM / downS
@@ -111,7 +118,7 @@ export function evaluateFall(bodies: FallBodies, conditions: FallConditions): Ou
     rollRad: ranged(summary.rollRad, reach.roll, 0, Math.PI),
     glide: ranged(summary.glide, reach.glide, 0, Infinity),
     turnsPerM: summary.turnsPerM,
-    scatter: landingScatter(bodies.typical, conditions, factors, weight),
+    scatter: repeats.scatter,
     rest: restAfter(bodies, dropped.value, conditions.bed),
     mainDoubt: mayFloat ? 'density' : mainDoubt,
     mayFloat,
@@ -140,6 +147,12 @@ function ranged(value: number, [down, up]: readonly [number, number], least: num
   return { ...m, low: Math.max(Math.min(value, least), m.low), high: Math.min(Math.max(value, most), m.high) }
 }
 
+/** No start makes a fall faster by more than this part of its time. *Assumed.* */
+const START_MOST = 0.5
+
+/** Where nothing could be varied, part of the time that it may be off either way. *Assumed*, and told. */
+const UNTRIED = 0.3
+
 /** Adds the square of a change to the side it falls on. */
 function widen(reach: [number, number], change: number): void {
   reach[change < 0 ? 0 : 1] += change * change
@@ -157,7 +170,7 @@ function steady(
     if (trim.ok && trim.value.stable) return { ...trim.value, trim: trim.value }
     if (!trim.ok && trim.code === 'floats') return undefined
   }
-  const stepS = coarse(body, weight !== undefined || hold?.mode === 'tight')
+  const stepS = coarse(body, weight !== undefined)
   const rough = dropAny(body, weight, { depthM: Math.min(depthM, weight ? TETHER_DEPTH_M : COARSE_DEPTH_M), factors, stepS, untilWeight: true, ...(line ? { line } : {}), ...(hold ? { hold } : {}) })
   if (!rough.ok) return undefined
   const s = summarize(rough.value)
@@ -176,7 +189,7 @@ function vary(bodies: FallBodies, conditions: FallConditions, factors: FallFacto
   const found: { id: DoubtId, at: Steady | undefined }[] = []
   const near = base.trim ?? 'unsteady'
   for (const id of Object.keys(FALL_FACTORS) as (keyof FallFactors)[]) {
-    if ((id === 'lineBow' && !conditions.line) || (id === 'vortexSide' && bodies.typical.lopsided === 0) || (id === 'tailLift' && !finned(bodies.typical))) continue
+    if (idle(id, conditions) || (id === 'vortexSide' && bodies.typical.lopsided === 0) || (id === 'tailLift' && !finned(bodies.typical))) continue
     const { value, low, high } = FALL_FACTORS[id]
     for (const end of [low, high]) {
       found.push({ id, at: steady(bodies.typical, bodies.weight, conditions, { ...factors, [id]: factors[id] * (end / value) ** leftOf(id, conditions.evidence) }, near) })
@@ -186,6 +199,14 @@ function vary(bodies: FallBodies, conditions: FallConditions, factors: FallFacto
     if (body) found.push({ id, at: steady(body, bodies.weight, conditions, factors, near) })
   }
   return found
+}
+
+/** Whether an input has no part in a fall on this line. */
+function idle(id: keyof FallFactors, { line, hold }: FallConditions): boolean {
+  const mode = line ? hold?.mode ?? 'slack' : undefined
+  if (id === 'lineBow') return mode !== 'slack'
+  if (id === 'lineDrag') return mode !== 'controlled' && mode !== 'tight'
+  return id === 'fingerPull' && mode !== 'controlled'
 }
 
 /** Part of a factor's range that measurements leave, as a power of it. */
@@ -212,28 +233,38 @@ const STARTS: readonly Start[] = [
 /** Water that is called still moves by about this much, m/s rms, from wind and swell. *Assumed.* */
 export const STIR_MS = 0.02
 
+/** How little a fall can be repeated. */
+export interface Repeats {
+  /** scatter of the landing place, m per m fallen */ readonly scatter: number
+  /** standard deviation of the fall time over the starts, s, within `SCATTER_DEPTH_M` */ readonly timeSdS: number
+}
+
 /**
  * How little a fall can be repeated: root-mean-square scatter of the way a rig drifts in the lower half of its fall,
  * over `STARTS`, per metre fallen, within the first 1.2 metres; and, in quadrature, how far the stir of still water
- * carries it, which is the stir over the sinking speed (a steady stream carries everything with it).
+ * carries it, which is the stir over the sinking speed (a steady stream carries everything with it). With it goes how
+ * much the time differs from start to start.
  */
-export function landingScatter(body: HydroBody, conditions: FallConditions, factors = DEFAULT_FACTORS, weight?: TetheredWeight): number {
+export function repeatsOf(body: HydroBody, conditions: FallConditions, factors = DEFAULT_FACTORS, weight?: TetheredWeight): Repeats {
   const depthM = Math.min(conditions.depthM, SCATTER_DEPTH_M)
-  const line = conditions.line
+  const { line, hold } = conditions
   const drifts: [number, number][] = []
-  let seconds = 0
+  const times: number[] = []
   for (const start of STARTS) {
-    const drop = dropAny(body, weight, { depthM, factors, start, stepS: coarse(body, weight !== undefined), untilWeight: true, ...(line ? { line } : {}) })
+    const drop = dropAny(body, weight, { depthM, factors, start, stepS: coarse(body, weight !== undefined), untilWeight: true, ...(line ? { line } : {}), ...(hold ? { hold } : {}) })
     if (!drop.ok) continue
     drifts.push(lateDrift(drop.value))
-    seconds += drop.value.timeS
+    times.push(drop.value.timeS)
   }
-  if (drifts.length < 2) return 0
-  const middle = [0, 1].map(k => drifts.reduce((sum, p) => sum + p[k]!, 0) / drifts.length)
-  const square = drifts.reduce((sum, p) => sum + (p[0] - middle[0]!) ** 2 + (p[1] - middle[1]!) ** 2, 0)
-  const stir = STIR_MS * (seconds / drifts.length) / depthM
-  return Math.hypot(Math.sqrt(square / drifts.length), stir)
+  if (drifts.length < 2) return { scatter: 0, timeSdS: 0 }
+  const middle = [0, 1].map(k => mean(drifts.map(p => p[k]!)))
+  const square = mean(drifts.map(p => (p[0] - middle[0]!) ** 2 + (p[1] - middle[1]!) ** 2))
+  const stir = STIR_MS * mean(times) / depthM
+  return { scatter: Math.hypot(Math.sqrt(square), stir), timeSdS: standardDeviation(times) }
 }
+
+/** How the scatter of fall times grows with depth beyond where it was tried: as the sum of independent stretches does. *Assumed.* */
+const startSdS = ({ timeSdS }: Repeats, depthM: number): number => timeSdS * Math.sqrt(Math.max(1, depthM / SCATTER_DEPTH_M))
 
 /** Least of its last depth that the lower half of a fall is taken for: a bait that rises again at the end does not make its drift endless. */
 const LEAST_FALLEN = 0.25

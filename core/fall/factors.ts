@@ -9,7 +9,9 @@ export interface FallFactors {
   /** the same for the part of that moment that rolls the bait about its long axis */ readonly etaRoll: number
   /** share of a thin fin's lift that a soft tail delivers */ readonly tailLift: number
   /** side force of lopsided shedding on a crooked bait, as a share of its cross-flow drag at the nose */ readonly vortexSide: number
-  /** share of the sunken line that is dragged broadside rather than along itself */ readonly lineBow: number
+  /** share of the sunken line of an open spool that is dragged broadside rather than along itself */ readonly lineBow: number
+  /** multiplies the drag of a held line across itself */ readonly lineDrag: number
+  /** tension of a light pull as a share of the rig's weight in water */ readonly fingerPull: number
 }
 
 /**
@@ -25,6 +27,8 @@ export interface FallFactors {
  * is not known: 0.6 (0–1), *assumed*, and taken to the side to which the bend already turns the bait.
  * crossDrag: scatter of finite-cylinder data in Hoerner, about ±15 %. axialDrag: ±30 %, *assumed*, since tails are soft.
  * lineBow: *assumed*; a line following its own track would give 0, one pulled sideways 1.
+ * lineDrag: White's curve for a smooth cylinder is within 10 %; braid is rough, not round, and wet. 1 (0.8–1.25), *assumed*.
+ * fingerPull: the line leaves the spool under a finger. 0.2 (0.1–0.35), *assumed*.
  */
 export const FALL_FACTORS: Readonly<Record<keyof FallFactors, { readonly value: number, readonly low: number, readonly high: number }>> = {
   crossDrag: { value: 1, low: 0.85, high: 1.15 },
@@ -34,6 +38,8 @@ export const FALL_FACTORS: Readonly<Record<keyof FallFactors, { readonly value: 
   tailLift: { value: 0.5, low: 0.2, high: 1 },
   vortexSide: { value: 0.6, low: 0, high: 1 },
   lineBow: { value: 0.03, low: 0.01, high: 0.06 },
+  lineDrag: { value: 1, low: 0.8, high: 1.25 },
+  fingerPull: { value: 0.2, low: 0.1, high: 0.35 },
 }
 
 export const DEFAULT_FACTORS: FallFactors = {
@@ -44,4 +50,6 @@ export const DEFAULT_FACTORS: FallFactors = {
   tailLift: FALL_FACTORS.tailLift.value,
   vortexSide: FALL_FACTORS.vortexSide.value,
   lineBow: FALL_FACTORS.lineBow.value,
+  lineDrag: FALL_FACTORS.lineDrag.value,
+  fingerPull: FALL_FACTORS.fingerPull.value,
 }

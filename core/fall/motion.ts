@@ -1,7 +1,6 @@
 import { rungeKutta4 } from '../numerics/rk4'
 import type { HydroBody } from './hydroBody'
 import { addAt } from './addAt'
-import type { Pull } from './linePull'
 import type { Loads } from './loads'
 
 /** State of a falling body: place of the centre of gravity (world, 3), attitude (quaternion, 4), linear and angular momentum (body, 3 + 3). */
@@ -10,7 +9,7 @@ export const STATE_SIZE = 13
 /** What surrounds a falling body besides still water and a slack line. */
 export interface Surroundings {
   /** the water's velocity X Y at a height */ readonly stream?: (z: number, out: Float64Array) => void
-  /** force of a held line at the tie point */ readonly pull?: Pull
+  /** force of a held line at the tie point, world axes, N (3): as it stands through a step */ readonly pull?: Float64Array
 }
 
 /**
@@ -26,9 +25,6 @@ export function kirchhoff(body: HydroBody, loads: Loads, { stream, pull }: Surro
   const axes = new Float64Array(6)
   const tie = body.tieAt
   const flow = new Float64Array(2)
-  const place = new Float64Array(3)
-  const speed = new Float64Array(3)
-  const held = new Float64Array(3)
   return (y, dy) => {
     velocity(body, y, v)
     const w = y[3]!
@@ -65,19 +61,9 @@ export function kirchhoff(body: HydroBody, loads: Loads, { stream, pull }: Surro
       dy[1]! += flow[1]!
     }
     if (pull) {
-      const tx = wy * tie[2] - wz * tie[1]
-      const ty = wz * tie[0] - wx * tie[2]
-      const tz = wx * tie[1] - wy * tie[0]
-      place[0] = y[0]! + axes[3]! * tie[0] + axes[4]! * tie[1] + axes[5]! * tie[2]
-      place[1] = y[1]! + midX * tie[0] + midY * tie[1] + midZ * tie[2]
-      place[2] = y[2]! + upX * tie[0] + upY * tie[1] + upZ * tie[2]
-      speed[0] = dy[0]! + axes[3]! * tx + axes[4]! * ty + axes[5]! * tz
-      speed[1] = dy[1]! + midX * tx + midY * ty + midZ * tz
-      speed[2] = dy[2]! + upX * tx + upY * ty + upZ * tz
-      pull(place, speed, held)
-      const fx = axes[3]! * held[0]! + midX * held[1]! + upX * held[2]!
-      const fy = axes[4]! * held[0]! + midY * held[1]! + upY * held[2]!
-      const fz = axes[5]! * held[0]! + midZ * held[1]! + upZ * held[2]!
+      const fx = axes[3]! * pull[0]! + midX * pull[1]! + upX * pull[2]!
+      const fy = axes[4]! * pull[0]! + midY * pull[1]! + upY * pull[2]!
+      const fz = axes[5]! * pull[0]! + midZ * pull[1]! + upZ * pull[2]!
       addAt(force, tie[0], tie[1], tie[2], fx, fy, fz)
     }
     dy[3] = 0.5 * (-x * wx - yy * wy - z * wz)
@@ -133,11 +119,15 @@ export function momentum(body: HydroBody, v: ArrayLike<number>, out = new Float6
 }
 
 /** A stepper that advances a state and keeps its quaternion of unit length. */
-export function stepper(body: HydroBody, loads: Loads, surroundings: Surroundings = {}): (y: Float64Array, step: number) => void {
-  const advance = rungeKutta4(STATE_SIZE, kirchhoff(body, loads, surroundings))
+export function stepperOf(rate: (y: Float64Array, dy: Float64Array) => void, size = STATE_SIZE): (y: Float64Array, step: number) => void {
+  const advance = rungeKutta4(size, rate)
   return (y, step) => {
     advance(y, step)
-    const size = Math.hypot(y[3]!, y[4]!, y[5]!, y[6]!)
-    for (let i = 3; i < 7; i++) y[i]! /= size
+    const length = Math.hypot(y[3]!, y[4]!, y[5]!, y[6]!)
+    for (let i = 3; i < 7; i++) y[i]! /= length
   }
 }
+
+/** The same for a body under loads. */
+export const stepper = (body: HydroBody, loads: Loads, surroundings: Surroundings = {}): (y: Float64Array, step: number) => void =>
+  stepperOf(kirchhoff(body, loads, surroundings))

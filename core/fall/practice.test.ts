@@ -3,7 +3,7 @@ import { FORM_IDS, BAIT_FORMS } from '../tackle/forms'
 import { lineFromLb } from '../tackle/lines'
 import { OUNCE_STEPS_KG } from '../tackle/weights'
 import { kgToOz, radToDeg } from '../units'
-import { landingScatter } from './evaluateFall'
+import { repeatsOf } from './evaluateFall'
 import { bodyOf, fallOf, SALT, usualLength, usualSize } from './testing'
 
 const line = lineFromLb('braid', 10)
@@ -63,7 +63,7 @@ describe('what is seen under water: a 90 mm slim shad', () => {
   it('the unweighted weedless bait is slowest and most erratic', () => {
     expect(bare.timeS).toBeGreaterThan(2 * belly.timeS)
     const scatter = (family: 'E1' | 'W1' | 'O2'): number =>
-      landingScatter(bodyOf({ family, size: family === 'E1' ? '3/0' : '4/0' }), { depthM: 2, line })
+      repeatsOf(bodyOf({ family, size: family === 'E1' ? '3/0' : '4/0' }), { depthM: 2, line }).scatter
     expect(scatter('O2')).toBeGreaterThan(2 * scatter('W1'))
     expect(scatter('O2')).toBeGreaterThan(1.2 * scatter('E1'))
   })

@@ -54,3 +54,20 @@ export function recorder(numbers: 7 | 3 = 7): (t: number, y: ArrayLike<number>, 
     return last ? packed.slice(0, count * stride) : packed
   }
 }
+
+/** A held line is drawn at every so many samples. */
+export const LINE_EVERY = 5
+
+/**
+ * Keeps where a held line is, every `LINE_EVERY` samples from the splash on.
+ * @returns takes the time up to which the line as it now is stands; without one it returns the packed places
+ */
+export function lineRecorder({ marks }: { readonly marks: () => Float64Array }): (t?: number) => Float64Array {
+  const kept: Float64Array[] = []
+  return (t) => {
+    if (t === undefined) return Float64Array.from(kept.flatMap(k => [...k]))
+    if (kept.length * LINE_EVERY * SAMPLE_S < t) kept.push(marks())
+    return NOTHING
+  }
+}
+const NOTHING = new Float64Array(0)

@@ -63,7 +63,7 @@ export function summarize(drop: Drop, stream?: Stream): FallSummary {
     endSpeedMS: (at(third, 3) - at(n - 1, 3)) / (at(n - 1, 0) - at(third, 0)),
     pitchRad: mean,
     pitchSwingRad: Math.sqrt(Math.max(0, pitch2 / weight - mean * mean)),
-    rollRad: roll / weight,
+    rollRad: Math.min(Math.PI, roll / weight),
     glide: fallen > 0 ? path / fallen : 0,
     turnsPerM: fallen > 0 ? turned / (2 * Math.PI * fallen) : 0,
     ...(Math.abs(turned) > 0.3 * fallen && fallen > 0 ? { circleM: path / Math.abs(turned) } : {}),

@@ -1,5 +1,6 @@
 import type { Vec3 } from '../numerics/quaternion'
 import type { HydroBody } from './hydroBody'
+import { cross, pointAcceleration, rotation, toBody } from './bodyAxes'
 import { momentum, velocity, type Surroundings } from './motion'
 import { sphereCd } from './dragCurves'
 
@@ -25,6 +26,16 @@ export interface TetherOptions {
   /** drag of the slack line per speed at a depth, N·s/m, when it is tied to the weight */ readonly lineDrag?: (depthM: number, speedMS: number) => number
 }
 
+/** A body and its weight as one motion. */
+export interface Tether {
+  readonly rate: (y: Float64Array, dy: Float64Array) => void
+  readonly state: { taut: boolean, grounded: boolean }
+  /** between steps: sets the state, and takes the jerk of a tether that has run out */ readonly afterStep: (y: Float64Array) => void
+}
+
+/** Inertia of the weight with the water it moves: half of what it displaces, as a ball's (Lamb, art. 92), kg. */
+export const inertiaOf = ({ massKg, displacedKg }: TetheredWeight): number => massKg + 0.5 * displacedKg
+
 /**
  * Couples a falling body to a weight on a tether. While the tether is taut its tension follows from the length staying
  * as it is (a Lagrange multiplier at the level of accelerations); it never pushes. `state.taut` and `state.grounded` are
@@ -32,18 +43,16 @@ export interface TetherOptions {
  */
 export function coupleTether(
   body: HydroBody, weight: TetheredWeight, bodyRate: (y: Float64Array, dy: Float64Array) => void, options: TetherOptions,
-): { readonly rate: (y: Float64Array, dy: Float64Array) => void, readonly state: { taut: boolean, grounded: boolean }, readonly afterStep: (y: Float64Array) => void } {
+): Tether {
   const state = { taut: false, grounded: false }
   const at = body.tieAt
   const inverse = body.inverse
   const rho = body.water.densityKgM3
   const area = (Math.PI / 4) * weight.diameterM ** 2 * weight.dragFactor
   const perViscosity = rho / body.water.viscosityPaS
-  const inert = weight.massKg + 0.5 * weight.displacedKg
+  const inert = inertiaOf(weight)
   const sinking = (weight.displacedKg - weight.massKg) * options.gravityMS2
   const flow = new Float64Array(2)
-  const held = new Float64Array(3)
-  const absolute = new Float64Array(3)
   const force = new Float64Array(3)
   const v = new Float64Array(6)
   const moved = new Float64Array(6)
@@ -57,12 +66,8 @@ export function coupleTether(
     force[0] = -drag * vx
     force[1] = -drag * vy
     force[2] = sinking - drag * vz
-    if (weight.lineOnWeight && options.surroundings.pull) {
-      options.surroundings.stream?.(y[15]!, flow)
-      absolute.set([vx + flow[0]!, vy + flow[1]!, vz])
-      options.surroundings.pull(y.subarray(13, 16), absolute, held)
-      for (let k = 0; k < 3; k++) force[k]! += held[k]!
-    }
+    const { pull } = options.surroundings
+    if (weight.lineOnWeight && pull) for (let k = 0; k < 3; k++) force[k]! += pull[k]!
   }
 
   /** Acceleration of the tie point per force n (body axes) applied there, dotted with n. */
@@ -99,7 +104,7 @@ export function coupleTether(
       for (let k = 0; k < 6; k++) sum += inverse[6 * i + k]! * dy[7 + k]!
       moved[i] = sum
     }
-    const tieRate = tieAcceleration(v, moved, at)
+    const tieRate = pointAcceleration(v, moved, at)
     const opening: Vec3 = [gap.v[0] + dy[0]! - dy[13]!, gap.v[1] + dy[1]! - dy[14]!, gap.v[2] + dy[2]! - dy[15]!]
     let apart = 0
     let closing = 0
@@ -172,30 +177,4 @@ export function tetheredState(body: HydroBody, start: Float64Array, weight: Teth
   y[15]! -= below
   y.set(momentum(body, new Float64Array(6)), 7)
   return y
-}
-
-/** Body-to-world rotation, row-major, of the quaternion in a state. */
-function rotation(y: ArrayLike<number>): Float64Array {
-  const [w, x, yy, z] = [y[3]!, y[4]!, y[5]!, y[6]!]
-  const two = 2 / (w * w + x * x + yy * yy + z * z)
-  return Float64Array.of(
-    1 - two * (yy * yy + z * z), two * (x * yy - w * z), two * (x * z + w * yy),
-    two * (x * yy + w * z), 1 - two * (x * x + z * z), two * (yy * z - w * x),
-    two * (x * z - w * yy), two * (yy * z + w * x), 1 - two * (x * x + yy * yy),
-  )
-}
-
-const toBody = (R: Float64Array, n: Vec3): Vec3 =>
-  [R[0]! * n[0] + R[3]! * n[1] + R[6]! * n[2], R[1]! * n[0] + R[4]! * n[1] + R[7]! * n[2], R[2]! * n[0] + R[5]! * n[1] + R[8]! * n[2]]
-
-const cross = (a: readonly [number, number, number], b: Vec3): Vec3 =>
-  [a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]]
-
-/** Acceleration of a point of the body in body axes, from velocities and their rates (Goldstein, Classical Mechanics, 4.9). */
-function tieAcceleration(v: Float64Array, rates: Float64Array, at: Vec3): Vec3 {
-  const w = [v[3]!, v[4]!, v[5]!] as const
-  const along = cross(w, [v[0]!, v[1]!, v[2]!])
-  const turning = cross([rates[3]!, rates[4]!, rates[5]!], at)
-  const inward = cross(w, cross(w, at))
-  return [rates[0]! + along[0] + turning[0] + inward[0], rates[1]! + along[1] + turning[1] + inward[1], rates[2]! + along[2] + turning[2] + inward[2]]
 }

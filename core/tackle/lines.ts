@@ -32,6 +32,7 @@ export interface Line {
   readonly strengthN: number
   readonly diameterM: number
   /** extensional stiffness EA, N: load per unit strain, taken linear to the break */ readonly stiffnessN: number
+  readonly densityKgM3: number
 }
 
 /** @throws RangeError unless strengthN > 0 */
@@ -43,6 +44,7 @@ export function lineOf(kind: LineKind, strengthN: number): Line {
     strengthN,
     diameterM: Math.sqrt((4 * strengthN) / (Math.PI * stock.stressPa)),
     stiffnessN: strengthN / stock.stretchAtBreak,
+    densityKgM3: stock.densityKgM3,
   }
 }
 

@@ -45,6 +45,8 @@ export const line = (what: string, most: number) => z.string({ error: `${what}: 
 export const DEPTH_RANGE_M = [0.2, 60] as const
 /** How far out a rig may splash, m. */
 export const ROD_DISTANCE_RANGE_M = [3, 60] as const
+/** How far a rod may be lifted or lowered in the fall, m. */
+export const LIFT_RANGE_M = [-1.2, 3] as const
 /** Line strengths that are offered, N (about 0.5 to 50 kg). */
 export const LINE_RANGE_N = [5, 500] as const
 
@@ -124,6 +126,9 @@ export const peg = oneOf(['pegged', 'half', 'free'] as const, 'Peg')
 export const surfaceMS = number('Current', STREAM_RANGE_MS, 'm/s')
 export const towardRad = number('Direction of the current', [-Math.PI, Math.PI], 'rad')
 export const rodDistanceM = number('Distance to the rod', ROD_DISTANCE_RANGE_M, 'm')
+export const liftByM = number('Lift of the rod', LIFT_RANGE_M, 'm')
+export const liftAfterS = number('When the rod is lifted', [0, 60], 's')
+export const liftOverS = number('How long the lift takes', [0.1, 20], 's')
 export const holdMode = oneOf(['slack', 'controlled', 'tight'] as const, 'Line held')
 /** Upper limit only: an unweighted family carries 0, and the rig as a whole is checked for the rest. */
 export const weightKg = number('Weight', [0, LIMITS.weightKg[1]], 'kg')

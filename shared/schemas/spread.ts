@@ -34,10 +34,14 @@ export const waterSchema = z.strictObject({
   /** depths the fish feed between, from the surface; anywhere when left out */
   zone: z.strictObject({ fromM: field.zoneM, toM: field.zoneM }).optional(),
 })
-/** How the line is held in the fall; slack when left out. */
+/** How the line is held in the fall: open spool, light pull, closed bail; open when left out. */
 const holdSchema = z.discriminatedUnion('mode', [
   z.strictObject({ mode: z.literal('slack') }),
-  z.strictObject({ mode: z.enum(['controlled', 'tight']), rodDistanceM: field.rodDistanceM }),
+  z.strictObject({
+    mode: z.enum(['controlled', 'tight']), rodDistanceM: field.rodDistanceM,
+    /** the rod raised while it falls */
+    lift: z.strictObject({ afterS: field.liftAfterS, byM: field.liftByM, overS: field.liftOverS }).optional(),
+  }),
 ])
 /** How the rigs are worked, how fish take, and the rod; the usual where left out. */
 export const fishingSchema = z.strictObject({ retrieve: field.retrieve.optional(), feeding: field.feeding.optional(), rod: field.rodPower.optional(), biteM: field.biteM.optional(), match: field.match.optional(), scented: z.boolean().optional() })

@@ -78,7 +78,7 @@ test('a current carries the rigs, a tight line swings them in', async ({ sheet }
   await sheet.choose('setting', 'across, to the left')
   await expect.poll(() => travelled(1)).toBeGreaterThan(0.5)
   await sheet.type('current', '0')
-  await sheet.choose('line held', 'tight')
+  await sheet.choose('line held', 'closed bail')
   await expect.poll(away).toBeLessThan(still - 0.3)
 })
 

@@ -3,6 +3,7 @@ import { FAMILIES } from '#catalogue'
 import type { RigDrawing } from '#core'
 import type { Lane } from '#schemas/spread'
 import type { MeasureAxes } from '~/utils/axes'
+import { stoppedText } from '~/utils/words'
 import type { LaneOutcome } from '~/workers/protocol'
 
 /** One rig: its name, drawing, sizes, and all its measures. */
@@ -32,7 +33,7 @@ const described = computed(() => `Rig ${props.lane.letter} from the side: ${FAMI
     </div>
     <LaneControls :lane="lane" :problems="problems" />
     <LaneMeasures v-if="outcome?.kind === 'done'" :report="outcome.report" :axes="axes" :evidence="known" />
-    <p v-else-if="outcome?.kind === 'failed'" class="stopped">{{ outcome.message }}</p>
+    <p v-else-if="outcome?.kind === 'failed'" class="stopped">{{ stoppedText(outcome, settings.units.depth) }}</p>
     <p v-else-if="outcome?.kind === 'invalid'" class="stopped">Nothing can be computed until this is put right.</p>
     <p v-else class="stopped waiting">Working it out…</p>
   </article>

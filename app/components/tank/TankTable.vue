@@ -6,7 +6,7 @@ import { momentAt } from '~/utils/dropPath'
 import { seriesOf } from '~/utils/series'
 import type { Zone } from '~/utils/diver'
 import { shown } from '~/utils/units'
-import { BASIS_MARKS, DOUBT_SHORT, restWords } from '~/utils/words'
+import { BASIS_MARKS, DOUBT_SHORT, restWords, stoppedText } from '~/utils/words'
 import { secondsIn } from '~/utils/zone'
 
 /** Every rig at the moment shown in the tank, how it comes to lie, and what can be tried on it. */
@@ -22,7 +22,7 @@ function movedBy({ letter: _, ...rig }: Lane): string | undefined {
 
 const rows = computed(() => props.lanes.map((lane) => {
   const outcome = props.outcomes.get(lane.letter)
-  if (outcome?.kind !== 'done') return { lane, message: outcome?.kind === 'failed' ? outcome.message : outcome?.kind === 'invalid' ? outcome.problems[0]?.message : 'Working it out…' }
+  if (outcome?.kind !== 'done') return { lane, message: outcome?.kind === 'failed' ? stoppedText(outcome, settings.units.depth) : outcome?.kind === 'invalid' ? outcome.problems[0]?.message : 'Working it out…' }
   const { fall } = outcome.report
   const m = momentAt(fall.drop, props.time, fall.rest)
   const series = seriesOf(fall.drop)

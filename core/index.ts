@@ -45,7 +45,7 @@ export { solidOf, STATION_STRIDE, type RigSolid, type SolidLump } from './rig/so
 export { problemsOf, problemsOfBait } from './rig/problems'
 export { LIMITS, type BaitSpec, type FamilyId, type GuardId, type OwnOutline, type PointRest, type Problem, type RigSpec } from './rig/spec'
 export { BOTTOM_IDS, BOTTOMS, COVER_IDS, COVERS, obstaclesOf, type BottomId, type CoverId } from './snag/cover'
-export { binEdgeM, CAST_M, castThrough, DRAWS as SNAG_DRAWS, meetOn, SIZE_BINS, snagDoubts, snagTally, type CastMeeting, type SnagDoubtId, type SnagResult, type SnagTally } from './snag/evaluateSnag'
+export { binEdgeM, CAST_M, castThrough, DRAWS as SNAG_DRAWS, LOOKS_EVERY, meetOn, SIZE_BINS, snagDoubts, snagTally, type CastMeeting, type SnagDoubtId, type SnagResult, type SnagTally } from './snag/evaluateSnag'
 export { snagRig, type LipId, type SnagRig } from './snag/lip'
 export type { Fate, Meeting, Ride } from './snag/meet'
 export { RETRIEVE_IDS, RETRIEVES, type RetrieveId } from './snag/retrieve'

@@ -21,6 +21,7 @@ export interface Conditions {
   /** how fish take; grabbing when left out */ readonly feeding?: FeedingId
   /** power of the rod; medium when left out */ readonly rod?: RodPower
   /** line out at the bite, m; a usual cast when left out */ readonly biteM?: number
+  /** casts from one look at a hidden point to the next; the usual when left out */ readonly looksEvery?: number
   /** how like their food the bait is, fair when left out; and whether it is scented */ readonly match?: MatchId
   readonly scented?: boolean
   /** what was measured and counted of this bait and rig */ readonly evidence?: Evidence

@@ -37,7 +37,7 @@ export interface PreparedRig {
 
 /** @throws RangeError when the rig or the water cannot be built */
 export function prepareRig(bait: BaitSpec, spec: RigSpec, conditions: Conditions, given?: Water): PreparedRig {
-  const { depthM, stream, hold, evidence, bottom, cover, retrieve = 'hop' } = conditions
+  const { depthM, stream, hold, evidence, bottom, cover, retrieve = 'hop', looksEvery } = conditions
   const water = given ?? waterOf(conditions.temperatureC, conditions.salinityGKg)
   const line = lineOf(conditions.lineKind, conditions.lineStrengthN)
   const rig = assembleRig(bait, spec)
@@ -57,6 +57,7 @@ export function prepareRig(bait: BaitSpec, spec: RigSpec, conditions: Conditions
     tackle: tackleOf(conditions, line),
     rideOf: drop => ({
       postures: { retrieveRollRad: retrievePosture(bodies.typical).rollRad, fallRollRad: fallRolls(drop) }, retrieve: RETRIEVES[retrieve],
+      ...(looksEvery === undefined ? {} : { looksEvery }),
     }),
   }
 }

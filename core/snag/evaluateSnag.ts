@@ -24,7 +24,8 @@ export interface SnagResult {
   /** chance that a cast comes back with weed on the hook */ readonly weedPerCast: Measure
   /** minutes of an hour left for fishing once snags, weed and re-skinning are paid for */ readonly minutesLeft: Measure
   readonly hour: FishingHour
-  /** casts until a hidden point has worked out and must be laid back; undefined for an open one */ readonly castsPerFix?: number
+  /** casts from one time a hidden point is laid back to the next; undefined for an open one */ readonly castsPerFix?: number
+  /** casts fished with a point that has worked out unseen, as a fraction; undefined for an open one */ readonly wornFraction?: number
   readonly causes: readonly SnagCause[]
   readonly draws: number
 }
@@ -48,7 +49,51 @@ const MOST_SIZE_M = 0.5
 export const binOf = (sizeM: number): number => Math.max(0, Math.min(SIZE_BINS - 1, Math.floor(SIZE_BINS * Math.log(sizeM / LEAST_SIZE_M) / Math.log(MOST_SIZE_M / LEAST_SIZE_M))))
 export const binEdgeM = (bin: number): number => LEAST_SIZE_M * (MOST_SIZE_M / LEAST_SIZE_M) ** (bin / SIZE_BINS)
 
-type Count = Record<Fate, number>
+/** Weights of meetings that ended so, and their squares. */
+type Count = Record<Fate, { sum: number, squares: number }>
+const noCount = (): Count => ({ past: { sum: 0, squares: 0 }, weed: { sum: 0, squares: 0 }, freed: { sum: 0, squares: 0 }, opened: { sum: 0, squares: 0 }, lost: { sum: 0, squares: 0 } })
+
+/** What was counted of one rig in one state: its point as it was laid, or worked out. */
+interface Counted {
+  readonly rig: SnagRig
+  readonly counts: readonly Count[]
+  readonly lodged: readonly Map<LipId | 'wedged', number>[]
+  readonly sizes: readonly Float64Array[]
+}
+
+/** Casts from one look at the point to the next, when nothing is said. *Assumed*: people look every few casts in cover. */
+export const LOOKS_EVERY = 4
+/** Taking a look, minutes. *Assumed.* */
+const LOOK_MIN = 0.03
+
+/** How a hidden point fares between looks. */
+export interface Wear {
+  /** casts fished with a point that has worked out, as a fraction */ readonly worn: number
+  /** times it is laid back, per cast */ readonly laidBack: number
+}
+
+/**
+ * A hidden point works out at random, unseen, after 1/hazard casts on average, and is laid back at the next look, or where it catches
+ * something before that: a hook that is cleared is looked at. Cast by cast over one stretch from look to look.
+ * @param revealed chance that a cast with a worn point catches something
+ */
+export function wearBetweenLooks(hazardPerCast: number, looksEvery: number, revealed: number): Wear {
+  const worksOut = 1 - Math.exp(-hazardPerCast)
+  // part of a cast that is fished worn where the cast began covered
+  const within = hazardPerCast > 1e-6 ? 1 - worksOut / hazardPerCast : hazardPerCast / 2
+  const casts = Math.max(1, Math.round(looksEvery))
+  let covered = 1
+  let worn = 0
+  let laidBack = 0
+  for (let i = 0; i < casts; i++) {
+    worn += covered * within + (1 - covered)
+    const out = covered * worksOut
+    const caught = revealed * (1 - covered + out)
+    laidBack += caught
+    covered = covered - out + caught
+  }
+  return { worn: worn / casts, laidBack: (laidBack + 1 - covered) / casts }
+}
 
 /** Draws made so far, which can be added to and read at any time. */
 export interface SnagTally {
@@ -63,69 +108,127 @@ export const rateOf = ({ perM, on }: Placed, { retrieve }: Ride): number => perM
 
 /** Starts a tally of meetings with everything in a place. */
 export function snagTally(rig: SnagRig, obstacles: readonly Placed[], ride: Ride, random: Random): SnagTally {
-  const counts = obstacles.map((): Count => ({ past: 0, weed: 0, freed: 0, opened: 0, lost: 0 }))
-  const lodged = obstacles.map(() => new Map<LipId | 'wedged', number>())
-  const sizes = obstacles.map(() => new Float64Array(SIZE_BINS * 3))
+  const states: Counted[] = [rig, ...(rig.wornPoints ? [{ ...rig, points: rig.wornPoints }] : [])].map(state => ({
+    rig: state, counts: obstacles.map(noCount), lodged: obstacles.map(() => new Map<LipId | 'wedged', number>()), sizes: obstacles.map(() => new Float64Array(SIZE_BINS * 3)),
+  }))
   const rubs = obstacles.map(() => 0)
   let draws = 0
   // a stream of chance for each kind of thing, so that pieces drawn one after the other come to what one draw comes to
   let streams: Random[] | undefined
   const streamOf = (k: number): Random => (streams ??= obstacles.map(() => seededRandom(Math.floor(random() * 2 ** 32))))[k]!
 
-  function note(k: number, { fate, lip, sizeM, rubbed }: Meeting): void {
-    counts[k]![fate]++
-    if (rubbed) rubs[k]!++
-    const kind = fate === 'past' ? 0 : fate === 'weed' ? 1 : 2
-    sizes[k]![3 * binOf(sizeM) + kind]!++
-    if (kind === 2 && lip) lodged[k]!.set(lip, (lodged[k]!.get(lip) ?? 0) + 1)
+  function note(k: number, chance: Chance): void {
+    const weight = chance.kind === 'rod' ? chance.weight : 1
+    for (const [i, { rig: state, counts, lodged, sizes }] of states.entries()) {
+      const { fate, lip, sizeM, rubbed } = resolve(state, obstacles[k]!, ride.postures, chance)
+      const count = counts[k]![fate]
+      count.sum += weight
+      count.squares += weight * weight
+      if (rubbed && i === 0) rubs[k]! += weight
+      const kind = fate === 'past' ? 0 : fate === 'weed' ? 1 : 2
+      sizes[k]![3 * binOf(sizeM) + kind]! += weight
+      if (kind === 2 && lip) lodged[k]!.set(lip, (lodged[k]!.get(lip) ?? 0) + weight)
+    }
   }
 
   function draw(each: number): void {
     obstacles.forEach((obstacle, k) => {
       const stream = streamOf(k)
-      for (let i = 0; i < each; i++) note(k, meet(rig, obstacle, ride, stream))
+      for (let i = 0; i < each; i++) note(k, drawMeeting(obstacle, ride, stream))
     })
     draws += each
   }
 
   function go(drawn: readonly (readonly Chance[])[]): void {
-    drawn.forEach((chances, k) => chances.forEach(chance => note(k, resolve(rig, obstacles[k]!, ride.postures, chance))))
+    drawn.forEach((chances, k) => chances.forEach(chance => note(k, chance)))
     draws += drawn[0]?.length ?? 0
   }
 
-  function result(): SnagResult {
-    const rate = { snag: [0, 0, 0], weed: [0, 0, 0] }
-    const mean = { freed: 0, opened: 0, lost: 0, rubs: 0 }
-    const causes: SnagCause[] = []
-    obstacles.forEach((obstacle, k) => {
-      const count = counts[k]!
-      const met = rateOf(obstacle, ride) * CAST_M
-      const add = (into: number[], n: number): void => {
-        const [low, high] = wilson(n, draws)
-        for (const [i, share] of [n / draws, low, high].entries()) into[i]! += met * share
-      }
-      add(rate.snag, count.freed + count.opened + count.lost)
-      add(rate.weed, count.weed)
-      for (const fate of ['freed', 'opened', 'lost'] as const) mean[fate] += met * count[fate] / draws
-      mean.rubs += met * rubs[k]! / draws
-      for (const [lip, n] of lodged[k]!) causes.push({ name: obstacle.name, lip, perCast: chance(met * n / draws) })
-    })
-    return summed(rig, ride, rate, mean, causes.sort((a, b) => b.perCast - a.perCast), draws)
+  /** Works out and looks, at a rate of wear against the usual. */
+  function wear(factor = 1): Wear {
+    if (states.length === 1 || draws === 0) return { worn: 0, laidBack: 0 }
+    const perCast = (of: (k: number) => number): number => obstacles.reduce((sum, obstacle, k) => sum + rateOf(obstacle, ride) * CAST_M * of(k) / draws, 0)
+    const hazard = factor * (ride.scale?.wear ?? 1) * (perCast(k => rubs[k]!) + RUBS_PER_CAST) / rig.rubs
+    const catches = perCast(k => CATCHES.reduce((sum, fate) => sum + states[1]!.counts[k]![fate].sum, 0))
+    return wearBetweenLooks(hazard, ride.looksEvery ?? LOOKS_EVERY, chance(catches))
   }
 
-  return { draw, go, result, sizes: () => sizes }
+  /** Something counted in both states, mixed by the fraction of casts with a worn point. */
+  const mixed = (worn: number, of: (state: Counted) => number): number => states.length === 1 ? of(states[0]!) : (1 - worn) * of(states[0]!) + worn * of(states[1]!)
+
+  function rateWith(worn: number, fates: readonly Fate[]): readonly [number, number, number] {
+    const rate: [number, number, number] = [0, 0, 0]
+    obstacles.forEach((obstacle, k) => {
+      const met = rateOf(obstacle, ride) * CAST_M
+      const total = (what: 'sum' | 'squares'): number => fates.reduce((sum, fate) => sum + mixed(worn, ({ counts }) => counts[k]![fate][what]), 0)
+      const [low, high] = weightedWilson(total('sum'), total('squares'), draws)
+      for (const [i, share] of [total('sum') / draws, low, high].entries()) rate[i]! += met * share
+    })
+    return rate
+  }
+
+  function result(): SnagResult {
+    const usual = wear()
+    const [slow, fast] = [wear(1 / WEAR_DOUBT).worn, wear(WEAR_DOUBT).worn]
+    const rate = (fates: readonly Fate[]): readonly [number, number, number] => {
+      const middle = rateWith(usual.worn, fates)
+      return [middle[0], Math.min(middle[1], rateWith(slow, fates)[1]), Math.max(middle[2], rateWith(fast, fates)[2])]
+    }
+    const per = (fate: Fate): number => obstacles.reduce((sum, obstacle, k) => sum + rateOf(obstacle, ride) * CAST_M * mixed(usual.worn, ({ counts }) => counts[k]![fate].sum) / draws, 0)
+    const causes = obstacles.flatMap((obstacle, k) => {
+      const lips = new Set(states.flatMap(({ lodged }) => [...lodged[k]!.keys()]))
+      return [...lips].map((lip): SnagCause => ({
+        name: obstacle.name, lip, perCast: chance(rateOf(obstacle, ride) * CAST_M * mixed(usual.worn, ({ lodged }) => lodged[k]!.get(lip) ?? 0) / draws),
+      }))
+    }).sort((a, b) => b.perCast - a.perCast)
+    return summed(ride, {
+      snag: rate(HOLDS), weed: rate(['weed']), freed: per('freed'), opened: per('opened'), lost: per('lost'), ...usual, hidden: states.length > 1, causes, draws,
+    })
+  }
+
+  const sizes = (): readonly Float64Array[] => {
+    const { worn } = wear()
+    return obstacles.map((_, k) => Float64Array.from({ length: SIZE_BINS * 3 }, (__, bin) => mixed(worn, state => state.sizes[k]![bin]!)))
+  }
+
+  return { draw, go, result, sizes }
 }
 
-function summed(rig: SnagRig, { retrieve }: Ride, rate: { readonly snag: number[], readonly weed: number[] }, mean: Record<'freed' | 'opened' | 'lost' | 'rubs', number>, causes: readonly SnagCause[], draws: number): SnagResult {
-  const castsPerFix = rig.rubs / (mean.rubs + RUBS_PER_CAST)
-  const fixing = COST_MIN.fix / castsPerFix
-  const total = mean.freed + mean.opened + mean.lost
-  const perSnag = total > 0 ? (mean.freed * COST_MIN.freed + mean.opened * COST_MIN.opened + mean.lost * COST_MIN.lost) / total : 0
+const HOLDS = ['freed', 'opened', 'lost'] as const
+const CATCHES = ['weed', ...HOLDS] as const
+/** Doubt in how fast a point works out, a factor either way. *Assumed.* */
+const WEAR_DOUBT = 1.6
+
+/** Wilson's interval for a weighted count: as of the unweighted count that is known as well (Kish's effective number). */
+function weightedWilson(sum: number, squares: number, draws: number): readonly [number, number] {
+  if (!(sum > 0)) return wilson(0, draws)
+  const effective = sum * sum / squares
+  return wilson(effective, Math.max(effective, effective * draws / sum))
+}
+
+/** Means of a cast, per fate, as they go into the hour. */
+interface CastMeans {
+  readonly snag: readonly [number, number, number]
+  readonly weed: readonly [number, number, number]
+  readonly freed: number
+  readonly opened: number
+  readonly lost: number
+  readonly worn: number
+  readonly laidBack: number
+  readonly hidden: boolean
+  readonly causes: readonly SnagCause[]
+  readonly draws: number
+}
+
+function summed({ retrieve, looksEvery = LOOKS_EVERY }: Ride, { snag: snags, weed: weeds, freed, opened, lost, worn, laidBack, hidden, causes, draws }: CastMeans): SnagResult {
+  const fixing = hidden ? LOOK_MIN / looksEvery + laidBack * COST_MIN.fix : 0
+  const total = freed + opened + lost
+  const perSnag = total > 0 ? (freed * COST_MIN.freed + opened * COST_MIN.opened + lost * COST_MIN.lost) / total : 0
   const castMin = (snag: number, weed: number): number => retrieve.castMin + perSnag * snag + COST_MIN.weed * weed + fixing
   const left = (snag: number, weed: number): number => (60 * retrieve.castMin) / castMin(snag, weed)
-  const doubt = (list: readonly number[]): [number, number, number] => [list[0]!, list[1]! / RATE_DOUBT, list[2]! * RATE_DOUBT]
-  const [snag, snagLow, snagHigh] = doubt(rate.snag)
-  const [weed, weedLow, weedHigh] = doubt(rate.weed)
+  const doubt = (list: readonly [number, number, number]): [number, number, number] => [list[0], list[1] / RATE_DOUBT, list[2] * RATE_DOUBT]
+  const [snag, snagLow, snagHigh] = doubt(snags)
+  const [weed, weedLow, weedHigh] = doubt(weeds)
   const weedChance = measure(chance(weed), chance(weedLow), chance(weedHigh))
   const casts = 60 / castMin(snag, weedChance.value)
   return {
@@ -134,10 +237,10 @@ function summed(rig: SnagRig, { retrieve }: Ride, rate: { readonly snag: number[
     weedPerCast: weedChance,
     minutesLeft: measure(left(snag, weedChance.value), left(snagHigh, weedChance.high), left(snagLow, weedChance.low)),
     hour: {
-      casts, rigsLost: casts * mean.lost, hooksOpened: casts * mean.opened,
+      casts, rigsLost: casts * lost, hooksOpened: casts * opened,
       minutes: { snags: casts * perSnag * snag, weed: casts * COST_MIN.weed * weedChance.value, fixing: casts * fixing },
     },
-    ...(Number.isFinite(castsPerFix) ? { castsPerFix } : {}),
+    ...(hidden ? { castsPerFix: 1 / laidBack, wornFraction: worn } : {}),
     causes,
     draws,
   }
@@ -192,14 +295,15 @@ export function castThrough(obstacles: readonly Placed[], ride: Ride, random: Ra
 export const meetOn = (rig: SnagRig, obstacles: readonly Placed[], ride: Ride, { obstacle, seed }: CastMeeting): Meeting => meet(rig, obstacles[obstacle]!, ride, seededRandom(seed))
 
 /** What is uncertain about snags. */
-export type SnagDoubtId = 'rate' | 'press' | 'free' | 'strength'
+export type SnagDoubtId = 'rate' | 'press' | 'free' | 'strength' | 'wear'
 
 /** Doubt in medians that are not in the range of every figure, a factor either way. *Assumed.* */
 const MEDIAN_DOUBT = 1.5
 
 /**
  * How far each doubt moves the minutes left for fishing: the rate of meetings by its factor of 1.6, the press of what slides by, the pull that frees
- * and the strength of things by 1.5, each on the same draws. Largest first.
+ * the strength of things
+ * and how fast a hidden point works out by 1.5, each on the same draws. Largest first.
  */
 export function snagDoubts(rig: SnagRig, obstacles: readonly Placed[], ride: Ride, seed: number, draws = 1500): { readonly id: SnagDoubtId, readonly minutes: number }[] {
   const left = (scale: Ride['scale'], rate = 1): number =>
@@ -207,6 +311,6 @@ export function snagDoubts(rig: SnagRig, obstacles: readonly Placed[], ride: Rid
   const span = (at: (factor: number) => number, factor: number): number => Math.abs(at(factor) - at(1 / factor))
   return [
     { id: 'rate' as const, minutes: span(f => left(undefined, f), RATE_DOUBT) },
-    ...(['press', 'free', 'strength'] as const).map(id => ({ id, minutes: span(f => left({ [id]: f }), MEDIAN_DOUBT) })),
+    ...(rig.wornPoints ? (['press', 'free', 'strength', 'wear'] as const) : (['press', 'free', 'strength'] as const)).map(id => ({ id, minutes: span(f => left({ [id]: f }), MEDIAN_DOUBT) })),
   ].sort((a, b) => b.minutes - a.minutes)
 }

@@ -46,7 +46,8 @@ export interface SnagRig {
   /** how far a sliding weight runs from the bait, m; 0 where they keep together */ readonly apartM: number
   /** load that opens the hook, N */ readonly openingLoadN: number
   readonly lineStrengthN: number
-  /** rubs on a hidden point before it works out; Infinity where it is open */ readonly rubs: number
+  /** rubs on a hidden point before it works out, on average; Infinity where it is open */ readonly rubs: number
+  /** the points once the hidden one has worked out; undefined where it is open */ readonly wornPoints?: SnagRig['points']
 }
 
 /**
@@ -58,8 +59,14 @@ const SLIPS: Readonly<Record<WeightShape, Slips>> = {
   ball: { fork: 0.5, crevice: 0.5 }, wedge: { fork: 0.5, crevice: 0.55 }, football: { fork: 0.4, crevice: 0.7 }, mushroom: { fork: 0.3, crevice: 0.45 },
 }
 
-/** Rubs that work a point out of plain plastic, by how it rests. *Assumed*: re-skinned every few casts in weed. */
-const RUBS = { flush: 12, skin: 25, buried: 90 } as const
+/**
+ * Rubs after which a point has worked out of plain plastic, on average, by how it rests. *Assumed*, and set so that a skin-hooked point in
+ * plain plastic is laid back every three casts or so in thick weed and every eight in sparse, as people do: a calibration, no check.
+ */
+const RUBS = { flush: 6, skin: 12, buried: 45 } as const
+
+/** A point that has worked out stands at least by its wire over the back, and at most as far as one that was pushed through, m. *Assumed.* */
+const WORN_MOST_M = 0.0015
 
 /** A tether up to this is a joint; a free weight runs about so far ahead on slack, m. *Assumed*, as the tank shows over two metres. */
 const JOINT_M = 0.03
@@ -79,8 +86,12 @@ export function snagRig(rig: AssembledRig, line: Line): SnagRig {
   const front = weights.find(c => c.at[0] > 0)
   const nose = bait.heightAt(0.03 * bait.lengthM)
   const lumps = (kind: 'skirt' | 'blade'): Step[] => parts.compacts.filter(c => c.kind === kind).map(c => ({ id: kind, heightM: 0.3 * c.size[1] }))
+  const point = pointLip(rig)
+  const trailing = parts.trailing ? [{ ...trailingLip(rig), id: 'trailing' as const }] : []
+  const worn = { ...point, id: 'point' as const, openingM: Math.max(point.openingM, parts.dims.wireM, Math.min(WORN_MOST_M, parts.placement.naturalOpeningM)) }
   return {
-    points: [{ ...pointLip(rig), id: 'point' }, ...(parts.trailing ? [{ ...trailingLip(rig), id: 'trailing' as const }] : [])],
+    points: [{ ...point, id: 'point' }, ...trailing],
+    ...(spec.pointRest === 'open' ? {} : { wornPoints: [worn, ...trailing] }),
     steps: [
       ...(front ? [{ id: 'head' as const, heightM: Math.abs(nose - front.size[2]) / 2 }, { id: 'eye' as const, heightM: 3 * parts.dims.wireM }] : []),
       ...(parts.placement.path.eye.s < 0 && !front ? [{ id: 'keeper' as const, heightM: 2 * parts.dims.wireM }] : []),

@@ -89,6 +89,9 @@ export const match = oneOf(['close', 'fair', 'poor'] as const, 'Match')
 export const rodPower = oneOf<RodPower>(Object.keys(RODS) as RodPower[], 'Rod')
 /** Line out at a bite, m. */
 export const BITE_RANGE_M = [2, 60] as const
+/** Casts between two looks at a hidden point. */
+export const LOOKS_RANGE = [1, 40] as const
+export const looksEvery = number('Casts between looks at the point', LOOKS_RANGE, 'casts')
 export const biteM = number('Distance at the bite', BITE_RANGE_M, 'm')
 export const species = oneOf<SpeciesId>(SPECIES_IDS, 'Species')
 export const activity = oneOf<Activity>(ACTIVITIES, 'Activity')

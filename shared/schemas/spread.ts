@@ -44,7 +44,7 @@ const holdSchema = z.discriminatedUnion('mode', [
   }),
 ])
 /** How the rigs are worked, how fish take, and the rod; the usual where left out. */
-export const fishingSchema = z.strictObject({ retrieve: field.retrieve.optional(), feeding: field.feeding.optional(), rod: field.rodPower.optional(), biteM: field.biteM.optional(), match: field.match.optional(), scented: z.boolean().optional() })
+export const fishingSchema = z.strictObject({ retrieve: field.retrieve.optional(), feeding: field.feeding.optional(), rod: field.rodPower.optional(), biteM: field.biteM.optional(), looksEvery: field.looksEvery.optional(), match: field.match.optional(), scented: z.boolean().optional() })
 /** The fish that are sought, and the angler's own way: what a rig is chosen by. Worked out from the temperature, or usual, where left out. */
 export const fishSchema = z.strictObject({
   species: field.species.optional(), activity: field.activity.optional(), clarity: field.clarity.optional(), light: field.light.optional(), prey: field.prey.optional(), preyM: field.preyM.optional(), way: field.way.optional(),

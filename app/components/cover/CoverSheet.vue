@@ -39,7 +39,7 @@ const sentence = computed(() => {
     <section class="strip" aria-label="Cover">
       <ChoiceField label="cover" :model-value="spread.content.water.cover" :items="covers" @update:model-value="value => spread.edit(draft => void (draft.water.cover = value))" />
       <ChoiceField label="bottom" :model-value="spread.content.water.bottom" :items="bottoms" @update:model-value="value => spread.edit(draft => void (draft.water.bottom = value))" />
-      <FishingFields :show="['retrieve']" />
+      <FishingFields :show="['retrieve', 'looksEvery']" />
       <LineField />
       <span class="grow" />
       <span v-if="working" class="label" role="status">{{ Math.round(100 * progress) }} % <button type="button" class="key" @click="cancel()">Stop</button></span>
@@ -61,7 +61,7 @@ const sentence = computed(() => {
       </div>
       <div class="scroll" tabindex="0" role="group" aria-label="Rigs through the cover">
         <table>
-          <thead><tr><th scope="col">Rig</th><th scope="col">Hangs up</th><th scope="col">In a hundred metres</th><th scope="col">Weed</th><th scope="col">Casts an hour</th><th scope="col">Minutes to snags</th><th scope="col">weed</th><th scope="col">fixing</th><th scope="col">Left for fishing</th><th scope="col">Hooks</th><th scope="col">Rigs lost an hour</th><th scope="col">Hooks opened</th><th scope="col">Point laid back</th><th scope="col" class="words">Mostly</th></tr></thead>
+          <thead><tr><th scope="col">Rig</th><th scope="col">Hangs up</th><th scope="col">In a hundred metres</th><th scope="col">Weed</th><th scope="col">Casts an hour</th><th scope="col">Minutes to snags</th><th scope="col">weed</th><th scope="col">fixing</th><th scope="col">Left for fishing</th><th scope="col">Hooks</th><th scope="col">Rigs lost an hour</th><th scope="col">Hooks opened</th><th scope="col">Point laid back</th><th scope="col">Worn out on</th><th scope="col" class="words">Mostly</th></tr></thead>
           <tbody>
             <tr v-for="l in answer.lanes" :key="l.letter" :class="`lane-${l.letter}`">
               <th scope="row"><LaneChip :letter="(l.letter as 'A')" /> {{ familyOf(l.letter) }}</th>
@@ -73,6 +73,7 @@ const sentence = computed(() => {
               <td>{{ Math.round(100 * l.hookUp.value) }} %</td>
               <td>{{ one(l.snag.hour.rigsLost) }}</td><td>{{ one(l.snag.hour.hooksOpened) }}</td>
               <td>{{ l.snag.castsPerFix === undefined ? 'open' : `every ${Math.max(1, Math.round(l.snag.castsPerFix))} casts` }}</td>
+              <td>{{ l.snag.wornFraction === undefined ? '–' : `${Math.round(100 * l.snag.wornFraction)} % of casts` }}</td>
               <td class="words">{{ l.snag.causes[0] && l.snag.causes[0].perCast > 0.0005 ? `${l.snag.causes[0].name}, ${LIP_WORDS[l.snag.causes[0].lip]}` : 'nothing holds it' }}</td>
             </tr>
           </tbody>

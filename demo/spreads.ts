@@ -16,8 +16,8 @@ export const DEMO_SPREADS: readonly NamedSpread[] = [
       bait: { form: 'deepShad', lengthM: 0.1, material: 'plain' },
       lanes: [
         { letter: 'A', family: 'E1', hookSize: '5/0', weightKg: ozToKg(1 / 4), weightMaterial: 'lead', pointRest: 'open' },
-        { letter: 'B', family: 'L1', hookSize: '6/0', weightKg: ozToKg(1 / 4), weightMaterial: 'tungsten', pointRest: 'flush' },
-        { letter: 'C', family: 'W1', hookSize: '6/0', weightKg: ozToKg(3 / 16), weightMaterial: 'lead', pointRest: 'flush' },
+        { letter: 'B', family: 'L1', hookSize: '5/0', weightKg: ozToKg(1 / 4), weightMaterial: 'tungsten', pointRest: 'flush' },
+        { letter: 'C', family: 'W1', hookSize: '5/0', weightKg: ozToKg(3 / 16), weightMaterial: 'lead', pointRest: 'flush' },
       ],
     },
   },
@@ -43,7 +43,7 @@ export const DEMO_SPREADS: readonly NamedSpread[] = [
       bait: { form: 'slimShad', lengthM: 0.09, material: 'plain' },
       lanes: [
         { letter: 'A', family: 'W1', hookSize: '4/0', weightKg: eighth, weightMaterial: 'lead', pointRest: 'skin' },
-        { letter: 'B', family: 'O2', hookSize: '4/0', weightKg: 0, weightMaterial: 'lead', pointRest: 'skin' },
+        { letter: 'B', family: 'O2', hookSize: '3/0', weightKg: 0, weightMaterial: 'lead', pointRest: 'skin' },
         { letter: 'C', family: 'E1', hookSize: '3/0', weightKg: eighth, weightMaterial: 'lead', pointRest: 'open' },
       ],
     },

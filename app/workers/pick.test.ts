@@ -63,7 +63,7 @@ describe('the picking worker', () => {
     const plain = (await pickFrom({ day, goods, beyond: false }, quiet))!
     const [first] = plain.picks
     const bait = plain.baits[first!.bait]!.spec
-    const book = bookOf([], [{ rigKey: rigKey(bait, first!.rig), placeKey: 'sparseWeed/sand', casts: 200, snags: 120, bites: 30, hooked: 3 }])
+    const book = bookOf([], [{ rigKey: rigKey(bait, first!.rig), placeKey: 'sparseWeed/sand', casts: 200, snags: 60, bites: 30, hooked: 8 }])
     const moved = (await pickFrom({ day, goods, beyond: false, book }, quiet))!
     const same = moved.picks.find(p => rigKey(moved.baits[p.bait]!.spec, p.rig) === rigKey(bait, first!.rig))!
     expect(same.report.strike.hookUp.basis).toBe('logged')

@@ -37,7 +37,9 @@ describe('rest on the bottom', () => {
   })
   it('floating plastic stands on a head at the nose, and leans on a belly weight', () => {
     expect(rest('E1', 'floating', 5).posture).toBe('stands')
-    expect(rest('W1', 'floating', 3.5).posture).toBe('leans')
+    // a sliding weight sits farther forward on the shank, and lets more of the tail rise
+    expect(rest('W3', 'floating', 3.5).posture).toBe('leans')
+    expect(rest('W1', 'floating', 3.5).posture).toBe('lies')
   })
   it('a belly-weighted bait lies with its point up', () => expect(rest('W1', 'plain', 3.5, 'slimShad')).toMatchObject({ posture: 'lies', point: 'up' }))
   it('a bait over a leader hangs in the attitude the water gives it', () => {

@@ -22,7 +22,8 @@ describe('weight and water', () => {
       for (const family of ['E1', 'W1', 'L1', 'O2'] as const) {
         const given = { form, lengthM, size, family, densityKgM3: 1080 }
         // a stub behind a bullet rolls less and dives steeper in salt water, which gains it three thousandths (the same at a sixteenth of the step)
-        const least = form === 'stub' && family === 'L1' ? 0.996 : 1
+        // and a shrimp on a bare hook, whose steel then outweighs more of it, dives by 14° more, which gains it a thirtieth
+        const least = form === 'stub' && family === 'L1' ? 0.996 : form === 'shrimp' && family === 'O2' ? 0.96 : 1
         expect(fallOf({ ...given, water: SALT }, 1.5, line).timeS).toBeGreaterThan(least * fallOf(given, 1.5, line).timeS)
       }
     })

@@ -8,7 +8,7 @@ import type { Measure } from '../outcome'
 import { FAMILIES } from '../rig/families'
 import { insideRule, throatRule, trailerRule, trailingRule } from './headRules'
 import { holdingOf, keeperRule, wireRule, type Holding } from './holdRules'
-import { bunchingRule, clearanceRule, exitRule, freeTailRule, lengthRule, restRule } from './placeRules'
+import { acrossRule, bunchingRule, clearanceRule, exitRule, freeTailRule, lengthRule, restRule } from './placeRules'
 import { worst, type FitRule, type Verdict } from './rules'
 import { squeezeShare } from './squeeze'
 import { openingLoadN } from './wireStrength'
@@ -44,6 +44,7 @@ export function evaluateFit(rig: AssembledRig, line?: Line): FitResult {
     lengthRule(bendM, bait.lengthM),
     ...(within ? [exitRule(rig, exitM), freeTailRule(rig, freeTailShare), clearanceRule(clearanceM, rig)] : []),
     ...(within && open && !parts.inside ? [throatRule(rig)] : []),
+    ...(FAMILIES[spec.family].across ? [acrossRule(rig)] : []),
     ...(open ? [] : [restRule(rig)]),
     ...(within && !open && exitM !== undefined ? [bunchingRule(rig, exitM)] : []),
     ...(parts.inside ? [insideRule(rig, parts.inside)] : []),

@@ -21,7 +21,7 @@ export interface SizeAnswer {
 }
 
 /** Rules on which a hook size bears; the keeper and the line are chosen on their own. */
-const OF_SIZE: ReadonlySet<FitRule['id']> = new Set(['length', 'exit', 'freeTail', 'clearance', 'pointRest', 'throat', 'wire'])
+const OF_SIZE: ReadonlySet<FitRule['id']> = new Set(['length', 'exit', 'freeTail', 'clearance', 'pointRest', 'throat', 'across', 'wire'])
 
 /** Ways that change more than the hook: never offered instead of another. */
 const APART: ReadonlySet<string> = new Set(['finesse', 'trailer'])

@@ -83,13 +83,16 @@ describe('what happens on the bench, without special cases', () => {
     return { verdict: fit.verdict, of: (id: RuleId) => fit.rules.find(r => r.id === id) }
   }
 
-  it('a 2/0 of wide-gap kind in a 60 mm slim bait fails on free tail, and small light-wire hooks are proposed', () => {
+  it('a 3/0 of wide-gap kind in a 60 mm slim bait fails on free tail, and a small hook is proposed; a fat bait is sent to other ways', () => {
     const slim = { ...bait, lengthM: 0.06 }
-    expect(rules(slim, 'O2', '2/0').of('freeTail')?.verdict).toBe('fail')
-    const answer = findSize(slim, rigOf('O2', '2/0', slim).spec, line)
+    expect(rules(slim, 'O2', '3/0').of('freeTail')?.verdict).toBe('fail')
+    const answer = findSize(slim, rigOf('O2', '3/0', slim).spec, line)
     expect(HOOK_SIZES.indexOf(answer.best?.size ?? '12/0')).toBeLessThan(HOOK_SIZES.indexOf('2/0'))
-    expect(answer.instead[0]).toMatchObject({ family: 'O4' })
-    expect(answer.sentence).toMatch(/Use instead: screw-lock hook, unweighted, light wire/)
+    expect(answer.best?.verdict).toBe('pass')
+    // a bait with too much body for every shallow hook is sent to other ways
+    const fat = findSize({ form: 'deepShad', lengthM: 0.15, material: 'plain' }, { ...rigOf('O2', '5/0', bait).spec, family: 'O1', weightKg: 0 }, line)
+    expect(fat.best?.verdict).not.toBe('pass')
+    expect(fat.sentence).toMatch(/Use instead|Take a bait/)
   })
 
   it('a thick 120 mm bait on a shallow hook fails clearance, passes after a belly slit, and passes on a deep-belly hook', () => {

@@ -1,7 +1,7 @@
 /** How a rule came out. */
 export type Verdict = 'pass' | 'near' | 'fail'
 
-export type RuleId = 'length' | 'exit' | 'freeTail' | 'clearance' | 'pointRest' | 'bunching' | 'inside' | 'throat' | 'trailing' | 'trailer' | 'wire' | 'keeper'
+export type RuleId = 'length' | 'exit' | 'freeTail' | 'clearance' | 'pointRest' | 'across' | 'bunching' | 'inside' | 'throat' | 'trailing' | 'trailer' | 'wire' | 'keeper'
 
 /** One fit rule with its number. `value` and `limit` in the unit of the rule: metres, a share of length, newtons, or a count. */
 export interface FitRule {

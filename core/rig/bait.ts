@@ -1,5 +1,6 @@
 import { monotoneCubic } from '../numerics/interpolate'
 import { BAIT_FORMS, type BaitForm, type Limb } from '../tackle/forms'
+import { slotAt } from '../tackle/forms/form'
 import { PLASTICS } from '../tackle/materials'
 import type { BaitSpec } from './spec'
 
@@ -17,6 +18,7 @@ export interface BaitShape {
   /** height of the section's middle above the nose–tail line */ readonly middleAt: (s: number) => number
   /** share of the section that is hollow and flooded */ readonly hollowAt: (s: number) => number
   /** where the body ends and only tail or limbs follow, m from the nose */ readonly bodyM: number
+  /** slot in the back, from and to, m from the nose as fished; undefined on round-backed baits */ readonly slot?: readonly [number, number]
   /** s of a share of the bait as sold */ readonly placeOf: (share: number) => number
   /** tail and limbs that were not cut off with the nose */ readonly limbs: readonly Limb[]
   /** how far the middle stands off to the left, y; its slope toward the tail */ readonly offAt: (s: number) => number
@@ -53,6 +55,10 @@ export function shapeBait(spec: BaitSpec, { bendM = 0, bowM = 0, trimM = 0, trim
   const middleAt = bowM === 0 ? straight : (s: number): number => straight(s) + bowAt(s)
   const hollow = form.hollow && !spec.own ? along(form.hollow, 1) : () => 0
   const placeOf = (share: number): number => share * soldM - trimM
+  const slotPlaces = (slot: readonly [number, number]): readonly [number, number] => {
+    const [from, to] = slotAt(slot, soldM, form.tail?.kind)
+    return [placeOf(from), placeOf(to)]
+  }
   return {
     form,
     lengthM: L,
@@ -64,6 +70,7 @@ export function shapeBait(spec: BaitSpec, { bendM = 0, bowM = 0, trimM = 0, trim
     hollowAt: hollow,
     bodyM: placeOf(at[at.length - 1]!),
     placeOf,
+    ...(form.slot ? { slot: slotPlaces(form.slot) } : {}),
     limbs: [...(form.tail ? [form.tail] : []), ...(trimLimbs ? [] : form.limbs ?? [])].filter(limb => placeOf(limb.at) > 0),
     offAt: s => bendM * (s / L) ** 2,
     offSlopeAt: s => 2 * bendM * s / L ** 2,

@@ -45,8 +45,8 @@ function drawBait({ bait }: AssembledRig): DrawnShape[] {
     const s = bait.placeOf(limb.at)
     shapes.push({ kind: 'tail', points: limbOutline(limb, s, bait), closed: true })
   }
-  if (bait.form.slot) {
-    const [from, to] = bait.form.slot
+  if (bait.slot) {
+    const [from, to] = bait.slot
     const depth = (bait.form.slotDepth ?? 0) * L
     const xs = [from, from + 0.02, to - 0.02, to].map(bait.placeOf)
     const points = xs.flatMap((x, i) => [x, bait.topAt(x) - (i === 1 || i === 2 ? depth : 0)])

@@ -141,6 +141,9 @@ export interface BiteChain {
   /** the first step that fails; undefined where the fish is hooked */ readonly loss?: LossId
 }
 
+/** A smaller hook than this one takes hold in proportionally less of a jaw, m of gap. *Assumed*: small hooks are bitten by small jaws. */
+const FULL_NEED_GAP_M = 0.0105
+
 /** Follows one bite through its chain. */
 export function biteChain(rig: StrikeRig, tackle: Tackle, one: Bite, scale: Scale = PLAIN): BiteChain {
   const behind = one.atM > rig.bendM + 0.3 * (rig.lengthM - rig.bendM)
@@ -150,7 +153,7 @@ export function biteChain(rig: StrikeRig, tackle: Tackle, one: Bite, scale: Scal
   const squeezed = Math.min(one.squeezeMost, force / BITE.jawM2 / (3 * rig.modulusPa))
   const uncoveredM = squeezed * rig.filledM / 2
   const gapM = rig.gapM - rig.wireM - rig.filledM * (1 - squeezed)
-  const needM = scale.needM * one.needM
+  const needM = scale.needM * one.needM * Math.min(1, rig.gapM / FULL_NEED_GAP_M)
   const setN = setForceN(tackle, scale.slackM * one.slackM)
   const throughN = throughPlasticN(rig, uncoveredM)
   const heldN = JAW_GRIP * force

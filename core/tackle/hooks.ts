@@ -32,19 +32,29 @@ const WIDE_GAP_MM: Readonly<Record<HookSize, readonly [length: number, gap: numb
   '7/0': [63, 21, 1.5], '8/0': [69, 23, 1.6], '10/0': [82, 27, 1.85], '12/0': [95, 31, 2.1],
 }
 
+/**
+ * The ladder reads short beside what is fished: offset hooks are an eighth longer from 1/0 up, hooks with a belly weight or a screw from 3/0 up.
+ * Typical; checked against the sizes that people fish every day.
+ */
+const LONGER = { by: 1.125, from: { offset: '1/0', belly: '3/0' } } as const satisfies { readonly by: number, readonly from: Record<string, HookSize> }
+
+/** Length of a size on the ladder that all styles are factors of, m. */
+export const ladderLengthM = (size: HookSize): number => mmToM(WIDE_GAP_MM[size][0])
+
 /** Relative spread of hook dimensions between makers at one size. */
 export const HOOK_SPREAD = 0.1
 
 /**
  * Typical dimensions of a hook.
- * Factors: open jig hooks have a gap 0.75 of a wide-gap hook and a length 0.92 (shank behind the head); a belly-weighted
+ * Factors, besides the longer shanks from 1/0 up: open jig hooks have a gap 0.75 of a wide-gap hook and a length 0.92 (shank behind the head); a belly-weighted
  * hook has the wide-gap outline with a short keeper neck; worm hooks a gap of 0.8; long-shank heads a length of 1.25 of the size's; straight-shank
  * hooks a gap of 0.8, no neck and a small step down to the chin. Neck 0.15, step 0.3 and point 0.34 of length or gap are
  * typical of offset hooks.
  */
 export function typicalHook(style: HookStyle, size: HookSize): HookDims {
   const [length, gap, wire] = WIDE_GAP_MM[size]
-  const lengthM = mmToM(length)
+  const longer = style === 'jig' || style === 'longJig' || HOOK_SIZES.indexOf(size) < HOOK_SIZES.indexOf(LONGER.from[style === 'bellyWeighted' ? 'belly' : 'offset']) ? 1 : LONGER.by
+  const lengthM = longer * mmToM(length)
   const gapM = mmToM(gap)
   const wireM = mmToM(wire)
   if (style === 'jig') return { lengthM: 0.92 * lengthM, gapM: 0.75 * gapM, wireM, neckM: 0, stepM: 0, pointM: 0.3 * lengthM }

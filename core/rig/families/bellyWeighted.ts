@@ -54,18 +54,18 @@ const common = { group: 'belly', weighted: true, hookStyle: 'bellyWeighted', poi
 export const BELLY = {
   W1: {
     ...common, id: 'W1', name: 'belly-weighted screw-lock hook', shortName: 'belly-weighted', keepers: ['screw'], slides: true,
-    advice: 'A level, slow, upright fall. Each size is made in only a few weights, so the box limits the choice.', place: belly({ usual: 0.7 }),
+    advice: 'A level, slow, upright fall. Each size is made in only a few weights, so the box limits the choice.', place: belly({ usual: 0.62 }),
   },
   W2: {
     ...common, id: 'W2', name: 'belly-weighted hook with a pin', shortName: 'belly-weighted, pinned', keepers: ['pin', 'chinBarb'],
-    advice: 'Thread 8 to 10 mm of neck; the weight slides through the plastic as you pull it home.', place: belly({ usual: 0.7, threaded: true }),
+    advice: 'Thread 8 to 10 mm of neck; the weight slides through the plastic as you pull it home.', place: belly({ usual: 0.62, threaded: true }),
   },
   W3: {
     ...common, id: 'W3', name: 'sliding-weight hook', shortName: 'sliding weight', keepers: ['screw'], slides: true,
-    advice: 'Weight forward for nose first, back for level.', place: belly({ usual: 0.45 }),
+    advice: 'Weight forward for nose first, back for level.', place: belly({ usual: 0.4 }),
   },
   W4: {
     ...common, id: 'W4', name: 'bladed belly hook', shortName: 'bladed belly', keepers: ['screw'],
-    advice: 'Flash under a full-bodied bait; the blade also slows the fall.', place: belly({ usual: 0.6, extra: flash }),
+    advice: 'Flash under a full-bodied bait; the blade also slows the fall.', place: belly({ usual: 0.54, extra: flash }),
   },
 } as const satisfies Partial<Record<string, Family>>

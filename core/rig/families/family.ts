@@ -58,6 +58,7 @@ export interface Family {
   /** ways to keep the bait on, the usual one first */ readonly keepers: readonly KeeperId[]
   /** what may stand in front of an open point, the usual one first; nothing when left out */ readonly guards?: readonly GuardId[]
   /** the bait trails behind a skirt or blade, and is trimmed to length */ readonly trailer?: true
+  /** the hook goes across the bait */ readonly across?: true
   /** needs a hollow bait */ readonly hollowOnly?: true
   /** ways the point may rest, the usual one first */ readonly pointRests: readonly PointRest[]
   /** height of plastic that stands in the gap where the point passes, m */ inGap(bait: BaitShape, s: number): number

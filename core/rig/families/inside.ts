@@ -62,11 +62,11 @@ export const INSIDE = {
     advice: 'The eye stands up at 90 degrees and the rig glides; it takes a thick-walled tube of 100 mm or more; the hook lies flat on the back.', place: inTube(true),
   },
   L6: {
-    ...finesse, id: 'L6', name: 'hooked across the middle, unweighted', shortName: 'hooked across', weighted: false, keepers: ['ring', 'barb'],
+    ...finesse, across: true, id: 'L6', name: 'hooked across the middle, unweighted', shortName: 'hooked across', weighted: false, keepers: ['ring', 'barb'],
     advice: 'Folds and straightens as it falls; shallow. A ring saves baits, a guard saves hooks.', place: acrossMiddle(0.5),
   },
   L7: {
-    ...finesse, id: 'L7', name: 'hook in the middle, weight in the nose', shortName: 'nose-weighted', weighted: true, slides: true, keepers: ['ring', 'barb'], usualKg: [ozToKg(1 / 32), ozToKg(3 / 16)],
+    ...finesse, across: true, id: 'L7', name: 'hook in the middle, weight in the nose', shortName: 'nose-weighted', weighted: true, slides: true, keepers: ['ring', 'barb'], usualKg: [ozToKg(1 / 32), ozToKg(3 / 16)],
     advice: 'Ring set a little forward of the middle; nearly straight down, with less weight for the same fall.', place: acrossMiddle(HOOKED_AT, IN_NOSE),
   },
   L9: {

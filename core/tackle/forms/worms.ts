@@ -1,4 +1,4 @@
-import type { BaitForm, FormId } from './form'
+import { WORM_EXIT, type BaitForm, type FormId } from './form'
 
 /** Long thin baits. */
 export const WORMS = {
@@ -19,6 +19,7 @@ export const WORMS = {
     width: [0.025, 0.04, 0.05, 0.056, 0.056, 0.052, 0.042, 0.03, 0.012],
     height: [0.025, 0.04, 0.05, 0.056, 0.056, 0.052, 0.042, 0.03, 0.012],
     rise: [0, 0, 0, 0, 0, 0, 0, 0, 0],
+    exitZone: WORM_EXIT,
     thickEnd: 0.7,
     lengthRangeM: [0.1, 0.25],
   },
@@ -40,6 +41,7 @@ export const WORMS = {
     width: [0.018, 0.03, 0.038, 0.044, 0.046, 0.044, 0.038, 0.026, 0.01],
     height: [0.018, 0.03, 0.038, 0.044, 0.046, 0.044, 0.038, 0.028, 0.014],
     rise: [0, 0, 0, 0, 0, 0, 0, 0, 0],
+    exitZone: WORM_EXIT,
     thickEnd: 0.5,
     tail: { kind: 'curl', at: 0.82, width: 0.01, height: 0.055, thickness: 0.36 },
     lengthRangeM: [0.15, 0.3],
@@ -51,6 +53,7 @@ export const WORMS = {
     width: [0.022, 0.04, 0.052, 0.058, 0.058, 0.05, 0.034, 0.02, 0.008],
     height: [0.022, 0.042, 0.058, 0.066, 0.066, 0.06, 0.05, 0.04, 0.02],
     rise: [0, 0, 0, 0, 0, 0, 0, 0, 0],
+    exitZone: WORM_EXIT,
     thickEnd: 0.45,
     tail: { kind: 'fin', at: 0.9, width: 0.008, height: 0.06, thickness: 0.18 },
     lengthRangeM: [0.1, 0.3],

@@ -16,13 +16,18 @@ await bundle({
 })
 const { coreFigures } = await import('../.cache/bench/core.mjs')
 const { pageFigures } = await import('../bench/page.mjs')
-const figures = { ...coreFigures(), ...await pageFigures(), ...keepingFigures() }
+const figures = { ...coreFigures(), ...await pageFigures(), ...figuresOf('sweep'), ...keepingFigures() }
 print(JSON.stringify(Object.fromEntries(Object.entries(figures).map(([key, value]) => [key, Number(value.toPrecision(3))])), null, 2))
 
-/** What is kept through cuts, nonsense and large backups, from a program of its own. */
+/** What is kept through cuts, nonsense and large backups. */
 function keepingFigures() {
   build()
-  const { status, stdout } = spawnSync(process.execPath, ['--import', 'tsx', join(ROOT, 'bench', 'keeping.ts')], { cwd: ROOT, encoding: 'utf8', stdio: ['ignore', 'pipe', 'inherit'] })
-  if (status !== 0) throw new Error(`bench/keeping.ts ended with ${status}`)
+  return figuresOf('keeping')
+}
+
+/** Figures of a program of its own, which prints them as its last line. */
+function figuresOf(name) {
+  const { status, stdout } = spawnSync(process.execPath, ['--import', 'tsx', join(ROOT, 'bench', `${name}.ts`)], { cwd: ROOT, encoding: 'utf8', stdio: ['ignore', 'pipe', 'inherit'] })
+  if (status !== 0) throw new Error(`bench/${name}.ts ended with ${status}`)
   return JSON.parse(stdout.trim().split('\n').at(-1))
 }

@@ -14,13 +14,13 @@ export const LOSS_WORDS: Readonly<Record<LossId, string>> = {
 export const DOUBT_WORDS = {
   crossDrag: 'drag across the body', axialDrag: 'drag along the body', eta: 'the turning moment of the flow', etaRoll: 'the rolling moment of the flow',
   tailLift: 'lift of the tail', vortexSide: 'lopsided shedding on a crooked bait', lineBow: 'bow in the line', density: 'density of the plastic',
-  hookPlace: 'where the hook is laid, within 2 mm', lineDrag: 'drag of the line across itself', fingerPull: 'how hard the finger holds the line', start: 'how it is let go',
+  hookPlace: 'where the hook is laid, within 2 mm', bending: 'how the bait bends, which is not reckoned', lineDrag: 'drag of the line across itself', fingerPull: 'how hard the finger holds the line', start: 'how it is let go',
 } as const
 
 /** The same in a word or two, for tables. */
 export const DOUBT_SHORT: Readonly<Record<keyof typeof DOUBT_WORDS, string>> = {
   crossDrag: 'cross drag', axialDrag: 'axial drag', eta: 'turning moment', etaRoll: 'rolling moment', tailLift: 'tail lift', vortexSide: 'lopsided flow',
-  lineBow: 'bow in the line', density: 'density', hookPlace: 'hook place', lineDrag: 'line drag', fingerPull: 'finger on the line', start: 'the start',
+  lineBow: 'bow in the line', density: 'density', hookPlace: 'hook place', bending: 'bending', lineDrag: 'line drag', fingerPull: 'finger on the line', start: 'the start',
 }
 
 /** Small marks for where a figure comes from. */
@@ -71,12 +71,14 @@ export const summaryOf = (order: readonly Letter[], outcomes: ReadonlyMap<string
   if (outcome?.kind !== 'done') return `${letter}: ${outcome?.kind === 'failed' ? outcome.message : 'not dropped.'}`
   const { timeS, glide, rest, drop } = outcome.report.fall
   const inZone = zone ? `, ${secondsIn(drop, zone).toFixed(1)} of them in the feeding zone` : ''
-  return `${letter}: down in ${timeS.value.toFixed(1)} seconds${inZone}, ${postureWords(outcome.report)}, ${glide.value.toFixed(2)} metres sideways per metre; then ${restWords(rest)}.`
+  const limp = outcome.report.fall.bends === undefined ? '' : ' (reckoned as a stiff rod, which it is not)'
+  return `${letter}: down in ${timeS.value.toFixed(1)} seconds${inZone}, ${postureWords(outcome.report)}, ${glide.value.toFixed(2)} metres sideways per metre; then ${restWords(rest)}${limp}.`
 }).join(' ')
 
 /** What the range of a fall leaves out, in sentences; nothing where it leaves out nothing. */
-export function fallLimits({ mayFloat, unresolved }: Pick<FallResult, 'mayFloat' | 'unresolved'>): string {
+export function fallLimits({ mayFloat, unresolved, bends }: Pick<FallResult, 'mayFloat' | 'unresolved' | 'bends'>): string {
   const floats = mayFloat ? ' With the lightest plastic of this kind it would float; the range is of those that sink.' : ''
   const open = unresolved.length > 0 ? ` Not in the range, as it could not be worked out: ${unresolved.map(id => DOUBT_WORDS[id]).join(', ')}.` : ''
-  return floats + open
+  const limp = bends === undefined ? '' : ' It is reckoned as a stiff rod, and so long and thin a bait bends as it falls: the range is wider for it.'
+  return floats + open + limp
 }

@@ -3,6 +3,7 @@ import type { FallBodies } from '../fall/evaluateFall'
 import { hydroBody, type HydroBody } from '../fall/hydroBody'
 import type { TetheredWeight } from '../fall/tether'
 import { assembleRig, hookMoved, type AssembledRig } from '../rig/assemble'
+import { limpness } from '../rig/limpness'
 import type { BaitSpec, RigSpec } from '../rig/spec'
 import { PLASTICS } from '../tackle/materials'
 import { weightSize } from '../tackle/weights'
@@ -14,7 +15,7 @@ export function bodiesOfRig(bait: BaitSpec, spec: RigSpec, water: Water): FallBo
 }
 
 /** The same of a rig that is built already. */
-export const fallBodiesOf = (rig: AssembledRig, water: Water): FallBodies => ({ ...bodiesOf(rig, water), ...secondOf(rig, water) })
+export const fallBodiesOf = (rig: AssembledRig, water: Water): FallBodies => ({ ...bodiesOf(rig, water), ...secondOf(rig, water), limp: limpness(rig) * water.densityKgM3 })
 
 /** The weight that hangs on its own, as the fall takes it; a bullet meets the water as its streamlined nose does. */
 function secondOf(rig: AssembledRig, water: Water): { readonly weight?: TetheredWeight } {

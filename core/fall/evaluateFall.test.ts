@@ -69,3 +69,22 @@ describe('scatter', () => {
     expect(repeatsOf(bait, { depthM: 2, line }, DEFAULT_FACTORS, weight).scatter).toBeLessThan(repeatsOf(bait, { depthM: 2, line }).scatter)
   })
 })
+
+describe('a bait too limp for a rod', () => {
+  const reckoned = (limp: number): FallResult => {
+    const found = evaluateFall({ typical: bodyOf({ form: 'straightWorm', lengthM: 0.2, family: 'O2', size: '3/0', densityKgM3: 1100 }), limp }, { depthM: 2 })
+    if (!found.ok) throw new Error(found.message)
+    return found.value
+  }
+  it('says so and has a wider range, the limper the wider; a stiff one has nothing added', () => {
+    const [rod, stiff, limp, limper] = [0, 0.5, 40, 80].map(reckoned)
+    const width = ({ timeS }: FallResult): number => timeS.high - timeS.low
+    expect(stiff!.bends).toBeUndefined()
+    expect(width(stiff!)).toBe(width(rod!))
+    expect(limp!.bends).toBeGreaterThan(0.6)
+    expect(width(limp!)).toBeGreaterThan(width(rod!))
+    expect(width(limper!)).toBeGreaterThan(width(limp!))
+    // the middle stays that of the rod
+    expect(limper!.timeS.value).toBe(rod!.timeS.value)
+  })
+})

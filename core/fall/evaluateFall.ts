@@ -30,9 +30,10 @@ export interface FallResult {
   /** the input whose doubt moves the fall time most */ readonly mainDoubt: DoubtId
   /** true where the lightest plastic of the range would float: its time has no upper end then, and the range is of those that sink */ readonly mayFloat: boolean
   /** inputs of which an end could not be worked out, and is not in the range */ readonly unresolved: readonly DoubtId[]
+  /** how far the bait's free end would bend in this fall, over its length, where that matters: the fall is reckoned as that of a rod */ readonly bends?: number
 }
 
-export type DoubtId = keyof FallFactors | 'density' | 'hookPlace' | 'start'
+export type DoubtId = keyof FallFactors | 'density' | 'hookPlace' | 'start' | 'bending'
 
 /** Bodies of the same rig: as meant, with the plastic at its least and greatest density, and with the hook laid a little forward and back. */
 export interface FallBodies {
@@ -42,6 +43,7 @@ export interface FallBodies {
   readonly forward?: HydroBody
   readonly back?: HydroBody
   /** a weight that hangs on its own */ readonly weight?: TetheredWeight
+  /** bending of the bait's free end over its length, for each (m/s)² of water across it; taken as rigid when left out */ readonly limp?: number
 }
 
 export interface FallConditions {
@@ -105,6 +107,16 @@ export function evaluateFall(bodies: FallBodies, conditions: FallConditions): Ou
   widen(reach.time, -Math.min(byStart, downS * START_MOST))
   widen(reach.time, byStart)
   if (byStart > most) mainDoubt = 'start'
+  const bends = bendingOf(bodies.limp, summary)
+  if (bends !== undefined) {
+    const off = Math.min(BENDING.most, BENDING.perBend * (bends - BENDING.from)) * downS * (conditions.evidence?.dragLeft ?? 1)
+    for (const side of [-1, 1]) {
+      widen(reach.time, side * off)
+      widen(reach.pitch, side * Math.min(1, bends - BENDING.from) * BENDING.pitchRad)
+      widen(reach.glide, side * Math.min(1, bends - BENDING.from) * BENDING.glide)
+    }
+    if (off > Math.max(most, byStart)) mainDoubt = 'bending'
+  }
   const basis: Basis = conditions.evidence ? 'measured' : 'computed'
   const timeS = { ...ranged(downS, reach.time, downS * 0.3, Infinity), basis }
   const meanSpeedMS = downS === summary.timeS ? summary.meanSpeedMS : conditions.depthM / downS
@@ -123,6 +135,7 @@ export function evaluateFall(bodies: FallBodies, conditions: FallConditions): Ou
     mainDoubt: mayFloat ? 'density' : mainDoubt,
     mayFloat,
     unresolved: [...unresolved],
+    ...(bends === undefined ? {} : { bends }),
   })
 }
 
@@ -149,6 +162,20 @@ function ranged(value: number, [down, up]: readonly [number, number], least: num
 
 /** No start makes a fall faster by more than this part of its time. *Assumed.* */
 const START_MOST = 0.5
+
+/**
+ * What a bait that bends may fall otherwise than a rod: where its free end would be bent by more than `from` of its length, so much of its time for
+ * each length beyond, at most so much; and so much of pitch and glide where it is bent by all of its length. *Assumed*, until it is reckoned.
+ */
+const BENDING = { from: 0.6, perBend: 0.1, most: 0.35, pitchRad: 0.4, glide: 0.2 } as const
+
+/** Bend of the free end by the water that goes across the bait; undefined where it hardly bends. */
+function bendingOf(limp: number | undefined, { endSpeedMS, pitchRad, glide }: FallSummary): number | undefined {
+  // of the way through the water, what goes across a body at that pitch
+  const across = endSpeedMS * Math.abs(Math.cos(pitchRad)) + endSpeedMS * glide * Math.abs(Math.sin(pitchRad))
+  const bend = (limp ?? 0) * across * across
+  return bend > BENDING.from ? bend : undefined
+}
 
 /** Where nothing could be varied, part of the time that it may be off either way. *Assumed*, and told. */
 const UNTRIED = 0.3

@@ -20,8 +20,8 @@ export const DRAWS = 4000
 /** Bites on which each doubt is tried: enough, since the same bites are compared with and without it. */
 const DOUBT_DRAWS = 1200
 
-export type Scale = { forceN: number, penetrationN: number, needM: number, slackM: number, holdS: number }
-const PLAIN: Scale = { forceN: 1, penetrationN: 1, needM: 1, slackM: 1, holdS: 1 }
+export type Scale = { forceN: number, penetrationN: number, needM: number, slackM: number, holdS: number, modulusPa: number, sweepM: number }
+const PLAIN: Scale = { forceN: 1, penetrationN: 1, needM: 1, slackM: 1, holdS: 1, modulusPa: 1, sweepM: 1 }
 
 /** What chance decides of one bite, before any doubt is put on it. SI. */
 export interface Bite {
@@ -105,6 +105,9 @@ function drawOne(random: Random): Fish {
   }
 }
 
+/** Slack of a line at a bite against that of a moving lure at a usual distance: it bows the more the more of it is out. */
+const slackOut = ({ moving, distanceM }: Tackle): number => (moving ? 1 : BITE.pausedSlack) * distanceM / BITE.slackAtM
+
 /** The bite of a fish on one bait. */
 function biteOf(rig: StrikeRig, tackle: Tackle, fish: Fish): Bite {
   const { moving, feeding } = tackle
@@ -114,7 +117,7 @@ function biteOf(rig: StrikeRig, tackle: Tackle, fish: Fish): Bite {
     atM: rig.lengthM * (third + fish.along) / 3,
     forceN: force * BITE.forceN.median * fish.force,
     needM: fish.needM,
-    slackM: (moving ? 1 : BITE.pausedSlack) * fish.slackM,
+    slackM: slackOut(tackle) * fish.slackM,
     penetrationN: fish.penetrationN,
     squeezeMost: rig.squeezeMost + SQUEEZE_SD * fish.squeeze,
     grip: BITE.gripLeast + (1 - BITE.gripLeast) * fish.grip,
@@ -145,19 +148,21 @@ export interface BiteChain {
 const FULL_NEED_GAP_M = 0.0105
 
 /** Follows one bite through its chain. */
-export function biteChain(rig: StrikeRig, tackle: Tackle, one: Bite, scale: Scale = PLAIN): BiteChain {
-  const behind = one.atM > rig.bendM + 0.3 * (rig.lengthM - rig.bendM)
-  if (behind && rig.trailing) return biteChain(trailed(rig, rig.trailing, one.atM), tackle, one, scale)
+export function biteChain(asBuilt: StrikeRig, tackle: Tackle, one: Bite, scale: Scale = PLAIN): BiteChain {
+  const behind = one.atM > asBuilt.bendM + 0.3 * (asBuilt.lengthM - asBuilt.bendM)
+  if (behind && asBuilt.trailing) return biteChain(trailed(asBuilt, asBuilt.trailing, one.atM), tackle, one, scale)
+  const rig = { ...asBuilt, modulusPa: scale.modulusPa * asBuilt.modulusPa }
   const grip = Math.abs(one.atM - rig.pointM) <= BITE.reachM ? 1 : one.grip
   const force = grip * scale.forceN * one.forceN
   const squeezed = Math.min(one.squeezeMost, force / BITE.jawM2 / (3 * rig.modulusPa))
   const uncoveredM = squeezed * rig.filledM / 2
   const gapM = rig.gapM - rig.wireM - rig.filledM * (1 - squeezed)
   const needM = scale.needM * one.needM * Math.min(1, rig.gapM / FULL_NEED_GAP_M)
-  const setN = setForceN(tackle, scale.slackM * one.slackM)
+  const setN = setForceN({ ...tackle, sweepM: scale.sweepM * tackle.sweepM }, scale.slackM * one.slackM)
   const throughN = throughPlasticN(rig, uncoveredM)
   const heldN = JAW_GRIP * force
-  const plasticN = throughN + rig.modulusPa * CUT_M * rig.wireM * 4
+  // a guard is pressed down by the same pull that drives the point
+  const plasticN = throughN + rig.modulusPa * CUT_M * rig.wireM * 4 + rig.guardN
   const neededN = scale.penetrationN * one.penetrationN * (rig.wireM / 0.001) ** 1.5
   const loss = behind ? 'tailNip'
     : scale.holdS * one.holdS < one.reactS ? 'letGo'
@@ -227,7 +232,7 @@ export const takeOf = (rig: StrikeRig, tackle: Tackle, fish: Fish): BiteChain =>
 export const middlingBite = (rig: StrikeRig, tackle: Tackle): Bite => {
   const { moving, feeding } = tackle
   return {
-  atM: rig.pointM, forceN: FEEDING[feeding].force * BITE.forceN.median, needM: BITE.needM.median, slackM: (moving ? 1 : BITE.pausedSlack) * BITE.slackM.median, penetrationN: BITE.penetrationN.median,
+  atM: rig.pointM, forceN: FEEDING[feeding].force * BITE.forceN.median, needM: BITE.needM.median, slackM: slackOut(tackle) * BITE.slackM.median, penetrationN: BITE.penetrationN.median,
   squeezeMost: rig.squeezeMost, grip: 0.6, holdS: heldBy(rig, tackle) * FEEDING[feeding].holdS, reactS: moving ? BITE.reactS.moving : BITE.reactS.paused,
   }
 }

@@ -80,6 +80,15 @@ describe('how fish take', () => {
   it('a guard costs bites that are too soft to press it down', () => {
     const guarded = (guard: RigSpec['guard']) => hookUp(strikeRig(assembleRig(bait, { family: 'E1', hookSize: '4/0', weightKg: 0.0035, weightMaterial: 'lead', pointRest: 'open', ...(guard ? { guard } : {}) })))
     expect(guarded('fibre')).toBeLessThan(guarded('none'))
+    // a soft rod must press the guard down with the same pull: more than a hundredth of all bites
+    const soft = { ...tackle, rodNPerM: 22, rodMostN: 9 }
+    const share = (guard: RigSpec['guard']): number => hookUp(strikeRig(assembleRig(bait, { family: 'E1', hookSize: '4/0', weightKg: 0.0035, weightMaterial: 'lead', pointRest: 'open', ...(guard ? { guard } : {}) })), soft)
+    expect(share('fibre')).toBeLessThan(share('none') - 0.03)
+  })
+  it('a braid feels distance too: its bow takes up the sweep', () => {
+    const rig = rigOf('W1', 'skin')
+    const at = (distanceM: number): number => hookUp(rig, { ...tackle, line: lineFromLb('braid', 15), distanceM })
+    expect(at(15)).toBeGreaterThan(at(45) + 0.03)
   })
 })
 

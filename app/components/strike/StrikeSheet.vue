@@ -59,7 +59,7 @@ const weakest = computed(() => {
   if (!loss) return 'This bite is hooked.'
   return `This bite is lost: ${LOSS_WORDS[loss]}.`
 })
-const DOUBTS = { forceN: 'how hard these fish bite', penetrationN: 'what it takes to go in', needM: 'how much gap a jaw needs', slackM: 'slack at the bite', holdS: 'how long they hold on' } as const
+const DOUBTS = { forceN: 'how hard these fish bite', penetrationN: 'what it takes to go in', needM: 'how much gap a jaw needs', slackM: 'slack at the bite', holdS: 'how long they hold on', modulusPa: 'how stiff the plastic is', sweepM: 'how far the rod is swept' } as const
 </script>
 
 <template>

@@ -8,7 +8,8 @@ import { evaluateFit } from './evaluateFit'
 import { findSize } from './findSize'
 
 /** Sizes people fish every day, as they have been found to work: bait, way, size. An observation to check the rules against. */
-const EVERYDAY: readonly (readonly [form: FormId, mm: number, family: FamilyId, size: HookSize, more?: Partial<RigSpec>])[] = [
+interface Row { readonly form: FormId, readonly mm: number, readonly family: FamilyId, readonly hookSize: HookSize, readonly more?: Partial<RigSpec> }
+const EVERYDAY: readonly Row[] = ([
   ['slimShad', 64, 'O4', '2', { wire: 'fine' }],
   ['slimShad', 50, 'O4', '4', { wire: 'fine' }],
   ['slimShad', 64, 'W2', '2', { wire: 'fine', keeper: 'chinBarb' }],
@@ -33,12 +34,12 @@ const EVERYDAY: readonly (readonly [form: FormId, mm: number, family: FamilyId, 
   ['stick', 150, 'J3', '5/0'],
   ['stick', 150, 'O2', '5/0'],
   ['segmentedShad', 200, 'W1', '12/0', { weightKg: 0.028 }],
-]
+] as const).map(([form, mm, family, hookSize, more]) => ({ form, mm, family, hookSize, ...(more ? { more } : {}) }))
 
 const apart = (a: HookSize, b: HookSize): number => Math.abs(HOOK_SIZES.indexOf(a) - HOOK_SIZES.indexOf(b))
 
 describe('sizes people fish every day', () => {
-  it.each(EVERYDAY)('%s %i mm, %s %s: passes its fit, and is proposed or next to what is', (form, mm, family, hookSize, more = {}) => {
+  it.each(EVERYDAY)('$form $mm mm, $family $hookSize: passes its fit, and is proposed or next to what is', ({ form, mm, family, hookSize, more }) => {
     const { weighted, pointRests } = FAMILIES[family]
     const bait = { form, lengthM: mm / 1000, material: 'plain' } as const
     const rig: RigSpec = { family, hookSize, weightKg: weighted ? 0.0035 : 0, weightMaterial: 'lead', pointRest: pointRests[0]!, ...more }

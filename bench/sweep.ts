@@ -28,7 +28,7 @@ export function sweepFigures(): Record<string, number> {
     const { name, bait, rig, conditions } = randomRig(random, hold)
     try {
       const outcome = evaluateRig(bait, rig, conditions)
-      const wrong = outcome.ok ? wrongOf(outcome.value, conditions.depthM) : outcome.code === 'unstable' ? [outcome.message] : []
+      const wrong = outcome.ok ? wrongOf(outcome.value, conditions.depthM, bait.lengthM) : outcome.code === 'unstable' ? [outcome.message] : []
       if (wrong.length > 0) {
         failed++
         console.error(`${wrong.join('; ')} :: ${name}`)

@@ -231,8 +231,15 @@ function lineAndWeight(ctx: CanvasRenderingContext2D, { letter, drop, solid }: D
 /** A held line as it bows, from the rod tip down; its end at the rig is where the rig is drawn. */
 function heldLine(ctx: CanvasRenderingContext2D, marks: Float64Array, scale: TankScale, start: number, end: readonly [number, number]): void {
   ctx.beginPath()
-  for (let i = 0; i < marks.length - 3; i += 3) ctx.lineTo(start - marks[i]! * scale.perM, scale.top - marks[i + 2]! * scale.perM)
-  ctx.lineTo(...end)
+  const at = (i: number): readonly [number, number] => i < marks.length - 3 ? [start - marks[i]! * scale.perM, scale.top - marks[i + 2]! * scale.perM] : end
+  ctx.moveTo(...at(0))
+  // smooth through the middles between its points, as the line itself is
+  for (let i = 3; i < marks.length - 3; i += 3) {
+    const [x, y] = at(i)
+    const [nextX, nextY] = at(i + 3)
+    const last = i + 6 >= marks.length
+    ctx.quadraticCurveTo(x, y, last ? nextX : (x + nextX) / 2, last ? nextY : (y + nextY) / 2)
+  }
   ctx.stroke()
 }
 

@@ -2,7 +2,7 @@ import { dropAny, type FallBodies, type FallConditions } from '../fall/evaluateF
 import type { Drop, DropFailure } from '../fall/drop'
 import { DEFAULT_FACTORS } from '../fall/factors'
 import { movedFactors } from '../fall/measured'
-import { retrievePosture } from '../fall/retrieve'
+import { retrievePosture, towWith } from '../fall/retrieve'
 import type { Outcome } from '../outcome'
 import { assembleRig, type AssembledRig } from '../rig/assemble'
 import type { BaitSpec, RigSpec } from '../rig/spec'
@@ -56,7 +56,7 @@ export function prepareRig(bait: BaitSpec, spec: RigSpec, conditions: Conditions
     strike: strikeRig(rig),
     tackle: tackleOf(conditions, line),
     rideOf: drop => ({
-      postures: { retrieveRollRad: retrievePosture(bodies.typical).rollRad, fallRollRad: fallRolls(drop) }, retrieve: RETRIEVES[retrieve],
+      postures: { retrieveRollRad: retrievePosture(bodies.typical, towWith(bodies.weight, water)).rollRad, fallRollRad: fallRolls(drop) }, retrieve: RETRIEVES[retrieve],
       ...(looksEvery === undefined ? {} : { looksEvery }),
     }),
   }

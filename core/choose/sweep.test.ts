@@ -21,7 +21,7 @@ function sweep(seed: number, count: number, holdOf: (random: Random) => Conditio
     const { name, bait, rig, conditions } = randomRig(random, holdOf(random))
     const outcome = evaluateRig(bait, rig, conditions)
     if (!outcome.ok) codes[outcome.code] = (codes[outcome.code] ?? 0) + 1
-    else found.push(...wrongOf(outcome.value, conditions.depthM).map(w => `${w} :: ${name}`))
+    else found.push(...wrongOf(outcome.value, conditions.depthM, bait.lengthM).map(w => `${w} :: ${name}`))
   }
   return { found, codes }
 }

@@ -11,14 +11,15 @@ function wrong(name: string, { value, low, high }: Measure, least: number, most:
 }
 
 /** What is wrong with the figures of a rig; nothing where all is well. */
-export function wrongOf({ massKg, fall, snag, strike }: RigReport, depthM: number): string[] {
+export function wrongOf({ massKg, fall, snag, strike }: RigReport, depthM: number, lengthM: number): string[] {
   const { timeS } = fall
   return [
     ...(massKg > 0 ? [] : [`mass ${massKg}`]),
     ...wrong('time', timeS, 0, Infinity),
     ...(timeS.high - timeS.low > 1e-3 * timeS.value ? [] : [`no width: time ${timeS.value}`]),
     ...(fall.meanSpeedMS.value <= FASTEST_MS ? [] : [`speed ${fall.meanSpeedMS.value}`]),
-    ...(Math.abs(fall.meanSpeedMS.value * timeS.value / depthM - 1) < 0.2 ? [] : [`speed and time apart: ${fall.meanSpeedMS.value * timeS.value} of ${depthM}`]),
+    // its middle starts under its tie point and ends over its lowest part
+    ...(Math.abs(fall.meanSpeedMS.value * timeS.value / depthM - 1) < 0.1 + lengthM / depthM ? [] : [`speed and time apart: ${fall.meanSpeedMS.value * timeS.value} of ${depthM}`]),
     ...wrong('pitch', fall.pitchRad, -Math.PI / 2, Math.PI / 2),
     ...wrong('roll', fall.rollRad, 0, Math.PI),
     ...wrong('glide', fall.glide, 0, 20),

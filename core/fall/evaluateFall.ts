@@ -74,8 +74,9 @@ export function evaluateFall(bodies: FallBodies, conditions: FallConditions): Ou
   const { weight } = bodies
   const dropped = dropAny(bodies.typical, weight, { ...conditions, factors })
   if (!dropped.ok) return dropped
-  const summary = summarize(dropped.value, conditions.stream)
   const held = conditions.hold !== undefined && conditions.hold.mode !== 'slack'
+  // a rig held in a stream has the water go by: what it glides is then over the ground
+  const summary = summarize(dropped.value, held ? undefined : conditions.stream)
   const downS = downAfter(dropped.value)
   const base = steady(bodies.typical, weight, conditions, factors, (weight && Number.isFinite(weight.tetherM)) || held ? 'unsteady' : 'anywhere')
   const doubts = base ? vary(bodies, conditions, factors, base) : []

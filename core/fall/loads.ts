@@ -10,7 +10,12 @@ import { lineDragPerSpeed } from './lineDrag'
  * A line held tight from far away: pulls the tie point toward a fixed direction as hard as the reel outruns it.
  * The direction lies in the world's X–Z plane, `elevationRad` above the horizontal.
  */
-export interface Tow { readonly speedMS: number, readonly elevationRad: number, readonly newtonPerMS: number }
+export interface Tow {
+  readonly speedMS: number
+  readonly elevationRad: number
+  readonly newtonPerMS: number
+  /** what a weight that hangs at the tie point pulls besides: down, and back by its own drag at that speed, N */ readonly hung?: { readonly downN: number, readonly backN: number }
+}
 
 /** What acts on the body. `viscous: false` leaves only gravity, buoyancy and ideal-fluid inertia, for checking conservation. */
 export interface LoadOptions {
@@ -213,6 +218,8 @@ export function makeLoads(body: HydroBody, options: LoadOptions): Loads {
     const dz = rise * axes[2]! + level * axes[5]!
     const along = dx * (v[0]! + v[4]! * z - v[5]! * y) + dy * (v[1]! + v[5]! * x - v[3]! * z) + dz * (v[2]! + v[3]! * y - v[4]! * x)
     const pull = tow.newtonPerMS * Math.max(0, tow.speedMS - along)
-    addAt(out, x, y, z, pull * dx, pull * dy, pull * dz)
+    const down = tow.hung?.downN ?? 0
+    const back = tow.hung?.backN ?? 0
+    addAt(out, x, y, z, pull * dx - down * axes[0]! - back * axes[3]!, pull * dy - down * axes[1]! - back * axes[4]!, pull * dz - down * axes[2]! - back * axes[5]!)
   }
 }

@@ -6,7 +6,9 @@ import type { BaitSpec, RigSpec } from '../rig/spec'
 import { BAIT_FORMS, FORM_IDS } from '../tackle/forms'
 import { HOOK_SIZES } from '../tackle/hooks'
 import { hydroBody, type HydroBody } from './hydroBody'
-import { retrievePosture, SLOW_RETRIEVE } from './retrieve'
+import type { Tow } from './loads'
+import { retrievePosture, SLOW_RETRIEVE, towWith } from './retrieve'
+import type { TetheredWeight } from './tether'
 import { FRESH, usualSize } from './testing'
 
 /** Every form at its shortest, a usual and its longest, in every family that takes it, with the lightest and heaviest usual weight. */
@@ -59,6 +61,19 @@ describe('posture on a tight line', () => {
       const off = Math.min(Math.abs(coarse.pitchRad[last]! - fine.pitchRad[last]!), Math.abs(mean(coarse.pitchRad) - mean(fine.pitchRad)))
       expect([name, off < 0.0175]).toEqual([name, true])
     }
+  })
+  it('has the weight in it that hangs at the joint: the heavier, the lower the nose; one ahead on a leader draws it level', () => {
+    const body = hydroBody(assembleRig({ form: 'slimShad', lengthM: 0.1, material: 'plain' }, { family: 'J4', hookSize: '4/0', weightKg: 0.007, weightMaterial: 'lead', pointRest: 'skin' }).geometry, FRESH)
+    const weight = (grams: number): TetheredWeight => {
+      const massKg = grams / 1000
+      return { massKg, displacedKg: massKg * FRESH.densityKgM3 / 11_340, diameterM: Math.cbrt(6 * massKg / 11_340 / Math.PI), dragFactor: 1, tetherM: 0.01, lineOnWeight: true }
+    }
+    const pitch = (tow: Tow): number => retrievePosture(body, tow).pitchRad[19]!
+    const found = [SLOW_RETRIEVE, ...[3, 7, 14].map(g => towWith(weight(g), FRESH))].map(pitch)
+    for (let i = 1; i < found.length; i++) expect(found[i]!).toBeLessThan(found[i - 1]!)
+    const led = towWith({ ...weight(14), tetherM: 0.4 }, FRESH)
+    expect(led.hung).toBeUndefined()
+    expect(Math.abs(pitch(led))).toBeLessThan(Math.abs(found[0]!))
   })
   it('cannot be made up where the motion cannot be followed', () => {
     const [{ body }] = catalogue() as unknown as [{ body: HydroBody }]

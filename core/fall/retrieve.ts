@@ -1,13 +1,33 @@
 import { rollOf, pitchOf } from '../numerics/quaternion'
+import type { Water } from '../water/water'
+import { sphereCd } from './dragCurves'
 import { DEFAULT_FACTORS } from './factors'
 import { startState } from './drop'
 import type { HydroBody } from './hydroBody'
 import { makeLoads, STANDARD_GRAVITY, type Tow } from './loads'
 import { stepper } from './motion'
 import { giveAt } from './stiffness'
+import type { TetheredWeight } from './tether'
 
 /** A slow steady retrieve on a tight line. Speed and line angle are usual for bottom work; the stiffness only keeps the speed. */
 export const SLOW_RETRIEVE: Tow = { speedMS: 0.5, elevationRad: 0.26, newtonPerMS: 0.6 }
+
+/** A tether up to this is a joint, m: its weight goes where the tie point goes. */
+const JOINT_M = 0.03
+
+/**
+ * How a rig with a weight of its own is towed: a weight on a joint, or on a dropper below the hook, hangs at the tie point; one ahead on a leader
+ * is what the line is tied to, keeps the bottom, and draws the bait along level. A weight free to slide is taken to run against the nose.
+ */
+export function towWith(weight: TetheredWeight | undefined, water: Water, tow: Tow = SLOW_RETRIEVE): Tow {
+  if (!weight) return tow
+  if (weight.lineOnWeight && weight.tetherM > JOINT_M && Number.isFinite(weight.tetherM)) return { ...tow, elevationRad: 0 }
+  const cd = sphereCd(water.densityKgM3 * tow.speedMS * weight.diameterM / water.viscosityPaS) * weight.dragFactor
+  return {
+    ...tow,
+    hung: { downN: (weight.massKg - weight.displacedKg) * STANDARD_GRAVITY, backN: 0.5 * water.densityKgM3 * cd * Math.PI / 4 * weight.diameterM ** 2 * tow.speedMS ** 2 },
+  }
+}
 
 /** A line that only keeps the speed is a damper at the tie point: so many of its time constants to a step, well inside what the step is stable for. */
 const PER_TIME = 1

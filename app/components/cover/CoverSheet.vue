@@ -61,7 +61,7 @@ const sentence = computed(() => {
       </div>
       <div class="scroll" tabindex="0" role="group" aria-label="Rigs through the cover">
         <table>
-          <thead><tr><th scope="col">Rig</th><th scope="col">Hangs up</th><th scope="col">In a hundred metres</th><th scope="col">Weed</th><th scope="col">Casts an hour</th><th scope="col">Minutes to snags</th><th scope="col">weed</th><th scope="col">fixing</th><th scope="col">Left for fishing</th><th scope="col">Hooks</th><th scope="col">Rigs lost an hour</th><th scope="col">Hooks opened</th><th scope="col">Point laid back</th><th scope="col">Worn out on</th><th scope="col" class="words">Mostly</th></tr></thead>
+          <thead><tr><th scope="col">Rig</th><th scope="col">Hangs up</th><th scope="col">In a hundred metres</th><th scope="col">Weed</th><th scope="col">Casts an hour</th><th scope="col">Minutes to snags</th><th scope="col">weed</th><th scope="col">fixing</th><th scope="col">Left for fishing</th><th scope="col">Hooks</th><th scope="col">Rigs lost an hour</th><th scope="col">Hooks opened</th><th scope="col">Point laid back</th><th scope="col" class="words">Mostly</th></tr></thead>
           <tbody>
             <tr v-for="l in answer.lanes" :key="l.letter" :class="`lane-${l.letter}`">
               <th scope="row"><LaneChip :letter="(l.letter as 'A')" /> {{ familyOf(l.letter) }}</th>
@@ -72,8 +72,8 @@ const sentence = computed(() => {
               <td class="left"><b>{{ Math.round(l.snag.minutesLeft.value) }}</b> <small>{{ Math.round(l.snag.minutesLeft.low) }}–{{ Math.round(l.snag.minutesLeft.high) }} min</small></td>
               <td>{{ Math.round(100 * l.hookUp.value) }} %</td>
               <td>{{ one(l.snag.hour.rigsLost) }}</td><td>{{ one(l.snag.hour.hooksOpened) }}</td>
-              <td>{{ l.snag.castsPerFix === undefined ? 'open' : `every ${Math.max(1, Math.round(l.snag.castsPerFix))} casts` }}</td>
-              <td>{{ l.snag.wornFraction === undefined ? '–' : `${Math.round(100 * l.snag.wornFraction)} % of casts` }}</td>
+              <td v-if="l.snag.castsPerFix === undefined || l.snag.wornFraction === undefined">open</td>
+              <td v-else class="laid">every {{ Math.max(1, Math.round(l.snag.castsPerFix)) }} casts<small>worn out on {{ Math.round(100 * l.snag.wornFraction) }} %</small></td>
               <td class="words">{{ l.snag.causes[0] && l.snag.causes[0].perCast > 0.0005 ? `${l.snag.causes[0].name}, ${LIP_WORDS[l.snag.causes[0].lip]}` : 'nothing holds it' }}</td>
             </tr>
           </tbody>
@@ -103,6 +103,7 @@ td { text-align: right; padding: 0 6px; height: 34px; white-space: nowrap; font-
 td.words { white-space: normal; min-width: 118px; line-height: 1.15; font-family: var(--font-sans); }
 tbody tr { border-top: 1px solid var(--hair); }
 .left b { font-size: 19px; }
+.laid small { display: block; line-height: 1; }
 small { color: var(--ink-soft); }
 .foot, .wait { padding: 6px 12px; }
 .error { padding: 8px 12px; color: var(--wrack); }

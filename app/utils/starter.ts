@@ -10,7 +10,7 @@ export function starterContent(): SpreadContent {
     bait: { form: 'slimShad', lengthM: 0.09, material: 'plain' },
     lanes: [
       { letter: 'A', family: 'W1', hookSize: '4/0', pointRest: 'skin', ...weight },
-      { letter: 'B', family: 'O2', hookSize: '4/0', pointRest: 'skin', weightMaterial: 'lead', weightKg: gToKg(0) },
+      { letter: 'B', family: 'O2', hookSize: '3/0', pointRest: 'skin', weightMaterial: 'lead', weightKg: gToKg(0) },
       { letter: 'C', family: 'E1', hookSize: '3/0', pointRest: 'open', ...weight },
     ],
   }

@@ -26,13 +26,14 @@ test('a hook too long fails in words and numbers; the right size is found and ta
   await expect(rule(sheet, 'tail free to swim')).toContainText(/cannot swim/)
 })
 
-test('small baits: no wide-gap hook passes, and small light-wire hooks are offered and taken', async ({ sheet, page }) => {
+test('small baits: a usual hook is too long, and a small one is found and taken', async ({ sheet, page }) => {
   await openBench(sheet)
   await page.getByRole('button', { name: /^B/ }).click()
   await sheet.type('length', '60')
-  const offers = page.getByRole('region', { name: 'Sizes' }).getByRole('button', { name: /screw-lock, light/ })
-  await offers.click()
-  await expect(page.getByLabel('rigged as')).toContainText('screw-lock hook, unweighted, light wire')
+  await expect(rule(sheet, 'tail free to swim')).toContainText(/cannot swim/)
+  await page.getByRole('button', { name: /Find my size/ }).click()
+  await expect(rule(sheet, 'tail free to swim')).toContainText(/swims free/)
+  await expect(page.getByRole('slider', { name: 'hook size' })).toHaveAttribute('aria-valuetext', /size (6|4|2|1|1\/0)$/)
 })
 
 test('handles: the exit, the weight and the size are moved by key and by hand, and the rules follow', async ({ sheet, page }) => {

@@ -8,10 +8,10 @@ test('open, change depth, cover, size and weight: figures and verdict follow', a
   await sheet.type('depth', '4')
   await expect.poll(() => sheet.figure('A', 'fall')).toBeGreaterThan(1.8 * shallow)
 
-  const before = await sheet.verdict.innerText()
+  const inWeed = await sheet.row('C', 'snag').innerText()
   await sheet.choose('cover', 'drowned wood')
   await sheet.choose('bottom', 'rock')
-  await expect.poll(() => sheet.verdict.innerText()).not.toBe(before)
+  await expect.poll(() => sheet.row('C', 'snag').innerText()).not.toBe(inWeed)
   await expect(sheet.row('C', 'snag')).toContainText('% of casts')
 
   const light = await sheet.figure('A', 'fall')
@@ -35,7 +35,7 @@ test('the 90 mm paddle tail with 1/8 oz: what the lanes say is what is seen unde
   expect(belly!.fall).toBeLessThan(bare!.fall)
   expect(head!.pitch).toBeLessThan(-60)
   expect(Math.abs(belly!.pitch)).toBeLessThan(25)
-  expect(belly!.glide).toBeGreaterThan(3 * head!.glide)
+  expect(belly!.glide).toBeGreaterThan(2 * head!.glide)
   await expect(sheet.row('A', 'posture')).toContainText('upright')
   await expect(sheet.row('C', 'posture')).toContainText('nose first')
 })

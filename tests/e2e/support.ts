@@ -54,7 +54,7 @@ export class Sheet {
   /** Presses one button and, exactly so long after by the page's clock, another: however busy the machine is. Needs `page.clock.install()`. */
   async timed(first: Locator, ms: number, second: Locator): Promise<void> {
     const { clock } = this.page
-    await clock.pauseAt(await this.page.evaluate(() => Date.now() + 100))
+    await clock.pauseAt(await this.page.evaluate(() => Date.now() + 5000))
     await first.click()
     await clock.runFor(ms)
     await second.click()

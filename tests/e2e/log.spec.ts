@@ -77,10 +77,11 @@ test.describe('on the bank', () => {
 })
 
 test('drops move the bait: taps and the tank, a wrong one set aside, all forgotten again; the spread shows what was measured', async ({ sheet, page }) => {
+  await page.clock.install()
   await page.goto(`${sheet.app.url}/log`)
   const timer = page.getByRole('region', { name: 'Drop timer' })
   await expect(timer.getByRole('button', { name: /^Splash/ })).toBeVisible()
-  await timer.locator('.tap').dblclick({ delay: 5 })
+  await sheet.timed(timer.locator('.tap'), 50, timer.locator('.tap'))
   await expect(timer.getByRole('alert')).toContainText('Too quick')
   await expect(timer.locator('tbody tr').first()).toBeVisible()
   const count = await timer.locator('tbody tr').count()

@@ -98,17 +98,20 @@ export function dropRig(body: HydroBody, options: DropOptions): Outcome<Drop, Dr
     record(n * stepS, y)
     if (heldUp?.(n * stepS, y[2]!)) return hangsAt(-y[2]!)
   }
-  return stillSinking(limitS)
+  return held ? neverDone(limitS) : stillSinking(limitS)
 }
 
 /** A drop that is not over after the time given to it. */
 export const stillSinking = (limitS: number): Outcome<never, DropFailure> =>
   failure('timeLimit', `Still sinking after ${limitS} s: too nearly afloat to be of use in this water.`)
+/** The same on a held line: what it does there is not for want of weight. */
+export const neverDone = (limitS: number): Outcome<never, DropFailure> =>
+  failure('timeLimit', `Neither on the bottom nor at rest after ${limitS} s on this line: give line, or stand nearer over it.`)
 /** A held line that gives nothing more. @param depthM where the rig is left, below the surface */
 export const hangsAt = (depthM: number): Outcome<never, DropFailure> =>
   ({ ...failure('hangs', 'The line holds it up: it never reaches the bottom on this line.'), depthM: Math.max(0, depthM) })
 
-/** A rig on a held line that has not come this much deeper in so long hangs there, m and s: a thousandth of what the slowest rig sinks. */
+/** A rig on a held line that has not come this much deeper in so long hangs there, m and s: slower than two millimetres a second. */
 const HELD_UP = { byM: 0.02, inS: 10 } as const
 
 /** @returns takes time and height; true once a rig has come no deeper for so long */

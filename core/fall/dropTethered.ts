@@ -1,7 +1,7 @@
 import { failure, success, type Outcome } from '../outcome'
 import { DEFAULT_FACTORS } from './factors'
 import {
-  hanging, hangsAt, heldIn, heldUpWatch, lowestPoint, reachOf, startState, stillSinking, surroundingsOf, tooFast, TOO_FAST, USUAL_START, LIMIT_S,
+  hanging, hangsAt, heldIn, heldUpWatch, lowestPoint, neverDone, reachOf, startState, stillSinking, surroundingsOf, tooFast, TOO_FAST, USUAL_START, LIMIT_S,
   type Drop, type DropFailure, type DropOptions,
 } from './drop'
 import { holdLine, LINE_STEP_S, type HeldBeside } from './holdLine'
@@ -40,7 +40,7 @@ export function dropTethered(body: HydroBody, weight: TetheredWeight, options: D
   if ((free ? bodySinks : bodySinks + weight.massKg - weight.displacedKg) <= 0) return failure('floats', 'It floats: it never sinks in this water.')
   const y = tetheredState(body, startState(body, options.start ?? USUAL_START), weight, free ? 0 : Math.min(weight.tetherM, depthM / 2))
   const { rate, state, afterStep, held } = coupled(body, weight, options, y)
-  const hangs = held && hanging(held, depthM, weight.lineOnWeight ? weight.diameterM : Math.max(reachOf(body), free ? 0 : weight.tetherM + weight.diameterM))
+  const hangs = held && hanging(held, depthM, reachOf(body) + weight.diameterM + (free ? 0 : weight.tetherM))
   if (hangs) return hangs
   const advance = stepperOf(rate, TETHERED_SIZE)
   const record = recorder()
@@ -82,7 +82,7 @@ export function dropTethered(body: HydroBody, weight: TetheredWeight, options: D
     recordWeight(t, y.subarray(13))
     if (!state.grounded && heldUp?.(t, y[15]!)) return hangsAt(-y[15]!)
   }
-  return stillSinking(limitS)
+  return held ? neverDone(limitS) : stillSinking(limitS)
 }
 
 /** Bait, weight, current and line as one motion. */

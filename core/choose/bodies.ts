@@ -1,5 +1,5 @@
 import { BULLET_DRAG } from '../fall/compactDrag'
-import type { FallBodies } from '../fall/evaluateFall'
+import type { FallBodies } from '../fall/dropAny'
 import { hydroBody, type HydroBody } from '../fall/hydroBody'
 import type { TetheredWeight } from '../fall/tether'
 import { assembleRig, hookMoved, type AssembledRig } from '../rig/assemble'

@@ -1,12 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { FAMILIES, FAMILY_IDS } from '../rig/families'
 import { BAIT_FORMS, FORM_IDS } from '../tackle/forms'
-import { failure, success, type Measure } from '../outcome'
+import type { Measure } from '../outcome'
 import type { BaitSpec, RigSpec } from '../rig/spec'
 import { lbfToN } from '../units'
 import type { Conditions } from './conditions'
 import { evaluateRig, type RigReport } from './evaluateRig'
-import { judgeLanes } from './verdict'
 
 const bait: BaitSpec = { form: 'slimShad', lengthM: 0.09, material: 'plain' }
 const conditions: Conditions = { depthM: 2, temperatureC: 15, salinityGKg: 35, cover: 'thickWeed', bottom: 'shell', lineKind: 'braid', lineStrengthN: lbfToN(20) }
@@ -91,40 +90,5 @@ describe('every family in every kind of bait', () => {
     const { drop } = r.value.fall
     expect(drop.weightTimeS).toBeLessThan(drop.timeS)
     expect(drop.weightTimeS).toBeGreaterThan(0.7 * drop.timeS)
-  })
-})
-
-describe('the verdict', () => {
-  const lane = (letter: string, r: RigReport) => ({ letter, result: success(r) })
-  const with_ = (r: RigReport, take: readonly [number, number, number]): RigReport =>
-    ({ ...r, takeShare: { low: take[0], value: take[1], high: take[2], basis: 'computed' } })
-  const belly = report(specs.belly)
-  const head = report(specs.head)
-
-  it('names the rig whose range stands clear, and what decided it', () => {
-    const v = judgeLanes([lane('A', with_(belly, [0.4, 0.46, 0.5])), lane('C', with_(head, [0.1, 0.2, 0.3]))])
-    expect(v).toMatchObject({ kind: 'pick', letters: ['A'], decidedBy: 'fishing time' })
-    expect(v.sentences[0]).toMatch(/^Tie on A: it comes through/)
-    expect(v.sentences[1]).toMatch(/^C hooks .*costs \d+ minutes an hour/)
-  })
-  it('never ranks ranges that overlap, not even by a hair', () => {
-    const v = judgeLanes([lane('A', with_(belly, [0.3, 0.46, 0.5])), lane('C', with_(head, [0.1, 0.2, 0.3]))])
-    expect(v).toMatchObject({ kind: 'close', letters: ['A', 'C'] })
-    expect(v.sentences[0]).toMatch(/^Too close to call between A and C/)
-  })
-  it('does not depend on the order of the lanes', () => {
-    const lanes = [lane('A', belly), lane('B', report(specs.bare)), lane('C', head)]
-    expect(judgeLanes([...lanes].reverse()).letters.toSorted()).toEqual(judgeLanes(lanes).letters.toSorted())
-  })
-  it('leaves out what floats or does not fit, with the reason', () => {
-    const unfit = report({ ...specs.belly, hookSize: '7/0' })
-    const v = judgeLanes([lane('A', belly), { letter: 'B', result: failure('floats', 'It floats: it never sinks in this water.') }, lane('C', unfit)])
-    expect(v).toMatchObject({ kind: 'pick', letters: ['A'], decidedBy: 'fit' })
-    expect(v.sentences.join(' ')).toMatch(/B is out: it floats/)
-    expect(v.sentences.join(' ')).toMatch(/C does not fit: /)
-  })
-  it('says when nothing can be fished', () => {
-    const v = judgeLanes([{ letter: 'A', result: failure('floats', 'It floats: it never sinks in this water.') }])
-    expect(v).toMatchObject({ kind: 'none', letters: [] })
   })
 })

@@ -1,8 +1,9 @@
-import { dropAny, type FallBodies, type FallConditions } from '../fall/evaluateFall'
+import { dropAny, type FallBodies, type FallConditions } from '../fall/dropAny'
 import type { Drop, DropFailure } from '../fall/drop'
 import { DEFAULT_FACTORS } from '../fall/factors'
 import { movedFactors } from '../fall/measured'
-import { retrievePosture, towWith } from '../fall/retrieve'
+import { retrievePosture, towWith, type RetrievePosture } from '../fall/retrieve'
+import { forgetful, type Recall } from '../numerics/recall'
 import type { Outcome } from '../outcome'
 import { assembleRig, type AssembledRig } from '../rig/assemble'
 import type { BaitSpec, RigSpec } from '../rig/spec'
@@ -23,6 +24,8 @@ import { fallRolls } from './rolls'
  * the finalists and the command line show of a rig comes from one of these, so that they show the same.
  */
 export interface PreparedRig {
+  readonly bait: BaitSpec
+  readonly spec: RigSpec
   readonly rig: AssembledRig
   readonly line: Line
   readonly water: Water
@@ -36,14 +39,15 @@ export interface PreparedRig {
 }
 
 /** @throws RangeError when the rig or the water cannot be built */
-export function prepareRig(bait: BaitSpec, spec: RigSpec, conditions: Conditions, given?: Water): PreparedRig {
+export function prepareRig(bait: BaitSpec, spec: RigSpec, conditions: Conditions, given?: Water, recall: Recall = forgetful): PreparedRig {
   const { depthM, stream, hold, evidence, bottom, cover, retrieve = 'hop', looksEvery } = conditions
   const water = given ?? waterOf(conditions.temperatureC, conditions.salinityGKg)
   const line = lineOf(conditions.lineKind, conditions.lineStrengthN)
   const rig = assembleRig(bait, spec)
   const bodies = fallBodiesOf(rig, water)
+  const postureOf = (): RetrievePosture => recall(`posture ${JSON.stringify([bait, spec, water])}`, () => retrievePosture(bodies.typical, towWith(bodies.weight, water)))
   return {
-    rig, line, water, bodies,
+    bait, spec, rig, line, water, bodies,
     fall: {
       depthM, line,
       ...(evidence?.fall ? { factors: movedFactors(evidence.fall), evidence: evidence.fall } : {}),
@@ -56,7 +60,7 @@ export function prepareRig(bait: BaitSpec, spec: RigSpec, conditions: Conditions
     strike: strikeRig(rig),
     tackle: tackleOf(conditions, line),
     rideOf: drop => ({
-      postures: { retrieveRollRad: retrievePosture(bodies.typical, towWith(bodies.weight, water)).rollRad, fallRollRad: fallRolls(drop) }, retrieve: RETRIEVES[retrieve],
+      postures: { retrieveRollRad: postureOf().rollRad, fallRollRad: fallRolls(drop) }, retrieve: RETRIEVES[retrieve],
       ...(looksEvery === undefined ? {} : { looksEvery }),
     }),
   }

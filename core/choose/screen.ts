@@ -5,12 +5,15 @@ import { assembleRig, type AssembledRig } from '../rig/assemble'
 import { FAMILIES, USUAL_LEADER_M } from '../rig/families'
 import { problemsOf } from '../rig/problems'
 import type { BaitSpec, FamilyId, PointRest, RigSpec } from '../rig/spec'
-import { obstaclesOf } from '../snag/cover'
-import { drawMeetings, snagOn } from '../snag/evaluateSnag'
+import { seededRandom } from '../numerics/random'
+import { obstaclesOf, type Placed } from '../snag/cover'
+import { snagOn } from '../snag/evaluateSnag'
+import { drawMeeting, type Chance, type Ride } from '../snag/meet'
 import { snagRig, wedgeOf } from '../snag/lip'
 import { RETRIEVES, type RetrieveId } from '../snag/retrieve'
 import { strikeRig, type RodPower } from '../strike/bite'
-import { drawFish, shareHooked } from '../strike/evaluateStrike'
+import { shareHooked } from '../strike/evaluateStrike'
+import { drawFish } from '../strike/fish'
 import type { RoughFall } from '../fall/trim'
 import type { Line } from '../tackle/lines'
 import { CADENCES, ROOFS, usualLine, type Day } from './day'
@@ -116,6 +119,12 @@ const unlike = (way: Rigging): Seen[] => way.points.flatMap(point => way.weights
 
 type Seen = Omit<Candidate, 'bait' | 'rigging'>
 
+/** So many meetings with each kind of thing, from one stream of chance. */
+function inTurn(obstacles: readonly Placed[], ride: Omit<Ride, 'postures'>, each: number): Chance[][] {
+  const random = seededRandom(USUAL_SEED)
+  return obstacles.map(obstacle => Array.from({ length: each }, () => drawMeeting(obstacle, ride, random)))
+}
+
 /** What is the same for every rig of a search: the water, how it is fished, what is met, and which fish bite. */
 function placeOf(day: Day, goods: Goods) {
   const retrieve = lookedAtWith(day)
@@ -123,7 +132,7 @@ function placeOf(day: Day, goods: Goods) {
   const ride = { retrieve: RETRIEVES[retrieve], postures: { retrieveRollRad: [0], fallRollRad: [0] } }
   return {
     ...scoringOf(day), goods, retrieve, obstacles, ride,
-    meetings: drawMeetings(obstacles, ride, USUAL_SEED, SNAG_DRAWS), fish: drawFish(USUAL_SEED + 1, BITE_DRAWS),
+    meetings: inTurn(obstacles, ride, SNAG_DRAWS), fish: drawFish(USUAL_SEED + 1, BITE_DRAWS),
   }
 }
 

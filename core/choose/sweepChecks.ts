@@ -1,5 +1,10 @@
+import { downAfter, dropAny } from '../fall/dropAny'
+import { DEFAULT_FACTORS } from '../fall/factors'
+import { summarize } from '../fall/summary'
 import type { Measure } from '../outcome'
 import type { RigReport } from './evaluateRig'
+import { prepareRig } from './prepareRig'
+import type { RandomRig } from './randomRig'
 
 /** No rig of soft plastic sinks faster, m/s. */
 const FASTEST_MS = 5
@@ -29,4 +34,26 @@ export function wrongOf({ massKg, fall, snag, strike }: RigReport, depthM: numbe
     ...wrong('minutes', snag.minutesLeft, 0, 60),
     ...wrong('hook-up', strike.hookUp, 0, 1),
   ]
+}
+
+/** Heavier by this factor, up to so much; slower by more than this part; and turned so far that it may be. */
+const HEAVIER = 1.3
+const HEAVIEST_KG = 0.09
+const SLOWER = 0.02
+const FLATTER_RAD = 0.15
+const ROLLED_RAD = 0.4
+
+/**
+ * Whether a rig falls slower with more weight and nothing moved by hand: undefined where it cannot be told. A weight may turn the bait as it grows: one in a tube behind
+ * the middle tips it flat, one in the tail of a glider rolls it on to its flank. What then shows the water more of itself may fall slower; it is told apart.
+ */
+export function slowerWhenHeavier({ bait, rig, conditions }: RandomRig, { fall }: RigReport): 'no' | 'slower' | 'turned' | undefined {
+  if (rig.weightKg === 0 || rig.weightKg * HEAVIER > HEAVIEST_KG) return undefined
+  const prepared = prepareRig(bait, { ...rig, weightKg: HEAVIER * rig.weightKg }, conditions)
+  const heavier = dropAny(prepared.bodies.typical, prepared.bodies.weight, { ...prepared.fall, factors: DEFAULT_FACTORS })
+  if (!heavier.ok) return undefined
+  if (downAfter(heavier.value) <= (1 + SLOWER) * fall.timeS.value) return 'no'
+  const after = summarize(heavier.value)
+  const flatter = Math.abs(fall.summary.pitchRad) - Math.abs(after.pitchRad)
+  return flatter > FLATTER_RAD || Math.abs(after.rollRad - fall.summary.rollRad) > ROLLED_RAD ? 'turned' : 'slower'
 }

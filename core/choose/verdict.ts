@@ -1,105 +1,137 @@
-import { overlaps, type Measure, type Outcome } from '../outcome'
-import type { RigReport } from './evaluateRig'
+import { measure, type Measure, type Outcome } from '../outcome'
+import { meanOf, measureOf, shareOf } from '../uncertainty/members'
+import type { RigMembers, RigReport } from './evaluateRig'
+import { settlesOf, type Doubtful, type Settle } from './settle'
+import type { ParameterId } from '../uncertainty/parameters'
+import { stakeOf, utilityOf, type Utility } from './utility'
 
 /** A lane as the verdict needs it: its letter and what came of it. */
 export interface JudgedLane { readonly letter: string, readonly result: Outcome<RigReport> }
 
-export type VerdictKind = 'pick' | 'close' | 'none'
-export type DecidedBy = 'fishing time' | 'hook-up' | 'fit' | 'fall' | 'nothing'
+/**
+ * one: best in eight members of ten and more, or costs less than three in a hundred of the catch where it is not. alike: several cost no more than that. group: some are surely behind.
+ * open: it matters and cannot be told. none: nothing can be fished as rigged.
+ */
+export type VerdictKind = 'one' | 'alike' | 'group' | 'open' | 'none'
+export type DecidedBy = 'fishing time' | 'hook-up' | 'lost rigs' | 'fit' | 'nothing'
+
+/** A rig in the verdict. */
+export interface Judged {
+  readonly letter: string
+  /** part of the members in which none is better */ readonly pBest: number
+  /** what tying it on costs on average against the best in each member, in the unit of the utility */ readonly expectedLoss: number
+  readonly utility: Measure
+}
+
+/** What two rigs differ by, member by member. */
+export interface Difference {
+  readonly of: MeasureId
+  readonly one: string
+  readonly other: string
+  /** one's less the other's */ readonly by: Measure
+  /** part of the members in which one's is the greater */ readonly pGreater: number
+}
+
+export const MEASURE_IDS = ['fallS', 'snagPerCast', 'minutesLeft', 'lostPerHour', 'hookUp'] as const satisfies readonly (keyof RigMembers)[]
+export type MeasureId = typeof MEASURE_IDS[number] | 'utility'
 
 export interface Verdict {
   readonly kind: VerdictKind
-  /** letters of the rig picked, or of those too close to call */ readonly letters: readonly string[]
+  /** the rig to tie on, or those among which it is not told */ readonly letters: readonly string[]
+  /** surely behind, though they can be fished */ readonly behind: readonly string[]
   readonly decidedBy: DecidedBy
-  /** plain sentences for the angler */ readonly sentences: readonly string[]
+  readonly utility: Utility
+  /** every rig that can be fished, the one with the least expected loss first */ readonly rigs: readonly Judged[]
+  readonly differences: readonly Difference[]
+  /** what would settle it, the most worth first */ readonly settles: readonly Settle[]
+  /** the one number on which it turns most; undefined where nothing is at stake */ readonly turnsOn?: ParameterId
+  /** what cannot be fished as rigged, and why */ readonly out: readonly { readonly letter: string, readonly why: 'fit' | 'failed', readonly message: string }[]
 }
 
-type Standing = { readonly letter: string, readonly report: RigReport }
+/** Best in so many members of a hundred: tie it on. Best in fewer than so many: surely behind. */
+const BEST = 0.8
+const BEHIND = 0.05
+/** Less than this part of what the leader catches is no difference worth a re-tie. */
+const WORTH_A_RETIE = 0.03
+/** One is surely greater in so many members. */
+export const SURELY = 0.95
+
+type Standing = Doubtful & { readonly report: RigReport }
 
 /**
- * Says which rig to tie on and what decided it. Rigs that fail to fit or never sink are out. The rest are compared on the
- * share of an hour's bites they would hook (hook-up times fishing time left); overlapping ranges are never ranked.
+ * Says which rig to tie on, how surely, what it would cost to be wrong and what would settle it. All rigs are compared in each member of the same ensemble:
+ * one fish bites them all as hard, one weed stands in the way of all. Rigs that fail to fit or never sink are out.
  */
-export function judgeLanes(lanes: readonly JudgedLane[]): Verdict {
-  const out = lanes.flatMap(({ letter, result }) => {
-    if (!result.ok) return [`${letter} is out: ${lowerFirst(result.message)}`]
-    if (result.value.fit.verdict === 'fail') {
-      const rule = result.value.fit.rules.find(r => r.verdict === 'fail')
-      return [`${letter} does not fit: ${rule ? lowerFirst(rule.sentence) : ''}`]
-    }
-    return []
+export function judgeLanes(lanes: readonly JudgedLane[], utility: Utility): Verdict {
+  const out = lanes.flatMap(({ letter, result }): Verdict['out'] => {
+    if (!result.ok) return [{ letter, why: 'failed', message: result.message }]
+    if (result.value.fit.verdict !== 'fail') return []
+    return [{ letter, why: 'fit', message: result.value.fit.rules.find(r => r.verdict === 'fail')?.sentence ?? '' }]
   })
   const standing = lanes.flatMap(({ letter, result }): Standing[] =>
-    result.ok && result.value.fit.verdict !== 'fail' ? [{ letter, report: result.value }] : [])
-    .sort((a, b) => b.report.takeShare.value - a.report.takeShare.value)
-  const [best, ...rest] = standing
-  if (!best) {
-    return { kind: 'none', letters: [], decidedBy: 'fit', sentences: ['None of these can be fished as rigged.', ...out] }
-  }
-  const level = rest.filter(other => overlaps(best.report.takeShare, other.report.takeShare))
-  if (level.length > 0) return tooClose(best, level, rest, out)
-  const [second] = rest
+    result.ok && result.value.fit.verdict !== 'fail' ? [{ letter, report: result.value, owners: result.value.owners, members: utilityOf(result.value.members, utility) }] : [])
+  if (standing.length === 0) return { kind: 'none', letters: [], behind: [], decidedBy: 'fit', utility, rigs: [], differences: [], settles: [], out }
+  const best = bestOf(standing)
+  const rigs = standing.map((s): Judged => ({
+    letter: s.letter,
+    pBest: shareOf(best.length, m => s.members[m]! >= best[m]!),
+    expectedLoss: meanOf(best) - meanOf(s.members),
+    utility: measureOf(meanOf(s.members), s.members),
+  })).sort((a, b) => a.expectedLoss - b.expectedLoss || (a.letter < b.letter ? -1 : 1))
+  const leader = rigs.reduce((top, r) => r.pBest > top.pBest ? r : top)
+  const behind = rigs.filter(r => r !== leader && r.pBest < BEHIND).map(r => r.letter)
+  const worth = WORTH_A_RETIE * meanOf(stakeOf(standing.find(s => s.letter === rigs[0]!.letter)!.report.members, utility))
+  // tying on any of these costs next to nothing, whichever is the best
+  const safe = rigs.filter(r => r.expectedLoss < worth).map(r => r.letter)
+  const kind = safe.length > 1 ? 'alike' : safe.length === 1 || leader.pBest >= BEST ? 'one' : behind.length > 0 ? 'group' : 'open'
+  const letters = { alike: safe, one: safe.length === 1 ? safe : [leader.letter], group: rigs.filter(r => !behind.includes(r.letter)).map(r => r.letter), open: rigs.map(r => r.letter) }[kind].sort()
+  const differences = pairs(standing).flatMap(([one, other]) => differencesOf(one, other))
+  const { settles, turnsOn } = kind === 'one' && leader.pBest > SURELY ? { settles: [], turnsOn: undefined } : settlesOf(standing)
   return {
-    kind: 'pick',
-    letters: [best.letter],
-    decidedBy: second ? decider(best, second) : out.length > 0 ? 'fit' : 'nothing',
-    sentences: [`Tie on ${best.letter}: ${reason(best, second)}`, ...rest.map(other => cost(best, other)), ...out],
+    kind, letters, behind: behind.filter(letter => !letters.includes(letter)),
+    decidedBy: deciderOf(standing, kind === 'one' ? letters[0]! : rigs[0]!.letter, out.length > 0), utility, rigs, differences, settles, ...(turnsOn ? { turnsOn } : {}), out,
   }
 }
 
-const lowerFirst = (s: string): string => s.charAt(0).toLowerCase() + s.slice(1)
-const percent = (m: Measure): string => `${Math.round(100 * m.value)} %`
-const minutes = (m: Measure): string => `${Math.round(m.value)} min`
-const seconds = (m: Measure): string => `${m.value.toFixed(1)} s`
+/** The best utility in each member. */
+function bestOf(standing: readonly Doubtful[]): Float64Array {
+  return standing[0]!.members.map((_, m) => Math.max(...standing.map(s => s.members[m]!)))
+}
 
-/** Which of the two factors of the compared share weighs more in the ratio. */
-function decider(best: Standing, other: Standing): DecidedBy {
-  const ratio = (a: Measure, b: Measure): number => Math.log(Math.max(a.value, 1e-6) / Math.max(b.value, 1e-6))
-  const time = ratio(best.report.snag.minutesLeft, other.report.snag.minutesLeft)
-  const hook = ratio(best.report.strike.hookUp, other.report.strike.hookUp)
+const pairs = <T>(list: readonly T[]): (readonly [T, T])[] => list.flatMap((one, i) => list.slice(i + 1).map(other => [one, other] as const))
+
+function differencesOf(one: Standing, other: Standing): Difference[] {
+  const of = (id: MeasureId, a: Float64Array, b: Float64Array, value: number): Difference => {
+    const by = a.map((x, m) => x - b[m]!)
+    const range = measureOf(value, by)
+    return { of: id, one: one.letter, other: other.letter, by: measure(value, range.low, range.high), pGreater: shareOf(by.length, m => by[m]! > 0) }
+  }
+  return [
+    of('utility', one.members, other.members, meanOf(one.members) - meanOf(other.members)),
+    ...MEASURE_IDS.map(id => of(id, one.report.members[id], other.report.members[id], valueOf(one.report, id) - valueOf(other.report, id))),
+  ]
+}
+
+/** A measure at the middle of everything. */
+export function valueOf({ fall, snag, strike }: RigReport, id: typeof MEASURE_IDS[number]): number {
+  switch (id) {
+    case 'fallS': return fall.timeS.value
+    case 'snagPerCast': return snag.snagPerCast.value
+    case 'minutesLeft': return snag.minutesLeft.value
+    case 'lostPerHour': return snag.hour.rigsLost + snag.hour.hooksOpened
+    case 'hookUp': return strike.hookUp.value
+  }
+}
+
+/** What sets the leader most above the next: of time, hook-up and lost rigs the one whose exchange would cost it most. */
+function deciderOf(standing: readonly Standing[], letter: string, someOut: boolean): DecidedBy {
+  const lead = standing.find(s => s.letter === letter)!
+  const next = standing.filter(s => s !== lead).sort((a, b) => meanOf(b.members) - meanOf(a.members))[0]
+  if (!next) return someOut ? 'fit' : 'nothing'
+  const gap = (of: (r: RigReport) => number): number => Math.log(Math.max(1e-6, of(lead.report)) / Math.max(1e-6, of(next.report)))
+  const time = gap(r => r.snag.minutesLeft.value)
+  const hook = gap(r => r.strike.hookUp.value)
+  const lost = next.report.snag.hour.rigsLost - lead.report.snag.hour.rigsLost
+  if (lost > 1 && time < 0.05 && hook < 0.05) return 'lost rigs'
   return time >= hook ? 'fishing time' : 'hook-up'
 }
-
-function reason(best: Standing, second: Standing | undefined): string {
-  const { snag, strike } = best.report
-  if (!second) return `it hooks ${percent(strike.hookUp)} of bites and leaves ${minutes(snag.minutesLeft)} of the hour for fishing.`
-  return decider(best, second) === 'fishing time'
-    ? `it comes through. ${minutes(snag.minutesLeft)} of the hour are left for fishing, and it hooks ${percent(strike.hookUp)} of bites.`
-    : `it hooks ${percent(strike.hookUp)} of bites and leaves ${minutes(snag.minutesLeft)} of the hour for fishing.`
-}
-
-/** What another rig would give and cost against the one picked; only differences beyond their ranges are named. */
-function cost(best: Standing, { letter, report }: Standing): string {
-  const surer = report.strike.hookUp.value > best.report.strike.hookUp.value && !overlaps(report.strike.hookUp, best.report.strike.hookUp)
-  const lost = best.report.snag.minutesLeft.value - report.snag.minutesLeft.value
-  const costs = !overlaps(report.snag.minutesLeft, best.report.snag.minutesLeft) && lost >= 1
-  const hook = surer ? `${letter} hooks surer (${percent(report.strike.hookUp)})` : `${letter} hooks ${percent(report.strike.hookUp)}`
-  if (costs) return `${hook} ${surer ? 'but' : 'and'} costs ${Math.round(lost)} minutes an hour to snags and weed.`
-  return `${hook} and leaves ${minutes(report.snag.minutesLeft)}.`
-}
-
-function tooClose(best: Standing, level: readonly Standing[], rest: readonly Standing[], out: readonly string[]): Verdict {
-  const tied = [best, ...level]
-  const names = list(tied.map(t => t.letter).sort())
-  const byFall = [...tied].sort((a, b) => a.report.fall.timeS.value - b.report.fall.timeS.value)
-  const fast = byFall[0]!
-  const slow = byFall[byFall.length - 1]!
-  const apart = !overlaps(fast.report.fall.timeS, slow.report.fall.timeS)
-  const beaten = rest.filter(r => !level.includes(r)).map(other => cost(best, other))
-  return {
-    kind: 'close',
-    letters: tied.map(t => t.letter),
-    decidedBy: apart ? 'fall' : 'nothing',
-    sentences: [
-      `Too close to call between ${names} on bites hooked in an hour.`,
-      apart
-        ? `Let the fall decide: ${fast.letter} is down in ${seconds(fast.report.fall.timeS)} for fish that chase, ${slow.letter} takes ${seconds(slow.report.fall.timeS)} for fish that want time.`
-        : 'Their fall is alike too: take the one you trust.',
-      ...beaten,
-      ...out,
-    ],
-  }
-}
-
-const list = (words: readonly string[]): string =>
-  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words[words.length - 1]}`

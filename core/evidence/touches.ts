@@ -1,6 +1,8 @@
 import { BITE, type StrikeRig, type Tackle } from '../strike/bite'
 import { changesOf, type Change } from '../strike/changes'
-import { drawFish, LOSSES, takeOf, type Fish, type LossId } from '../strike/evaluateStrike'
+import { LOSSES, type LossId } from '../strike/chain'
+import { takeOf } from '../strike/evaluateStrike'
+import { drawFish, type Fish } from '../strike/fish'
 import { logGamma } from './beta'
 
 /** What was felt of one rig: bumps that were never worth a strike, bites that were struck at, and those hooked; and what was seen of some that were lost. */

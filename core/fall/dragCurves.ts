@@ -37,13 +37,30 @@ export function inverseCubeRoot(x: number, near: number): number {
 /** Least square of Re that the curves are asked for. */
 export const LEAST_RE_SQUARED = RE_FLOOR * RE_FLOOR
 
+/** A smooth cylinder's drag coefficient below its drag crisis, where the sections below were measured (Hoerner p. 3-9). */
+const ROUND_CD = 1.1
+
+/** Flat plate across the flow (Hoerner p. 3-15). */
+const PLATE_CD = 1.98
+
+/** Friction on a flat section's sides, for each breadth and chord of it (Hoerner p. 3-11). */
+const SIDES_CD = 0.015
+
 /**
- * Ellipse across the flow relative to a circle of the same breadth. Hoerner, Fluid-Dynamic Drag (1965), p. 3-11:
- * subcritical frontal drag falls as breadth over chord; bounded by the flat plate (1.98 against 1.1) and by 0.4.
+ * Ellipse across the flow relative to a circle of the same breadth, on breadth. Thinner than long: Hoerner, Fluid-Dynamic Drag (1965),
+ * p. 3-11, 0.015·(1 + chord/breadth) + 1.1·breadth/chord. Broadside: from the circle's 1.1 to the plate's 1.98, in proportion to
+ * chord over breadth, which leaves 1.54 at 2:1. Delany & Sorensen, NACA TN 3038 (1953), measured 1.6 there and 0.6 with the long axis along the flow.
  * @param breadth extent across the flow
  * @param chord extent along the flow
  */
-export const ellipseFactor = (breadth: number, chord: number): number => Math.min(1.8, Math.max(0.4, breadth / chord))
+export function ellipseFactor(breadth: number, chord: number): number {
+  if (breadth >= chord) return (PLATE_CD - (PLATE_CD - ROUND_CD) * chord / breadth) / ROUND_CD
+  const sides = 2 * SIDES_CD
+  return (SIDES_CD * (1 + Math.min(MOST_FLAT, chord / breadth)) + ROUND_CD * Math.max(1 / MOST_FLAT, breadth / chord)) / (ROUND_CD + sides)
+}
+
+/** The least drag of a thin section is met here: beyond, friction brings it up again. */
+const MOST_FLAT = 8
 
 /**
  * Loss of cross-flow drag round the ends of a short cylinder, against length over diameter. Hoerner p. 3-16, fig. 28;

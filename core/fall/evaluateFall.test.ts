@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { lineFromLb } from '../tackle/lines'
-import { evaluateFall, repeatsOf, type FallResult } from './evaluateFall'
+import { evaluateFall, type FallResult } from './evaluateFall'
+import { repeatsOf } from './repeats'
 import { DEFAULT_FACTORS } from './factors'
 import { bodyOf } from './testing'
 
@@ -21,7 +22,7 @@ describe('ranges', () => {
     }
   })
   it('widen with one more thing in doubt', () => {
-    const wider = evaluate({ typical, light: bodyOf({ family: 'W1', densityKgM3: 980 }), dense: bodyOf({ family: 'W1', densityKgM3: 1080 }) })
+    const wider = evaluate({ typical, light: bodyOf({ family: 'W1', densityKgM3: 930 }), dense: bodyOf({ family: 'W1', densityKgM3: 1180 }) })
     expect(wider.timeS.value).toBe(plain.timeS.value)
     expect(wider.timeS.high - wider.timeS.low).toBeGreaterThan(plain.timeS.high - plain.timeS.low)
   })

@@ -1,6 +1,7 @@
+import { PARAMETERS } from '../uncertainty/parameters'
+
 /**
- * What the model does not know exactly, as multipliers or values with the range they may lie in. Defaults live here
- * and nowhere else; drop tests may move them.
+ * What the fall does not know exactly, as multipliers or values. Their ranges stand in the register of what is uncertain; drop tests may move them.
  */
 export interface FallFactors {
   /** multiplies cross-flow drag */ readonly crossDrag: number
@@ -31,15 +32,13 @@ export interface FallFactors {
  * fingerPull: the line leaves the spool under a finger. 0.2 (0.1–0.35), *assumed*.
  */
 export const FALL_FACTORS: Readonly<Record<keyof FallFactors, { readonly value: number, readonly low: number, readonly high: number }>> = {
-  crossDrag: { value: 1, low: 0.85, high: 1.15 },
-  axialDrag: { value: 1, low: 0.7, high: 1.3 },
-  eta: { value: 0.6, low: 0.3, high: 1 },
-  etaRoll: { value: 0.1, low: 0.02, high: 0.4 },
-  tailLift: { value: 0.5, low: 0.2, high: 1 },
-  vortexSide: { value: 0.6, low: 0, high: 1 },
-  lineBow: { value: 0.03, low: 0.01, high: 0.06 },
-  lineDrag: { value: 1, low: 0.8, high: 1.25 },
-  fingerPull: { value: 0.2, low: 0.1, high: 0.35 },
+  crossDrag: fromRegister('crossDrag'), axialDrag: fromRegister('axialDrag'), eta: fromRegister('eta'), etaRoll: fromRegister('etaRoll'), tailLift: fromRegister('tailLift'),
+  vortexSide: fromRegister('vortexSide'), lineBow: fromRegister('lineBow'), lineDrag: fromRegister('lineDrag'), fingerPull: fromRegister('fingerPull'),
+}
+
+function fromRegister(id: keyof FallFactors): { readonly value: number, readonly low: number, readonly high: number } {
+  const { middle, low, high } = PARAMETERS[id]
+  return { value: middle, low, high }
 }
 
 export const DEFAULT_FACTORS: FallFactors = {

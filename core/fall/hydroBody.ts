@@ -99,7 +99,7 @@ function packStrips(rig: RigGeometry, about: (p: Vec3) => Vec3): Pick<HydroBody,
 export const STEP_S = 0.02
 
 /** Cross-flow drag coefficient, that of a ball, and speed, over that of a broadside fall, at which the stiffest motion is judged; and steps in its time constant. */
-const STIFF = { cd: 1.3, ballCd: 0.45, speed: 2, perTime: 1 } as const
+const STIFF = { cd: 1.3, ballCd: 0.45, speed: 2, perTime: 1.7 } as const
 
 type Packed = Pick<HydroBody, 'strips' | 'straight' | 'compacts'>
 

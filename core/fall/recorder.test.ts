@@ -22,7 +22,7 @@ describe('moments of a drop', () => {
     expect(samples[(count - 2) * SAMPLE_STRIDE]).toBeLessThan(n * stepS)
   })
   it('are so for a rig whose own step is another', () => {
-    const body = bodyOf({ family: 'W1', size: '4/0' })
+    const body = bodyOf({ family: 'W1', lengthM: 0.06, size: '1/0' })
     expect(body.stepS).toBeLessThan(SAMPLE_S)
     const { samples, timeS } = mustDrop(body, { depthM: 2 })
     const count = samples.length / SAMPLE_STRIDE

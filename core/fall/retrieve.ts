@@ -4,7 +4,7 @@ import { sphereCd } from './dragCurves'
 import { DEFAULT_FACTORS } from './factors'
 import { startState } from './drop'
 import type { HydroBody } from './hydroBody'
-import { makeLoads, STANDARD_GRAVITY, type Tow } from './loads'
+import { makeLoads, STANDARD_GRAVITY, type Loads, type Tow } from './loads'
 import { stepper } from './motion'
 import { giveAt } from './stiffness'
 import type { TetheredWeight } from './tether'
@@ -43,21 +43,29 @@ export interface RetrievePosture { readonly rollRad: Float64Array, readonly pitc
 
 /**
  * Tows a rig on a tight line by the full equations of motion and records how it rides once settled. The step follows the
- * body and the line, whichever is quicker, and fits into the interval at which posture is noted.
+ * body and the line, whichever is quicker, and fits into the interval at which posture is noted; where a hung weight jerks the
+ * body faster than that, it is halved until the motion can be followed.
  * @throws RangeError where the motion cannot be followed: no posture is ever made up
  */
 export function retrievePosture(body: HydroBody, tow: Tow = SLOW_RETRIEVE): RetrievePosture {
   const loads = makeLoads(body, { factors: DEFAULT_FACTORS, viscous: true, gravityMS2: STANDARD_GRAVITY, tow })
+  const quickest = Math.max(body.dampingPerM * tow.speedMS, tow.newtonPerMS * giveAt(body.inverse, body.tieAt))
+  for (let perNote = Math.ceil(EVERY_S / Math.min(body.stepS, PER_TIME / quickest)); perNote <= MOST_PER_NOTE; perNote *= 2) {
+    const posture = towed(body, loads, perNote)
+    if (posture) return posture
+  }
+  throw new RangeError('retrievePosture: the motion of this body on a tight line cannot be followed')
+}
+
+/** Posture with so many steps from note to note; undefined where the motion breaks down. */
+function towed(body: HydroBody, loads: Loads, perNote: number): RetrievePosture | undefined {
   const advance = stepper(body, loads)
   const y = startState(body, { heading: 0, pitch: 0, roll: 0.3 })
-  const quickest = Math.max(body.dampingPerM * tow.speedMS, tow.newtonPerMS * giveAt(body.inverse, body.tieAt))
-  const perNote = Math.ceil(EVERY_S / Math.min(body.stepS, PER_TIME / quickest))
-  if (!(perNote <= MOST_PER_NOTE)) throw cannotFollow()
   const rolls: number[] = []
   const pitches: number[] = []
   for (let note = 1; note <= Math.round((SETTLE_S + WATCH_S) / EVERY_S); note++) {
     for (let n = 0; n < perNote; n++) advance(y, EVERY_S / perNote)
-    if (!y.every(Number.isFinite)) throw cannotFollow()
+    if (!y.every(Number.isFinite)) return undefined
     if (note * EVERY_S <= SETTLE_S) continue
     const q = [y[3]!, y[4]!, y[5]!, y[6]!] as const
     rolls.push(rollOf(q))
@@ -65,5 +73,3 @@ export function retrievePosture(body: HydroBody, tow: Tow = SLOW_RETRIEVE): Retr
   }
   return { rollRad: Float64Array.from(rolls), pitchRad: Float64Array.from(pitches) }
 }
-
-const cannotFollow = (): RangeError => new RangeError('retrievePosture: the motion of this body on a tight line cannot be followed')

@@ -87,7 +87,7 @@ const RELAX_S = 14
 /** Back up and not steep, a stable fall is the one that a rig released level comes to; others may be come to or not. */
 const LONE_RAD = { roll: 0.5, pitch: 1 } as const
 const alone = (trim: Trim): boolean => Math.abs(trim.rollRad) < LONE_RAD.roll && Math.abs(trim.pitchRad) < LONE_RAD.pitch
-const RELAX_STEPS = 2
+const RELAX_STEPS = 1.25
 
 function relaxed(body: HydroBody, loads: Loads, depthM: number): Unknowns {
   const y = startState(body, USUAL_START)

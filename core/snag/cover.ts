@@ -2,7 +2,7 @@ import type { BottomId } from '../water/bed'
 
 /**
  * Cover as distributions of what a rig can meet. Diameters, widths, strengths and meeting rates are orders of magnitude from
- * field descriptions of such places, so *assumed*; the meeting rate carries a factor 1.6 either way in the range shown.
+ * field descriptions of such places, so *assumed*; their doubts stand in the register of what is uncertain.
  */
 export type CoverId = 'open' | 'sparseWeed' | 'thickWeed' | 'mat' | 'pads' | 'reeds' | 'wood' | 'pilings' | 'boulders'
 
@@ -36,9 +36,6 @@ export interface Gap extends Met {
 export type Obstacle = Rod | Gap
 
 export interface Cover { readonly name: string, readonly obstacles: readonly Obstacle[] }
-
-/** Doubt in every meeting rate, a factor either way. */
-export const RATE_DOUBT = 1.6
 
 const blade: Rod = { kind: 'rod', name: 'weed blade', perM: 0, diameterM: 0.003, diameterGsd: 1.5, upright: 0.8, overhead: 0.6, strengthN: 5, strengthGsd: 1.8, strand: true }
 const root: Rod = { kind: 'rod', name: 'weed stem', perM: 0, diameterM: 0.004, diameterGsd: 1.5, upright: 0.8, overhead: 0.5, strengthN: 25, strengthGsd: 1.8, strand: true }

@@ -10,10 +10,12 @@ export interface Postures { readonly retrieveRollRad: ArrayLike<number>, readonl
 export interface Ride {
   readonly postures: Postures
   readonly retrieve: Retrieve
-  /** factors on what is uncertain: press of what slides by, pull that frees, strength of things, how fast a point works out; 1 when left out */
-  readonly scale?: Partial<Record<'press' | 'free' | 'strength' | 'wear', number>>
   /** casts from one look at the point to the next; the usual when left out */ readonly looksEvery?: number
 }
+
+/** Factors on what is uncertain of a meeting: thickness of things, their press as they slide by, the pull that frees, their strength. */
+export interface MeetScale { readonly size: number, readonly press: number, readonly free: number, readonly strength: number }
+export const AS_MET: MeetScale = { size: 1, press: 1, free: 1, strength: 1 }
 
 /** What becomes of one meeting. `freed`: held, pulled out by force or from the other side; `opened`: the hook gave way; `lost`: the line broke. */
 export type Fate = 'past' | 'weed' | 'freed' | 'opened' | 'lost'
@@ -46,6 +48,8 @@ const KNOT_KEEPS = 0.8
 
 /** A gap much narrower than a head only bumps it, one much wider lets it through. *Assumed.* */
 const TIGHT = { fork: [1, 1.9], crevice: [0.45, 1] } as const
+export const TIGHT_LEAST = TIGHT.crevice[0]
+export const TIGHT_MOST = TIGHT.fork[1]
 
 /** Distance between bait and weight at which one thing in two that lies across comes between them, m. *Assumed.* */
 const SADDLE_M = 0.25
@@ -59,9 +63,9 @@ export type Chance =
   | { readonly kind: 'gap', readonly width: number, readonly strength: number, readonly turn: number, readonly slip: number, readonly side: number }
 
 /** Draws one meeting with a thing. @param share of meetings drawn where covered points catch; 0 for things as they come */
-export function drawMeeting(obstacle: Placed, { retrieve, scale }: Omit<Ride, 'postures'>, random: Random, share: number = TILT.share): Chance {
+export function drawMeeting(obstacle: Placed, { retrieve }: Omit<Ride, 'postures'>, random: Random, share: number = TILT.share): Chance {
   if (obstacle.kind !== 'rod') {
-    return { kind: 'gap', width: logNormal(random, obstacle.widthM, obstacle.widthGsd), strength: (scale?.strength ?? 1) * logNormal(random, obstacle.strengthN, obstacle.strengthGsd), turn: random() * Math.PI, slip: random(), side: random() }
+    return { kind: 'gap', width: logNormal(random, obstacle.widthM, obstacle.widthGsd), strength: logNormal(random, obstacle.strengthN, obstacle.strengthGsd), turn: random() * Math.PI, slip: random(), side: random() }
   }
   const tight = random() < retrieve.tight
   const wander = retrieve.wanderRad * (2 * random() - 1) * Math.sqrt(3)
@@ -74,10 +78,10 @@ export function drawMeeting(obstacle: Placed, { retrieve, scale }: Omit<Ride, 'p
   return {
     kind: 'rod', tight, wander, which, contact, over: Math.abs(contact) < 0.6,
     radius: obstacle.diameterM * obstacle.diameterGsd ** radius / 2,
-    press: (scale?.press ?? 1) * retrieve.pressN * PRESS_GSD ** press,
+    press: retrieve.pressN * PRESS_GSD ** press,
     weight: 1 / (1 - share + share * ratio),
-    strength: (scale?.strength ?? 1) * logNormal(random, obstacle.strengthN, obstacle.strengthGsd),
-    pull: (scale?.free ?? 1) * logNormal(random, FREE_N.median, FREE_N.gsd),
+    strength: logNormal(random, obstacle.strengthN, obstacle.strengthGsd),
+    pull: logNormal(random, FREE_N.median, FREE_N.gsd),
     hang: random(), side: random(),
   }
 }
@@ -85,45 +89,83 @@ export function drawMeeting(obstacle: Placed, { retrieve, scale }: Omit<Ride, 'p
 /** Lets a rig meet one thing as it comes. Every draw comes from `random`, so the same seed meets different rigs alike. */
 export const meet = (rig: SnagRig, obstacle: Placed, ride: Ride, random: Random): Meeting => resolve(rig, obstacle, ride.postures, drawMeeting(obstacle, ride, random, 0))
 
-/** What comes of a drawn meeting for one rig. */
-export const resolve = (rig: SnagRig, obstacle: Placed, postures: Postures, chance: Chance): Meeting =>
-  chance.kind === 'rod' ? meetRod(rig, obstacle as Rod, postures, chance) : meetGap(rig, obstacle as Gap, chance)
+/** How a rig stands to a drawn meeting, whatever its size and force: for a rod, how far each point opens over the back toward it, m, and whether it rubs over the point; for a gap, what each head presents to it, m. */
+export interface Stance { readonly openings: ArrayLike<number>, readonly rubbed: boolean }
 
-function meetRod(rig: SnagRig, rod: Rod, postures: Postures, { tight, which, wander, contact, over, radius, press, strength, pull, hang, side }: Extract<Chance, { kind: 'rod' }>): Meeting {
-  const rolls = tight ? postures.retrieveRollRad : postures.fallRollRad
-  const angle = contact - rolls[Math.floor(which * rolls.length)]! - wander
-  const facing = Math.cos(angle) > 0
-  const rubbed = facing && Math.cos(angle) > 0.7
-  for (const lip of rig.points) {
-    if (!facing) break
-    const opening = openingAt(lip, angle) + press * lip.givePerN
+/** Looks at a drawn meeting from one rig. A point that faces away opens by less than anything. */
+export function stanceTo(rig: SnagRig, obstacle: Placed, postures: Postures, chance: Chance): Stance {
+  if (chance.kind === 'gap') {
+    const { turn } = chance
+    return { openings: rig.heads.map(({ alongM, acrossM, highM }) => obstacle.kind === 'fork' ? Math.sqrt(acrossM * highM) : Math.hypot(acrossM * Math.cos(turn), alongM * Math.sin(turn))), rubbed: false }
+  }
+  const rolls = chance.tight ? postures.retrieveRollRad : postures.fallRollRad
+  const angle = chance.contact - rolls[Math.floor(chance.which * rolls.length)]! - chance.wander
+  const cos = Math.cos(angle)
+  const openings: number[] = []
+  for (const lip of rig.points) openings.push(cos > 0 ? openingAt(lip, angle) : -Infinity)
+  return { openings, rubbed: cos > 0.7 }
+}
+
+/** How a meeting ends: one of a few, made once. */
+export interface Ending { readonly fate: Fate, readonly lip?: LipId | 'wedged' }
+const PAST: Ending = { fate: 'past' }
+const endingsOf = (fate: Fate): Readonly<Record<LipId | 'wedged', Ending>> => {
+  const at = (lip: LipId | 'wedged'): Ending => ({ fate, lip })
+  return {
+    point: at('point'), trailing: at('trailing'), head: at('head'), eye: at('eye'), keeper: at('keeper'), knot: at('knot'), skirt: at('skirt'), blade: at('blade'), saddle: at('saddle'), wedged: at('wedged'),
+  }
+}
+const ENDINGS: Readonly<Record<Fate, Readonly<Record<LipId | 'wedged', Ending>>>> = { past: endingsOf('past'), weed: endingsOf('weed'), freed: endingsOf('freed'), opened: endingsOf('opened'), lost: endingsOf('lost') }
+
+/** Radius of a rod, or width of a gap, m. */
+export const sizeOf = (chance: Chance): number => chance.kind === 'rod' ? chance.radius : chance.width
+
+/** What comes of a drawn meeting for one rig. */
+export function resolve(rig: SnagRig, obstacle: Placed, postures: Postures, chance: Chance): Meeting {
+  const stance = stanceTo(rig, obstacle, postures, chance)
+  const { fate, lip } = endOf(rig, obstacle, chance, stance, AS_MET)
+  return { fate, ...(lip ? { lip } : {}), sizeM: sizeOf(chance), rubbed: stance.rubbed }
+}
+
+/** How a meeting ends with what is uncertain of it as given. */
+export const endOf = (rig: SnagRig, obstacle: Placed, chance: Chance, stance: Stance, scale: MeetScale): Ending =>
+  chance.kind === 'rod' ? endOfRod(rig, obstacle as Rod, chance, stance, scale) : endOfGap(rig, obstacle as Gap, chance, stance, scale)
+
+function endOfRod(rig: SnagRig, rod: Rod, chance: Extract<Chance, { kind: 'rod' }>, { openings }: Stance, scale: MeetScale): Ending {
+  const radius = scale.size * chance.radius
+  const press = scale.press * chance.press
+  const strength = scale.strength * chance.strength
+  const pull = scale.free * chance.pull
+  for (let i = 0; i < openings.length; i++) {
+    const lip = rig.points[i]!
+    const opening = openings[i]! + press * lip.givePerN
     if (opening <= radius || opening <= 0) continue
     if (lip.guardN > 0 && Math.min(strength, GUARD_PRESS * press) < lip.guardN) continue
-    return { fate: strength > pull ? held(rig, strength, side) : 'weed', lip: lip.id, sizeM: radius, rubbed }
+    return ENDINGS[strength > pull ? held(rig, strength, chance.side) : 'weed'][lip.id]
   }
   // line between a bait and a weight that has run ahead saddles over what lies across its way
-  if (rig.apartM > 0 && over && !rod.strand && strength > pull && hang < rig.apartM / (rig.apartM + SADDLE_M)) {
-    return { fate: side < OTHER_SIDE ? 'past' : 'freed', lip: 'saddle', sizeM: radius, rubbed }
+  if (rig.apartM > 0 && chance.over && !rod.strand && strength > pull && chance.hang < rig.apartM / (rig.apartM + SADDLE_M)) {
+    return ENDINGS[chance.side < OTHER_SIDE ? 'past' : 'freed'].saddle
   }
   if (rod.strand) {
     let share = 0
     for (const step of rig.steps) {
       share += step.heightM / (HANGS * 2 * radius + step.heightM) / 4
-      if (hang < share) return { fate: 'weed', lip: step.id, sizeM: radius, rubbed }
+      if (chance.hang < share) return ENDINGS.weed[step.id]
     }
   }
-  return { fate: 'past', sizeM: radius, rubbed }
+  return PAST
 }
 
-function meetGap(rig: SnagRig, gap: Gap, { width, strength, turn, slip, side }: Extract<Chance, { kind: 'gap' }>): Meeting {
+function endOfGap(rig: SnagRig, gap: Gap, chance: Extract<Chance, { kind: 'gap' }>, { openings }: Stance, scale: MeetScale): Ending {
+  const width = scale.size * chance.width
   const [low, high] = TIGHT[gap.kind]
-  for (const { alongM, acrossM, highM, slips } of rig.heads) {
-    const presented = gap.kind === 'fork' ? Math.sqrt(acrossM * highM) : Math.hypot(acrossM * Math.cos(turn), alongM * Math.sin(turn))
-    const over = presented / width
-    if (over < low || over > high || slip < slips[gap.kind]) continue
-    return { fate: held(rig, strength, side), lip: 'wedged', sizeM: width, rubbed: false }
+  for (let i = 0; i < openings.length; i++) {
+    const over = openings[i]! / width
+    if (over < low || over > high || chance.slip < rig.heads[i]!.slips[gap.kind]) continue
+    return ENDINGS[held(rig, scale.strength * chance.strength, chance.side)].wedged
   }
-  return { fate: 'past', sizeM: width, rubbed: false }
+  return PAST
 }
 
 /** What gives way: the thing itself, the hold from the other side, the hook, or the line. */

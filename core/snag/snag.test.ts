@@ -5,7 +5,11 @@ import { FAMILIES } from '../rig/families'
 import type { PointRest, RigSpec } from '../rig/spec'
 import { lineFromLb } from '../tackle/lines'
 import { COVER_IDS, COVERS, obstaclesOf, type Obstacle, type Placed, type Rod } from './cover'
-import { castThrough, evaluateSnag, meetOn, snagDoubts, snagTally, wearBetweenLooks, type Ride, type SnagResult } from './evaluateSnag'
+import { drawsFor } from '../uncertainty/draws'
+import { makeEnsemble } from '../uncertainty/ensemble'
+import { castThrough, evaluateSnag, meetOn, snagTally, type Ride, type SnagResult } from './evaluateSnag'
+import { wearBetweenLooks } from './hour'
+import { snagDoubts } from './snagMembers'
 import { openingAt, pointLip, snagRig, type PointLip, type SnagRig } from './lip'
 import { drawMeeting, resolve } from './meet'
 import { RETRIEVES, type RetrieveId } from './retrieve'
@@ -213,9 +217,10 @@ describe('whole rigs, without special cases', () => {
     const where = obstaclesOf('wood', 'rock')
     const tally = snagTally(snagRig(assembled('E1'), line), where, rideAt(0), seededRandom(7))
     tally.draw(500)
-    const early = tally.result()
+    const among = drawsFor(makeEnsemble(), { plastic: '', kind: '', rig: '' })
+    const early = tally.result(among)
     tally.draw(9500)
-    const late = tally.result()
+    const late = tally.result(among)
     expect(late.draws).toBe(10_000)
     expect(early.snagPerCast.low).toBeLessThan(late.snagPerCast.value)
     expect(early.snagPerCast.high).toBeGreaterThan(late.snagPerCast.value)
@@ -226,11 +231,11 @@ describe('whole rigs, without special cases', () => {
 
 describe('what is least certain', () => {
   it('is told in minutes, the most first; where nothing can hold a rig nothing is in doubt', () => {
-    const doubts = snagDoubts(snagRig(assembled('E1'), line), obstaclesOf('thickWeed', 'rock'), rideAt(0), 3)
-    expect(doubts.map(d => d.id).sort()).toEqual(['free', 'press', 'rate', 'strength'])
+    const doubts = snagDoubts(snagRig(assembled('E1'), line), obstaclesOf('thickWeed', 'rock'), rideAt(0))
+    expect(doubts.map(d => d.id).sort()).toEqual(['coverSize', 'coverStrength', 'freeing', 'press', 'standing'])
     for (let i = 1; i < doubts.length; i++) expect(doubts[i]!.minutes).toBeLessThanOrEqual(doubts[i - 1]!.minutes)
     expect(doubts[0]!.minutes).toBeGreaterThan(1)
-    expect(snagDoubts(only(open), [], rideAt(0), 3).every(d => d.minutes === 0)).toBe(true)
+    expect(snagDoubts(only(open), [], rideAt(0)).every(d => d.minutes === 0)).toBe(true)
   })
 })
 

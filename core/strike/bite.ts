@@ -80,20 +80,18 @@ export type RodPower = keyof typeof RODS
 export const USUAL_TACKLE: Omit<Tackle, 'line'> = { distanceM: 18, rodNPerM: 45, sweepM: 1.1, rodMostN: 28, moving: true, feeding: 'grab', match: 'fair', scented: false }
 
 /**
- * Medians and geometric standard deviations of what a bite brings. All *assumed*, with the doubt in each median as a
- * factor either way: bite force and jaw from school-size sea bass and zander; slack of a moving lure; needed bite of
+ * Medians and geometric standard deviations of what a bite brings. All *assumed*; the doubt in each median stands in the
+ * register of what is uncertain: bite force and jaw from school-size sea bass and zander; slack of a moving lure; needed bite of
  * hook in a jaw edge.
  */
 export const BITE = {
-  forceN: { median: 14, gsd: 1.7, doubt: 1.4 },
-  /** load that drives a sharp 1 mm wire past its barb into a jaw, N */ penetrationN: { median: 4.5, gsd: 1.5, doubt: 1.3 },
-  needM: { median: 0.0035, gsd: 1.3, doubt: 1.15 },
-  /** at `slackAtM` of line, and in proportion to what is out: a line in water bows */ slackM: { median: 0.15, gsd: 1.8, doubt: 1.3 },
+  forceN: { median: 14, gsd: 1.7 },
+  /** load that drives a sharp 1 mm wire past its barb into a jaw, N */ penetrationN: { median: 4.5, gsd: 1.5 },
+  needM: { median: 0.0035, gsd: 1.3 },
+  /** at `slackAtM` of line, and in proportion to what is out: a line in water bows */ slackM: { median: 0.15, gsd: 1.8 },
   slackAtM: 18,
-  /** doubt in the stiffness read off a Shore hardness, and in how far a rod is swept */ modulusPa: { doubt: 1.35 },
-  sweepM: { doubt: 1.2 },
   /** slack of a lure at rest, over that of a moving one */ pausedSlack: 2.4,
-  /** time a fish holds on: spread and doubt; its median is that of the feeding */ holdS: { gsd: 1.8, doubt: 1.4 },
+  /** time a fish holds on: spread; its median is that of the feeding */ holdS: { gsd: 1.8 },
   /** time from the bite to the set, felt on a tight line or seen on a slack one, s */ reactS: { moving: 0.6, paused: 1, gsd: 1.4 },
   /** area of plastic a jaw presses on, m² */ jawM2: 2e-4,
   /** a bite within this of the point squeezes it at once, m */ reachM: 0.01,

@@ -1,6 +1,7 @@
 import { typicalHook } from '../tackle/hooks'
 import { trailingOf, type StrikeRig, type Tackle } from './bite'
-import { drawFish, shareHooked } from './evaluateStrike'
+import { shareHooked } from './evaluateStrike'
+import { drawFish } from './fish'
 
 /** Bites on which changes are tried: enough, since the same bites meet each. */
 const CHANGE_DRAWS = 1200

@@ -8,7 +8,8 @@ import { BAIT_FORMS, FORM_IDS } from '../tackle/forms'
 import { HOOK_SIZES } from '../tackle/hooks'
 import { lineFromLb } from '../tackle/lines'
 import { RODS, strikeRig, USUAL_TACKLE, type StrikeRig, type Tackle } from './bite'
-import { drawFish, shareHooked, takeOf } from './evaluateStrike'
+import { shareHooked, takeOf } from './evaluateStrike'
+import { drawFish } from './fish'
 
 /** A rod and line that suit a hidden point. */
 const fair: Tackle = { ...USUAL_TACKLE, line: lineFromLb('braid', 20), rodNPerM: RODS.mediumHeavy.rodNPerM, rodMostN: RODS.mediumHeavy.rodMostN }

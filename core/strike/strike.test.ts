@@ -6,7 +6,9 @@ import { lineFromLb } from '../tackle/lines'
 import type { HookDims } from '../tackle/hooks'
 import { strikeRig, USUAL_TACKLE, type Tackle } from './bite'
 import { bestChanges } from './changes'
-import { biteChain, evaluateStrike, middlingBite, setForceN } from './evaluateStrike'
+import { biteChain, setForceN } from './chain'
+import { evaluateStrike } from './evaluateStrike'
+import { middlingBite } from './fish'
 
 const bait: BaitSpec = { form: 'slimShad', lengthM: 0.09, material: 'plain' }
 const rigOf = (family: RigSpec['family'], pointRest: PointRest, b = bait, hook: Partial<HookDims> = {}) => strikeRig(assembleRig(b, {

@@ -1,7 +1,7 @@
 import withNuxt from './.nuxt/eslint.config.mjs'
 
 /** Folders of the core in the order in which they may use one another: each may import what stands before it. */
-const LAYERS = [['numerics', 'water', 'tackle'], ['rig'], ['fall', 'fit', 'snag', 'strike'], ['evidence'], ['choose'], ['trip']]
+const LAYERS = [['numerics'], ['uncertainty', 'water', 'tackle'], ['rig'], ['fall', 'fit', 'snag', 'strike'], ['evidence'], ['choose'], ['trip']]
 
 const outside = ['vue', 'vue-router', 'pinia', 'nuxt', '#app', '#imports', '#schemas/*', 'zod', 'node:*', 'fs', 'path', '~/*', '@nuxt/*', 'drizzle-orm']
 

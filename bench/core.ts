@@ -4,6 +4,7 @@ import { alikeBaits, goodsOf } from '../shared/goods'
 import { assembleRig, matchOf, matchShare, obstaclesOf, riggingsOf, screen, RETRIEVES, seededRandom, snagRig, snagTally, dropRig, dropTethered, hydroBody, lineFromLb, ozToKg, SAMPLE_STRIDE, trimFall, waterOf } from '#core'
 
 import { best } from './best'
+import { verdictFigures } from './verdict'
 import { nativeRatio } from './native'
 
 /** A fixed piece of plain arithmetic, so that figures of different machines can be put in proportion. */
@@ -79,5 +80,6 @@ export function coreFigures(): Record<string, number> {
     'snag.draws20kx5.ms': best(snagDraws, 8),
     'pick.candidates20k.ms': Math.min(...Array.from({ length: 4 }, candidates20k)),
     'fall.trim.ms': best(() => trimFall(body, { depthM: 1, line }), 400),
+    ...verdictFigures(),
   }
 }

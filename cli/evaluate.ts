@@ -1,6 +1,6 @@
 import {
   assembleBareBait, bareWeight, evaluateBare, evaluateRig, lineOf, waterOf,
-  type BaitSpec, type FallResult, type RigSpec, type Water,
+  type BaitSpec, type FallResult, type Outcome, type RigReport, type RigSpec, type Water,
 } from '#core'
 import type { RigFile } from '#schemas/rigFile'
 import { dropRows } from '../shared/dropRecord'
@@ -21,15 +21,20 @@ export function evaluateFile(file: RigFile, options: { readonly path: boolean })
     if (!outcome.ok) return outcome
     return { ...head, massKg: geometry.massKg, displacedM3: geometry.displacedM3, fall: fallOf(outcome.value, options.path) }
   }
+  const outcome = reportOf(file)
+  if (!outcome.ok) return outcome
+  const { massKg, fall, tailHz, fit, snag: { members: _, ...snag }, strike: { members: __, ...strike }, takeShare } = outcome.value
+  return { ...head, cover: file.cover, bottom: file.bottom, massKg, fall: fallOf(fall, options.path), ...(tailHz ? { tailHz } : {}), fit, snag, strike, takeShare }
+}
+
+/** The report of a rig file with bait, rig and line. */
+export function reportOf(file: RigFile): Outcome<RigReport> {
   const { depthM } = file.water
   const conditions = {
     depthM, temperatureC: 0, salinityGKg: 0, cover: file.cover, bottom: file.bottom, lineKind: file.line!.kind, lineStrengthN: file.line!.strengthN,
     ...(file.fishing as object | undefined), ...(file.stream ? { stream: file.stream } : {}), ...(file.line!.hold ? { hold: file.line!.hold } : {}),
   }
-  const outcome = evaluateRig(file.bait as BaitSpec, file.rig as RigSpec, conditions, { water, ...(file.seed === undefined ? {} : { seed: file.seed }) })
-  if (!outcome.ok) return outcome
-  const { massKg, fall, tailHz, fit, snag, strike, takeShare } = outcome.value
-  return { ...head, cover: file.cover, bottom: file.bottom, massKg, fall: fallOf(fall, options.path), ...(tailHz ? { tailHz } : {}), fit, snag, strike, takeShare }
+  return evaluateRig(file.bait as BaitSpec, file.rig as RigSpec, conditions, { water: waterFrom(file), ...(file.seed === undefined ? {} : { seed: file.seed }) })
 }
 
 function waterFrom({ water }: RigFile): Water {
@@ -37,6 +42,6 @@ function waterFrom({ water }: RigFile): Water {
   return waterOf(water.temperatureC, water.salinityGKg)
 }
 
-function fallOf({ drop, ...measures }: FallResult, withPath: boolean): Record<string, unknown> {
+function fallOf({ drop, members: _, ...measures }: FallResult, withPath: boolean): Record<string, unknown> {
   return { ...measures, steps: drop.steps, ...(withPath ? { path: dropRows(drop) } : {}) }
 }

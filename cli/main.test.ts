@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { afterAll, describe, expect, it } from 'vitest'
-import { evaluateRig, findSize, HOOK_SIZES, type BaitSpec, type RigSpec } from '#core'
+import { evaluateRig, findSize, HOOK_SIZES, judgeLanes, USUAL_UTILITY, type BaitSpec, type RigSpec } from '#core'
 import { rigFilesOf } from '../demo/examples'
 import { DEMO_BOX } from '../demo/box'
 import { DEMO_SPREADS } from '../demo/spreads'
@@ -33,8 +33,8 @@ describe('dunecrest evaluate', () => {
     if (!expected.ok) throw new Error(expected.message)
     const out = evaluate(example!.json)
     expect(out.status).toBe(0)
-    const { fall: { drop: ___, ...fall }, ...rest } = expected.value
-    expect(out.json()).toMatchObject(JSON.parse(JSON.stringify({ ...rest, fall })) as object)
+    const { fall: { drop: _drop, members: _fall, ...fall }, snag: { members: _snag, ...snag }, strike: { members: _strike, ...strike }, members: _all, owners: _owners, ...rest } = expected.value
+    expect(out.json()).toMatchObject(JSON.parse(JSON.stringify({ ...rest, fall, snag, strike })) as object)
   })
 
   it('has a file for each demo rig, in step with the demo', () => {
@@ -97,6 +97,22 @@ describe('dunecrest evaluate', () => {
     expect(csv[1]![csv[0]!.indexOf('fall s')]).toBe(single.toFixed(2))
     expect(dunecrest('compare', ...files).stdout).toMatch(/^rig +fall s/)
     expect(dunecrest('compare', files[0]!, '--format', 'xml')).toMatchObject({ status: 2, stderr: expect.stringMatching(/table, json, csv/) as string })
+  })
+
+  it('says which rig to tie on, as the sheet does, and how surely; rigs of different waters are not judged together', () => {
+    const files = ['a', 'b', 'c'].map(letter => join('examples', `eelgrass-flat-three-ways-${letter}.json`))
+    const out = dunecrest('verdict', ...files)
+    expect(out.status).toBe(0)
+    const { content: { water: { place: _, ...water }, line, bait, lanes } } = DEMO_SPREADS[2]!
+    const judged = judgeLanes(lanes.map(({ letter, ...rig }) => ({ letter, result: evaluateRig(bait, rig, { ...water, lineKind: line.kind, lineStrengthN: line.strengthN }) })), USUAL_UTILITY)
+    expect(out.json()).toMatchObject({
+      kind: judged.kind, letters: judged.letters, pBest: Object.fromEntries(judged.rigs.map(r => [r.letter, r.pBest])), expectedLoss: Object.fromEntries(judged.rigs.map(r => [r.letter, r.expectedLoss])),
+      differences: JSON.parse(JSON.stringify(judged.differences)) as object[], settles: [...judged.settles],
+    })
+    expect(dunecrest('verdict', ...files, '--by', 'slowestFall').json<{ letters: string[] }>().letters).toEqual(['B'])
+    expect(dunecrest('verdict', files[0]!)).toMatchObject({ status: 2, stderr: expect.stringMatching(/two or more/) as string })
+    expect(dunecrest('verdict', ...files, '--by', 'luck')).toMatchObject({ status: 2, stderr: expect.stringMatching(/expected one of catch/) as string })
+    expect(dunecrest('verdict', files[0]!, join('examples', 'channel-mouth-salted-stick-a.json'))).toMatchObject({ status: 2, stderr: expect.stringMatching(/same water/) as string })
   })
 
   it('chooses a rig out of a box, with reasons, by the names in the box; a bad day or box is refused at its field', () => {

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { basename } from 'node:path'
 import { parseArgs } from 'node:util'
 import type { z } from 'zod'
-import { HOOK_SIZES } from '#core'
+import { HOOK_SIZES, UTILITY_IDS, type UtilityId } from '#core'
 import { boxFileSchema, dayFileSchema } from '#schemas/day'
 import { fieldErrors } from '#schemas/problems'
 import { rigFileSchema } from '#schemas/rigFile'
@@ -10,12 +10,14 @@ import { chooseFile } from './choose'
 import { COMPARE_FORMATS, compareFiles } from './compare'
 import { evaluateFile } from './evaluate'
 import { sizesOfFile, sizeTable } from './size'
+import { UnlikeRigs, verdictOfFiles, type VerdictReport } from './verdict'
 
 const HELP = `Dunecrest on the command line: the same core as the application.
 
   dunecrest evaluate FILE.json    print the measures of one rig, bait or weight as JSON
   dunecrest evaluate -            read the file from standard input
   dunecrest compare FILE.json …   set several rigs side by side
+  dunecrest verdict FILE.json …   say which of several rigs in one water to tie on, and how surely
   dunecrest size FILE.json        try every hook size of the rig's family in its bait
   dunecrest choose DAY.json --box BOX.json
                                   choose a rig for a day out of a box, and say why
@@ -26,6 +28,10 @@ options of evaluate
 
 options of compare
   --format table|json|csv         how to print it; a table when left out
+
+options of verdict
+  --by catch|fewestSnags|surestHook|slowestFall
+                                  what to judge by; fish an hour, lost rigs paid, when left out
 
 options of size
   --format table|json             how to print it; a table when left out
@@ -67,6 +73,15 @@ function run(args: readonly string[], write: (text: string) => void): number {
     write(compareFiles(names.map(name => ({ name: basename(name, '.json'), file: readRigFile(name) })), format))
     return 0
   }
+  if (command === 'verdict') {
+    const names = file ? [file, ...more] : []
+    if (names.length < 2) throw new BadCall('verdict: expected two or more FILE.json.')
+    const by = UTILITY_IDS.find(id => id === (values.by ?? 'catch'))
+    if (!by) throw new BadCall(`--by: expected one of ${UTILITY_IDS.join(', ')}.`)
+    const verdict = judged(names.map(name => ({ name: basename(name, '.json'), file: readRigFile(name) })), by)
+    write(`${JSON.stringify(verdict, null, 2)}\n`)
+    return verdict.kind === 'none' ? 1 : 0
+  }
   if (command === 'size') {
     if (!file || more.length > 0) throw new BadCall('size: expected one FILE.json, or - for standard input.')
     return size(file, values.format ?? 'table', write)
@@ -84,6 +99,16 @@ function run(args: readonly string[], write: (text: string) => void): number {
   return result.ok ? 0 : 1
 }
 
+function judged(files: Parameters<typeof verdictOfFiles>[0], id: UtilityId): VerdictReport {
+  try {
+    return verdictOfFiles(files, { id })
+  }
+  catch (error) {
+    if (error instanceof UnlikeRigs) throw new BadCall(error.message)
+    throw error
+  }
+}
+
 function size(file: string, format: string, write: (text: string) => void): number {
   if (format !== 'table' && format !== 'json') throw new BadCall('--format: expected one of table, json.')
   const rig = readRigFile(file)
@@ -95,7 +120,7 @@ function size(file: string, format: string, write: (text: string) => void): numb
 
 function parse(args: readonly string[]) {
   try {
-    return parseArgs({ args: [...args], allowPositionals: true, options: { help: { type: 'boolean', short: 'h' }, path: { type: 'boolean' }, format: { type: 'string' }, box: { type: 'string' }, beyond: { type: 'boolean' } } })
+    return parseArgs({ args: [...args], allowPositionals: true, options: { help: { type: 'boolean', short: 'h' }, path: { type: 'boolean' }, format: { type: 'string' }, box: { type: 'string' }, beyond: { type: 'boolean' }, by: { type: 'string' } } })
   }
   catch (error) {
     throw new BadCall(`${(error as Error).message}\n\n${HELP}`)

@@ -12,6 +12,7 @@ const PATIENCE_MS = 250
 /** Keeps the measures of every lane in step with the sheet, once one is laid out. Answers to older states are dropped, whatever order they come in. */
 export function useEvaluation(content: () => SpreadContent | undefined) {
   const evidence = useEvidence()
+  const settings = useSettings()
   const outcomes = shallowRef<ReadonlyMap<string, LaneOutcome>>(new Map())
   const verdict = shallowRef<Verdict>()
   /** an answer is on its way */
@@ -20,6 +21,8 @@ export function useEvaluation(content: () => SpreadContent | undefined) {
   const busy = ref(false)
   const error = ref<string>()
   let running: AbortController | undefined
+
+  const judgedJob = (now: SpreadContent): EvaluateJob => ({ ...jobOf(now, evidence.of), utility: { id: settings.utility, bitesPerHour: settings.bitesPerHour, rigWorth: settings.rigWorth } })
 
   async function run(): Promise<void> {
     const now = content()
@@ -31,7 +34,7 @@ export function useEvaluation(content: () => SpreadContent | undefined) {
     const patience = setTimeout(() => busy.value = true, PATIENCE_MS)
     const found = new Map<string, LaneOutcome>()
     try {
-      const judged = await calculator().evaluate(copy(jobOf(now, evidence.of)), { signal: mine.signal, onLane: (letter, outcome) => {
+      const judged = await calculator().evaluate(copy(judgedJob(now)), { signal: mine.signal, onLane: (letter, outcome) => {
         found.set(letter, outcome)
         // a lane that shows nothing yet need not wait for the others
         if (!outcomes.value.has(letter)) outcomes.value = new Map([...outcomes.value, [letter, outcome]])
@@ -55,7 +58,7 @@ export function useEvaluation(content: () => SpreadContent | undefined) {
 
   watch(() => {
     const now = content()
-    return now && evidence.loaded && JSON.stringify(jobOf(now, evidence.of))
+    return now && evidence.loaded && JSON.stringify(judgedJob(now))
   }, () => void run(), { immediate: true })
   onScopeDispose(() => running?.abort())
   return { outcomes, verdict, working, busy, error, retry: run }

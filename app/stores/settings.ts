@@ -1,3 +1,5 @@
+import { USUAL_UTILITY, UTILITY_IDS } from '#catalogue'
+import type { UtilityId } from '#core'
 import { UNIT_SYSTEMS, UNITS, type UnitSystem } from '~/utils/units'
 
 export const THEMES = ['day', 'dusk', 'glare'] as const
@@ -17,10 +19,16 @@ export const useSettings = defineStore('settings', () => {
   if (!(pxPerMm.value >= PX_PER_MM_RANGE[0] && pxPerMm.value <= PX_PER_MM_RANGE[1])) pxPerMm.value = USUAL_PX_PER_MM
   if (!UNIT_SYSTEMS.includes(system.value)) system.value = 'mixed'
   if (!THEMES.includes(theme.value)) theme.value = 'day'
+  const utility = useLocalStorage<UtilityId>('dunecrest.utility', USUAL_UTILITY.id)
+  const bitesPerHour = useLocalStorage('dunecrest.bitesPerHour', USUAL_UTILITY.bitesPerHour)
+  const rigWorth = useLocalStorage('dunecrest.rigWorth', USUAL_UTILITY.rigWorth)
+  if (!UTILITY_IDS.includes(utility.value)) utility.value = USUAL_UTILITY.id
+  if (!(bitesPerHour.value > 0)) bitesPerHour.value = USUAL_UTILITY.bitesPerHour
+  if (!(rigWorth.value >= 0)) rigWorth.value = USUAL_UTILITY.rigWorth
   const units = computed(() => UNITS[system.value])
   watchEffect(() => {
     document.documentElement.dataset.theme = theme.value
     document.documentElement.classList.toggle('dark', theme.value === 'dusk')
   })
-  return { system, theme, units, pxPerMm, calibrated }
+  return { system, theme, units, pxPerMm, calibrated, utility, bitesPerHour, rigWorth }
 })

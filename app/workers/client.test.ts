@@ -1,4 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { USUAL_UTILITY } from '#core'
 import { starterContent } from '~/utils/starter'
 import { createCalcClient, type CalcError, type Endpoint } from './client'
 import type { EvaluateJob, LaneOutcome, Reply, Request } from './protocol'
@@ -22,7 +23,7 @@ function puppet() {
   return { endpoint, sent, state }
 }
 
-const verdict = { kind: 'none', letters: [], decidedBy: 'nothing', sentences: [] } as const
+const verdict = { kind: 'none', letters: [], behind: [], decidedBy: 'nothing', utility: USUAL_UTILITY, rigs: [], differences: [], settles: [], out: [] } as const
 const outcome: LaneOutcome = { kind: 'invalid', problems: [] }
 const codeOf = (promise: Promise<unknown>): Promise<string> => promise.then(() => 'answered', (error: CalcError) => error.code)
 

@@ -8,7 +8,7 @@ import type { TripAnswer, TripJob } from './trip'
 import type { StrikeAnswer, StrikeJob } from './strike'
 import type { TouchesAnswer, TouchesJob } from './touches'
 import type { TraceAnswer, TraceJob } from './trace'
-import type { BaitSpec, Candidate, Conditions, Evidence, Finalist, DropFailure, Problem, RigDrawing, RigReport, RigSolid, RigSpec, Verdict } from '#core'
+import type { BaitSpec, Candidate, Conditions, Evidence, Finalist, DropFailure, Problem, RigDrawing, RigReport, RigSolid, RigSpec, Utility, Verdict } from '#core'
 
 /** What crosses between the page and the worker: plain data only. */
 export interface LaneJob { readonly letter: string, readonly rig: RigSpec, /** what was measured and counted of it */ readonly evidence?: Evidence }
@@ -17,6 +17,7 @@ export interface EvaluateJob {
   readonly bait: BaitSpec
   readonly conditions: Conditions
   readonly lanes: readonly LaneJob[]
+  /** what the rigs are judged by; fish an hour when left out */ readonly utility?: Utility
 }
 
 /** What came of one lane: its measures, why it cannot be dropped, or which field cannot be built. */

@@ -1,4 +1,4 @@
-import { assembleRig, drawRig, evaluateRig, failure, judgeLanes, problemsOf, solidOf, success, type JudgedLane } from '#core'
+import { assembleRig, drawRig, evaluateRig, failure, judgeLanes, makeRecall, problemsOf, solidOf, success, USUAL_UTILITY, type JudgedLane, type Recall } from '#core'
 import { adviseOn, lookAt } from './bench'
 import { fitsOf, readRows } from './box'
 import { throughCover } from './cover'
@@ -15,6 +15,8 @@ import type { EvaluateJob, LaneJob, LaneOutcome, QuestionId, Questions, Reply, R
 
 /** Outcomes kept so that undo, redo and a change to one lane cost nothing for the others. */
 const KEPT = 80
+/** Parts of evaluations kept: postures and bites of five rigs, and the meetings of a place, which are large. */
+const KEPT_PARTS = 16
 
 /**
  * Answers requests one lane at a time and looks for cancellations between lanes.
@@ -25,6 +27,7 @@ const KEPT = 80
 export function serve(reply: (message: Reply) => void, helper: () => CalcClient | undefined = () => undefined): (request: Request) => Promise<void> {
   const cancelled = new Set<number>()
   const kept = new Map<string, LaneOutcome>()
+  const remembered = makeRecall(KEPT_PARTS)
 
   return async (request) => {
     if (request.type === 'cancel') return void cancelled.add(request.id)
@@ -47,11 +50,11 @@ export function serve(reply: (message: Reply) => void, helper: () => CalcClient 
       for (const lane of job.lanes) {
         await nextTask()
         if (cancelled.has(id)) return
-        const outcome = recall(kept, job, lane)
+        const outcome = recall(kept, job, lane, remembered)
         reply({ type: 'lane', id, letter: lane.letter, outcome })
         judged.push(judgeable(lane.letter, outcome))
       }
-      reply({ type: 'done', id, verdict: judgeLanes(judged) })
+      reply({ type: 'done', id, verdict: judgeLanes(judged, job.utility ?? USUAL_UTILITY) })
     }
     catch (error) {
       reply({ type: 'failed', id, message: error instanceof Error ? error.message : String(error) })
@@ -82,21 +85,21 @@ function answer<Q extends QuestionId>(about: Q, job: Questions[Q]['job'], progre
 
 const nextTask = (): Promise<void> => new Promise(resolve => setTimeout(resolve, 0))
 
-function recall(kept: Map<string, LaneOutcome>, job: EvaluateJob, lane: LaneJob): LaneOutcome {
+function recall(kept: Map<string, LaneOutcome>, job: EvaluateJob, lane: LaneJob, remembered: Recall): LaneOutcome {
   const key = JSON.stringify([job.bait, job.conditions, lane.rig, lane.evidence])
-  const found = kept.get(key) ?? evaluateLane(job, lane)
+  const found = kept.get(key) ?? evaluateLane(job, lane, remembered)
   kept.delete(key)
   kept.set(key, found)
   if (kept.size > KEPT) kept.delete(kept.keys().next().value!)
   return found
 }
 
-function evaluateLane({ bait, conditions }: EvaluateJob, { rig: spec, evidence }: LaneJob): LaneOutcome {
+function evaluateLane({ bait, conditions }: EvaluateJob, { rig: spec, evidence }: LaneJob, remembered: Recall): LaneOutcome {
   const problems = problemsOf(bait, spec)
   if (problems.length > 0) return { kind: 'invalid', problems }
   const rig = assembleRig(bait, spec)
   const pictures = { drawing: drawRig(rig), solid: solidOf(rig) }
-  const outcome = evaluateRig(bait, spec, evidence ? { ...conditions, evidence } : conditions)
+  const outcome = evaluateRig(bait, spec, evidence ? { ...conditions, evidence } : conditions, { recall: remembered })
   return outcome.ok
     ? { kind: 'done', report: outcome.value, ...pictures }
     : { kind: 'failed', code: outcome.code, message: outcome.message, ...(outcome.depthM === undefined ? {} : { depthM: outcome.depthM }), ...pictures }

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import { dirname, join } from 'node:path'
 import { DEMO_BOX } from '../../demo/box'
 import { seasons } from '../../demo/seasons'
-import { DEMO_SPREADS } from '../../demo/spreads'
+import { DEMO_SPREADS, NEW_MARKS } from '../../demo/spreads'
 import { openDatabase, openServer, useDatabase, type Database, type OpenDatabase } from '../db/client'
 import engineThread from '../db/engineThread?thread'
 import { DataFolderInUse } from '../db/lock'
@@ -61,7 +61,7 @@ async function start(): Promise<OpenDatabase> {
 }
 
 async function seedDemo(): Promise<void> {
-  await seedSpreads(DEMO_SPREADS)
+  await seedSpreads([...NEW_MARKS, ...DEMO_SPREADS])
   await seedBox(DEMO_BOX)
   await fillDocuments('spot', DEMO_SPOTS)
   await fillDocuments('bath', DEMO_BATHS)

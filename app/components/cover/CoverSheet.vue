@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { BOTTOM_IDS, BOTTOMS, CAST_M, COVER_IDS, COVERS, FAMILIES, SNAG_DRAWS } from '#catalogue'
+import { BOTTOM_IDS, BOTTOMS, CAST_M, COVER_IDS, COVERS, FAMILIES, PARAMETERS, SNAG_DRAWS } from '#catalogue'
 import { conditionsOf } from '~/composables/useEvaluation'
-import { LIP_WORDS, SNAG_DOUBT_WORDS } from '~/utils/coverWords'
+import { LIP_WORDS } from '~/utils/coverWords'
 import { oddsText } from '~/utils/words'
 import type { CoverJob } from '~/workers/cover'
 
@@ -79,7 +79,7 @@ const sentence = computed(() => {
           </tbody>
         </table>
       </div>
-      <p class="label foot"><template v-if="answer.lanes.some(l => l.snag.snagPerCast.basis === 'logged')">▤ moved by your log for {{ answer.lanes.filter(l => l.snag.snagPerCast.basis === 'logged').map(l => l.letter).join(', ') }}. </template>◇ computed: {{ answer.lanes[0]?.snag.draws.toLocaleString('en') }} draws for each kind of obstacle and rig, {{ Math.round(settings.units.depth.from(CAST_M)) }} {{ settings.units.depth.label }} of cover a cast. How much stands there is assumed, within a factor of 1.6; the ranges say so.<template v-if="chosen && chosen.doubts[0]"> Least certain for {{ chosen.letter }}: {{ SNAG_DOUBT_WORDS[chosen.doubts[0].id] }}, {{ chosen.doubts[0].minutes < 1 ? 'below one minute' : `${Math.round(chosen.doubts[0].minutes)} minutes` }} of the hour from end to end; then {{ SNAG_DOUBT_WORDS[chosen.doubts[1]!.id] }}, {{ Math.round(chosen.doubts[1]!.minutes) }}.</template></p>
+      <p class="label foot"><template v-if="answer.lanes.some(l => l.snag.snagPerCast.basis === 'logged')">▤ moved by your log for {{ answer.lanes.filter(l => l.snag.snagPerCast.basis === 'logged').map(l => l.letter).join(', ') }}. </template>◇ computed: {{ answer.lanes[0]?.snag.draws.toLocaleString('en') }} draws for each kind of obstacle and rig, {{ Math.round(settings.units.depth.from(CAST_M)) }} {{ settings.units.depth.label }} of cover a cast. How much stands there is assumed, within a factor of {{ PARAMETERS.standing.high }}; the ranges say so.<template v-if="chosen && chosen.doubts[0]"> Least certain for {{ chosen.letter }}: {{ PARAMETERS[chosen.doubts[0].id].words }}, {{ chosen.doubts[0].minutes < 1 ? 'below one minute' : `${Math.round(chosen.doubts[0].minutes)} minutes` }} of the hour from end to end; then {{ PARAMETERS[chosen.doubts[1]!.id].words }}, {{ Math.round(chosen.doubts[1]!.minutes) }}.</template></p>
     </template>
     <p v-else class="label wait">Bringing the rigs through…</p>
   </SheetFrame>

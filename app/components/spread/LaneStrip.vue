@@ -16,7 +16,7 @@ const small = computed(() => props.lanes.map(({ letter }) => {
 
 <template>
   <nav class="small" aria-label="Rigs">
-    <button v-for="one in small" :key="one.letter" type="button" :class="[`lane-${one.letter}`, { best: verdict?.kind === 'pick' && verdict.letters.includes(one.letter) }]" @click="emit('go', one.letter)">
+    <button v-for="one in small" :key="one.letter" type="button" :class="[`lane-${one.letter}`, { best: verdict?.kind === 'one' && verdict.letters.includes(one.letter) }]" @click="emit('go', one.letter)">
       <LaneChip :letter="one.letter" plain />
       <span class="figure"><b>{{ one.first }}</b><br>{{ one.second }}</span>
     </button>

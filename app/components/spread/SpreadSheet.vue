@@ -11,7 +11,8 @@ const spread = useSpread()
 const tank = useTemplateRef('tank')
 
 const { outcomes, verdict, working, busy, error, retry } = useEvaluation(() => spread.opened ? spread.content : undefined)
-const reports = computed(() => [...outcomes.value.values()].flatMap(o => o.kind === 'done' ? [o.report] : []))
+const reportOf = computed(() => new Map([...outcomes.value].flatMap(([letter, o]) => o.kind === 'done' ? [[letter, o.report] as const] : [])))
+const reports = computed(() => [...reportOf.value.values()])
 const trading = ref(false)
 const traders = computed(() => spread.content.lanes.flatMap(({ letter }) => {
   const outcome = outcomes.value.get(letter)
@@ -19,7 +20,7 @@ const traders = computed(() => spread.content.lanes.flatMap(({ letter }) => {
 }))
 const axes = computed(() => axesOf(reports.value))
 const order = computed(() => spread.content.lanes.map(l => l.letter))
-const isPicked = (letter: Letter): boolean => verdict.value?.kind === 'pick' && verdict.value.letters.includes(letter)
+const isPicked = (letter: Letter): boolean => verdict.value?.kind === 'one' && verdict.value.letters.includes(letter)
 
 /** One scale for all sketches, so that lengths can be compared: the longest and the tallest rig just fit. */
 const lanesHost = useTemplateRef('lanesHost')
@@ -63,7 +64,7 @@ const addMenu = Object.values(Object.groupBy(familyItems(), item => item.group))
         </VueDraggable>
       </div>
     </div>
-    <VerdictBar class="verdict" :verdict="verdict" :busy="working" :error="error" @retry="retry()">
+    <VerdictBar class="verdict" :verdict="verdict" :reports="reportOf" :depth-m="spread.content.water.depthM" :busy="working" :error="error" @retry="retry()">
       <button type="button" class="add" :disabled="traders.length === 0" @click="trading = true"><UIcon name="i-lucide-scale" /> Trade-off</button>
       <BasisKey @cautions="showCautions" />
     </VerdictBar>

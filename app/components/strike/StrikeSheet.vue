@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { FAMILIES } from '#catalogue'
+import { FAMILIES, PARAMETERS } from '#catalogue'
 import type { BiteChain, LossId, StrikeRig } from '#core'
 import type { Letter } from '#schemas/spread'
 import { conditionsOf } from '~/composables/useEvaluation'
@@ -59,7 +59,6 @@ const weakest = computed(() => {
   if (!loss) return 'This bite is hooked.'
   return `This bite is lost: ${LOSS_WORDS[loss]}.`
 })
-const DOUBTS = { forceN: 'how hard these fish bite', penetrationN: 'what it takes to go in', needM: 'how much gap a jaw needs', slackM: 'slack at the bite', holdS: 'how long they hold on', modulusPa: 'how stiff the plastic is', sweepM: 'how far the rod is swept' } as const
 </script>
 
 <template>
@@ -96,7 +95,7 @@ const DOUBTS = { forceN: 'how hard these fish bite', penetrationN: 'what it take
         <h2 class="label">of all bites of fish that {{ spread.content.fishing?.feeding === 'gulp' ? 'gulp' : spread.content.fishing?.feeding === 'nip' ? 'nip' : 'grab' }}, hooked</h2>
         <p class="huge figure">{{ Math.round(100 * bite.result.hookUp.value) }} <small>% ({{ Math.round(100 * bite.result.hookUp.low) }}–{{ Math.round(100 * bite.result.hookUp.high) }}) {{ BASIS_MARKS[bite.result.hookUp.basis] }}</small></p>
         <p v-if="known?.hook" class="label">moved by your log: {{ known.hook.hits }} hooked of {{ known.hook.tries }} touches</p>
-        <p class="label">least certain: {{ DOUBTS[bite.result.mainDoubt] }}</p>
+        <p class="label">least certain: {{ PARAMETERS[bite.result.mainDoubt].words }}</p>
         <h3 class="label">what loses the rest</h3>
         <ul><li v-for="l in bite.result.losses" :key="l.id"><span>{{ LOSS_WORDS[l.id] }}</span><i :style="{ width: `${100 * l.share}%` }" /><b class="figure">{{ Math.round(100 * l.share) }} %</b></li></ul>
         <h3 class="label">what one change would add, of a hundred bites</h3>

@@ -1,8 +1,9 @@
-import { bookOf, evidenceOf } from '#catalogue'
+import { bookOf, evidenceOf, placeKey, rigKey } from '#catalogue'
 import type { BaitSpec, Evidence, EvidenceBook, LoggedDrop, RigSpec } from '#core'
 import type { EvidenceAnswer, StoredDrop, TallyRow } from '#schemas/log'
 import type { SpreadContent } from '#schemas/spread'
 import { ask, ServerRefusal } from '~/utils/api'
+import type { MovedOf } from '~/utils/movedWords'
 
 /** The angler's own drops and tally, and what they say. Loaded once with the page, and again after something was logged. */
 export const useEvidence = defineStore('evidence', () => {
@@ -34,9 +35,14 @@ export const useEvidence = defineStore('evidence', () => {
   function of({ bait, water }: Pick<SpreadContent, 'bait' | 'water'>, rig: object): Evidence | undefined {
     return book.value && evidenceOf(book.value, bait as BaitSpec, rig as RigSpec, water.cover, water.bottom)
   }
+  /** Whose figure it is, for telling what moved it. */
+  function whose({ bait, water, lanes }: Pick<SpreadContent, 'bait' | 'water' | 'lanes'>, rig: object): MovedOf {
+    const key = (one: object): string => rigKey(bait as BaitSpec, one as RigSpec)
+    return { rigKey: key(rig), placeKey: placeKey(water.cover, water.bottom), letters: new Map(lanes.map(({ letter, ...one }) => [key(one), letter])) }
+  }
   async function exclude(id: string, excluded: boolean): Promise<void> {
     await ask(`/api/log/${id}/exclude`, 'PUT', { excluded })
     drops.value = drops.value.map(d => d.id === id ? { ...d, excluded } : d)
   }
-  return { tallies, drops, timed, loaded, error, ignored, book, of, load, exclude }
+  return { tallies, drops, timed, loaded, error, ignored, book, of, whose, load, exclude }
 })

@@ -1,4 +1,4 @@
-import { assembleRig, drawRig, evaluateRig, failure, judgeLanes, makeRecall, problemsOf, solidOf, success, USUAL_UTILITY, type JudgedLane, type Recall } from '#core'
+import { assembleRig, drawRig, ensembleAfter, evaluateRig, failure, judgeLanes, makeRecall, problemsOf, solidOf, success, USUAL_UTILITY, type JudgedLane, type Recall } from '#core'
 import { adviseOn, lookAt } from './bench'
 import { fitsOf, readRows } from './box'
 import { throughCover } from './cover'
@@ -54,7 +54,7 @@ export function serve(reply: (message: Reply) => void, helper: () => CalcClient 
         reply({ type: 'lane', id, letter: lane.letter, outcome })
         judged.push(judgeable(lane.letter, outcome))
       }
-      reply({ type: 'done', id, verdict: judgeLanes(judged, job.utility ?? USUAL_UTILITY) })
+      reply({ type: 'done', id, verdict: judgeLanes(judged, job.utility ?? USUAL_UTILITY, ensembleAfter(job.lanes.find(l => l.evidence?.logged)?.evidence?.logged)) })
     }
     catch (error) {
       reply({ type: 'failed', id, message: error instanceof Error ? error.message : String(error) })

@@ -21,13 +21,13 @@ export type StrikeAnswer =
 export function biteOn({ bait, conditions, rig: spec, evidence, biteN, slackM }: StrikeJob): StrikeAnswer {
   const problems = problemsOf(bait, spec)
   if (problems.length > 0) return { kind: 'invalid', problems }
-  const prepared = prepareRig(bait, spec, conditions)
+  const prepared = prepareRig(bait, spec, evidence ? { ...conditions, evidence } : conditions)
   const { rig: assembled, strike: rig, tackle } = prepared
   const middling = middlingBite(rig, tackle)
   const one = { ...middling, ...(biteN === undefined ? {} : { forceN: biteN }), ...(slackM === undefined ? {} : { slackM }) }
   const s = Math.min(assembled.bait.lengthM, Math.max(0, rig.pointM))
   return {
-    kind: 'bite', result: strikeOf(prepared, evidence ?? {}), chain: biteChain(rig, tackle, one), biteN: one.forceN, slackM: one.slackM, changes: bestChanges(rig, tackle, USUAL_SEED + 1), rig,
+    kind: 'bite', result: strikeOf(prepared, evidence), chain: biteChain(rig, tackle, one), biteN: one.forceN, slackM: one.slackM, changes: bestChanges(rig, tackle, USUAL_SEED + 1), rig,
     section: { widthM: assembled.bait.widthAt(s), heightM: assembled.bait.heightAt(s), backM: assembled.bait.topAt(s) },
   }
 }

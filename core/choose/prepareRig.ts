@@ -1,3 +1,5 @@
+import { kindKey, placeKey, rigKey } from '../evidence/keys'
+import type { LoggedRig } from '../evidence/learned'
 import { dropAny, type FallBodies, type FallConditions } from '../fall/dropAny'
 import type { Drop, DropFailure } from '../fall/drop'
 import { DEFAULT_FACTORS } from '../fall/factors'
@@ -14,6 +16,7 @@ import { RETRIEVES } from '../snag/retrieve'
 import { strikeRig, type StrikeRig, type Tackle } from '../strike/bite'
 import { lineOf, type Line } from '../tackle/lines'
 import { SOFT_BEDS } from '../water/bed'
+import type { Owners } from '../uncertainty/ensemble'
 import { waterOf, type Water } from '../water/water'
 import { fallBodiesOf } from './bodies'
 import { tackleOf, type Conditions } from './conditions'
@@ -35,6 +38,8 @@ export interface PreparedRig {
   readonly snag: SnagRig
   readonly strike: StrikeRig
   readonly tackle: Tackle
+  readonly place: string
+  /** what was counted of this rig and others */ readonly logged?: readonly LoggedRig[]
   /** how it rides: on the retrieve, and in the fall that is given */ readonly rideOf: (drop: Pick<Drop, 'samples'>) => Ride
 }
 
@@ -59,6 +64,8 @@ export function prepareRig(bait: BaitSpec, spec: RigSpec, conditions: Conditions
     snag: snagRig(rig, line),
     strike: strikeRig(rig),
     tackle: tackleOf(conditions, line),
+    place: placeKey(cover, bottom),
+    ...(evidence?.logged ? { logged: evidence.logged } : {}),
     rideOf: drop => ({
       postures: { retrieveRollRad: postureOf().rollRad, fallRollRad: fallRolls(drop) }, retrieve: RETRIEVES[retrieve],
       ...(looksEvery === undefined ? {} : { looksEvery }),
@@ -69,3 +76,9 @@ export function prepareRig(bait: BaitSpec, spec: RigSpec, conditions: Conditions
 /** The fall of a prepared rig as the sheet shows it: with its weight, current and line. */
 export const dropPrepared = ({ bodies, fall }: PreparedRig): Outcome<Drop, DropFailure> =>
   dropAny(bodies.typical, bodies.weight, { ...fall, factors: fall.factors ?? DEFAULT_FACTORS })
+
+/** Seed used unless another is asked for, so that worker, server and command line agree to the last digit. */
+export const USUAL_SEED = 20261
+
+/** Whose values of the uncertain numbers a rig has: its weight does not change whose it is. */
+export const ownersOf = ({ bait, spec, place }: Pick<PreparedRig, 'bait' | 'spec' | 'place'>): Owners => ({ plastic: kindKey(bait), kind: spec.pointRest === 'open' ? 'open' : 'covered', rig: rigKey(bait, spec), place })

@@ -134,7 +134,7 @@ describe('what would settle it', () => {
 function truthOf(prepared: PreparedRig, { snag, strike, fall, owners }: RigReport, seed: number): Pick<RigMembers, 'snagPerCast' | 'minutesLeft' | 'lostPerHour' | 'hookUp'> {
   const among = drawsOfTruth(drawTruth(seed), owners)
   const there = snagMembers(prepared.snag, prepared.obstacles, prepared.rideOf(fall.drop), snag.rates, among, { seed: seed + 1, count: 400 })
-  return { ...there, hookUp: hookedMembers(prepared.strike, prepared.tackle, (strike.hookUp.value * strike.draws + 0.5) / (strike.draws + 1), among, { seed: seed + 2, count: 1000 }) }
+  return { ...there, hookUp: hookedMembers(prepared.strike, prepared.tackle, (strike.hookUp.value * strike.draws + 0.5) / (strike.draws + 1), among, { seed: seed + 2, count: 1000 }).members }
 }
 
 describe('made-up worlds drawn from the prior', () => {

@@ -1,4 +1,5 @@
 import { measure, type Measure, type Outcome } from '../outcome'
+import type { Ensemble } from '../uncertainty/ensemble'
 import { meanOf, measureOf, shareOf } from '../uncertainty/members'
 import type { RigMembers, RigReport } from './evaluateRig'
 import { settlesOf, type Doubtful, type Settle } from './settle'
@@ -61,8 +62,9 @@ type Standing = Doubtful & { readonly report: RigReport }
 /**
  * Says which rig to tie on, how surely, what it would cost to be wrong and what would settle it. All rigs are compared in each member of the same ensemble:
  * one fish bites them all as hard, one weed stands in the way of all. Rigs that fail to fit or never sink are out.
+ * @param ensemble the one they were evaluated with; the usual when left out
  */
-export function judgeLanes(lanes: readonly JudgedLane[], utility: Utility): Verdict {
+export function judgeLanes(lanes: readonly JudgedLane[], utility: Utility, ensemble?: Ensemble): Verdict {
   const out = lanes.flatMap(({ letter, result }): Verdict['out'] => {
     if (!result.ok) return [{ letter, why: 'failed', message: result.message }]
     if (result.value.fit.verdict !== 'fail') return []
@@ -86,7 +88,7 @@ export function judgeLanes(lanes: readonly JudgedLane[], utility: Utility): Verd
   const kind = safe.length > 1 ? 'alike' : safe.length === 1 || leader.pBest >= BEST ? 'one' : behind.length > 0 ? 'group' : 'open'
   const letters = { alike: safe, one: safe.length === 1 ? safe : [leader.letter], group: rigs.filter(r => !behind.includes(r.letter)).map(r => r.letter), open: rigs.map(r => r.letter) }[kind].sort()
   const differences = pairs(standing).flatMap(([one, other]) => differencesOf(one, other))
-  const { settles, turnsOn } = kind === 'one' && leader.pBest > SURELY ? { settles: [], turnsOn: undefined } : settlesOf(standing)
+  const { settles, turnsOn } = kind === 'one' && leader.pBest > SURELY ? { settles: [], turnsOn: undefined } : settlesOf(standing, ensemble)
   return {
     kind, letters, behind: behind.filter(letter => !letters.includes(letter)),
     decidedBy: deciderOf(standing, kind === 'one' ? letters[0]! : rigs[0]!.letter, out.length > 0), utility, rigs, differences, settles, ...(turnsOn ? { turnsOn } : {}), out,

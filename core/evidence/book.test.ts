@@ -41,15 +41,17 @@ describe('the book', () => {
     const kin = evidenceOf(book, { ...shad, lengthM: 0.06 }, rig, 'open', 'sand')!
     expect(kin.fall).toMatchObject({ pooled: true, drops: 7 })
     expect(Math.abs(Math.log(kin.fall!.drag))).toBeLessThan(Math.abs(Math.log(own.fall!.drag)))
-    expect(evidenceOf(book, { ...shad, material: 'salted' }, rig, 'open', 'sand')).toBeUndefined()
+    // of another plastic there is nothing but what was counted of other rigs
+    expect(evidenceOf(book, { ...shad, material: 'salted' }, rig, 'open', 'sand')).toEqual({ logged: book.logged })
   })
   it('says of a rig in its place what was counted there, and of the same rig elsewhere nothing', () => {
     expect(evidenceOf(book, shad, rig, 'thickWeed', 'shell')).toMatchObject({ snag: { tries: 80, hits: 6 }, hook: { tries: 20, hits: 5 } })
     expect(evidenceOf(book, shad, rig, 'thickWeed', 'sand')!.snag).toBeUndefined()
+    expect(book.logged).toEqual([{ rigKey: rigKey(shad, rig), placeKey: 'thickWeed/shell', casts: 80, snags: 6, touches: 20, hooked: 5 }])
     const none = bookOf([], [counts({ casts: 0, snags: 0, bites: 0, bumps: 0, hooked: 0 })])
     expect(evidenceOf(none, shad, rig, 'thickWeed', 'shell')).toEqual({})
   })
-  it('of nothing is empty', () => expect(bookOf([], [])).toEqual({ falls: {}, pooled: {}, tallies: {} }))
+  it('of nothing is empty', () => expect(bookOf([], [])).toEqual({ falls: {}, pooled: {}, tallies: {}, logged: [] }))
 })
 
 describe('pooling', () => {

@@ -3,16 +3,18 @@ import type { BottomId, CoverId } from '../snag/cover'
 import type { FallEvidence } from '../fall/measured'
 import { fallEvidence, fitDrops, pooledPrior, type DragPosterior, type TimedDrop } from './drops'
 import { baitKey, kindKey, placeKey, rigKey } from './keys'
+import { mostCounted, type LoggedRig } from './learned'
 import type { Tally } from './tally'
 
 /** What an angler's own drops and tally say of one rig: it moves the figures by as much as it deserves. */
-export interface Evidence { readonly fall?: FallEvidence, /** casts and snags */ readonly snag?: Tally, /** touches (bites and bumps) and hooked */ readonly hook?: Tally }
+export interface Evidence { readonly fall?: FallEvidence, /** casts and snags */ readonly snag?: Tally, /** touches (bites and bumps) and hooked */ readonly hook?: Tally, /** what was counted of this rig and others: this is what moves snags and hook-ups */ readonly logged?: readonly LoggedRig[] }
 
 /** All that an angler's drops and tally say, looked up by bait, rig and place. Plain data. */
 export interface EvidenceBook {
   readonly falls: Readonly<Record<string, FallEvidence>>
   /** by form and material, for baits that were never dropped */ readonly pooled: Readonly<Record<string, FallEvidence>>
   readonly tallies: Readonly<Record<string, { readonly snag: Tally, readonly hook: Tally }>>
+  /** the most counted, first */ readonly logged: readonly LoggedRig[]
 }
 
 export interface LoggedDrop extends TimedDrop { readonly bait: BaitSpec }
@@ -42,7 +44,14 @@ export function bookOf(drops: readonly LoggedDrop[], counts: readonly LoggedCoun
       return [key, fallEvidence({ ...prior, drops: list.reduce((sum, p) => sum + p.drops, 0) }, true)]
     })),
     tallies: Object.fromEntries(counts.map(c => [`${c.rigKey}\n${c.placeKey}`, { snag: { tries: c.casts, hits: Math.min(c.casts, c.snags) }, hook: touchTally(c) }])),
+    logged: mostCounted(counts.map(loggedRig)),
   }
+}
+
+/** Counts as they are learned from. */
+const loggedRig = ({ rigKey, placeKey, casts, snags, ...touched }: LoggedCounts): LoggedRig => {
+  const { tries, hits } = touchTally(touched)
+  return { rigKey, placeKey, casts, snags, touches: tries, hooked: hits }
 }
 
 /** The model counts a nipped tail as a bite that was lost, and so a bump is counted. */
@@ -52,6 +61,7 @@ export const touchTally = ({ bites, bumps = 0, hooked }: Pick<LoggedCounts, 'bit
 export function evidenceOf(book: EvidenceBook, bait: BaitSpec, rig: RigSpec, cover: CoverId, bottom: BottomId): Evidence | undefined {
   const fall = book.falls[baitKey(bait)] ?? book.pooled[kindKey(bait)]
   const tally = book.tallies[`${rigKey(bait, rig)}\n${placeKey(cover, bottom)}`]
-  if (!fall && !tally) return undefined
-  return { ...(fall ? { fall } : {}), ...(tally && tally.snag.tries > 0 ? { snag: tally.snag } : {}), ...(tally && tally.hook.tries > 0 ? { hook: tally.hook } : {}) }
+  const { logged } = book
+  if (!fall && !tally && logged.length === 0) return undefined
+  return { ...(fall ? { fall } : {}), ...(tally && tally.snag.tries > 0 ? { snag: tally.snag } : {}), ...(tally && tally.hook.tries > 0 ? { hook: tally.hook } : {}), ...(logged.length > 0 ? { logged } : {}) }
 }

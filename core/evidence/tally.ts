@@ -1,28 +1,11 @@
 import { Z90 } from '../numerics/statistics'
 import { measure, type Measure } from '../outcome'
-import { betaQuantile } from './beta'
 
 /** What was counted: so many tries, so many of them a hit. */
 export interface Tally { readonly tries: number, readonly hits: number }
 
 /** A share as Beta(a, b), and what it rests on. */
 export interface Posterior { readonly a: number, readonly b: number }
-
-/** A computed chance counts as so many tries at least and at most: a model is never worth nothing, nor more than a long season. *Assumed.* */
-const WORTH = [4, 400] as const
-/** The share of the truth that shown ranges hold. */
-const SHOWN = 0.9
-
-/**
- * A computed chance as a beta distribution: its mean the value, its spread that of the shown range (nine in ten inside), so that a doubtful figure counts
- * for few tries and a sure one for many.
- */
-export function priorOf({ value, low, high }: Measure): Posterior {
-  const mean = Math.min(0.995, Math.max(0.005, value))
-  const sd = Math.max(1e-4, (high - low) / (2 * Z90))
-  const worth = Math.min(WORTH[1], Math.max(WORTH[0], mean * (1 - mean) / sd ** 2 - 1))
-  return { a: mean * worth, b: (1 - mean) * worth }
-}
 
 /** Prior and tally together (beta-binomial). @throws RangeError when more hits than tries are given */
 export function updated({ a, b }: Posterior, { tries, hits }: Tally): Posterior {
@@ -32,15 +15,6 @@ export function updated({ a, b }: Posterior, { tries, hits }: Tally): Posterior 
 
 const meanOf = ({ a, b }: Posterior): number => a / (a + b)
 export const varianceOf = ({ a, b }: Posterior): number => a * b / ((a + b) ** 2 * (a + b + 1))
-
-/** The chance with its range after a tally; the computed one untouched where nothing was counted. */
-export function corrected(computed: Measure, tally: Tally | undefined): Measure {
-  if (!tally || tally.tries === 0) return computed
-  const posterior = updated(priorOf(computed), tally)
-  const value = meanOf(posterior)
-  const [low, high] = [betaQuantile((1 - SHOWN) / 2, posterior.a, posterior.b), betaQuantile((1 + SHOWN) / 2, posterior.a, posterior.b)]
-  return measure(value, Math.min(low, value), Math.max(high, value), 'logged')
-}
 
 /** How two chances compare: their difference with a range, and how many more tries of each would settle it. */
 export interface Comparison { readonly difference: Measure, readonly settled: boolean, /** undefined where they are too alike for any number that can be fished */ readonly triesToSettle?: number }

@@ -3,7 +3,7 @@ import { changesOf, type Change } from '../strike/changes'
 import { LOSSES, type LossId } from '../strike/chain'
 import { takeOf } from '../strike/evaluateStrike'
 import { drawFish, type Fish } from '../strike/fish'
-import { logGamma } from './beta'
+import { logGamma } from '../numerics/gamma'
 
 /** What was felt of one rig: bumps that were never worth a strike, bites that were struck at, and those hooked; and what was seen of some that were lost. */
 export interface Touches {

@@ -4,7 +4,7 @@ import {
   hanging, hangsAt, heldIn, heldUpWatch, lowestPoint, neverDone, reachOf, startState, stillSinking, surroundingsOf, tooFast, TOO_FAST, USUAL_START, LIMIT_S,
   type Drop, type DropFailure, type DropOptions,
 } from './drop'
-import { holdLine, LINE_STEP_S, type HeldBeside } from './holdLine'
+import { holdLine, type HeldBeside } from './holdLine'
 import type { HydroBody } from './hydroBody'
 import { lineDragPerSpeed } from './lineDrag'
 import { bodyEnd, weightEnd } from './lineEnd'
@@ -13,7 +13,7 @@ import { kirchhoff, stepperOf } from './motion'
 import { lineRecorder, recorder } from './recorder'
 import { coupleTether, inertiaOf, TETHERED_SIZE, tetheredState, type Tether, type TetheredWeight } from './tether'
 
-/** Resolves the swing of a few millimetres of tether. */
+/** Resolves the swing of a few millimetres of tether; a held line goes with it. */
 export const TETHER_STEP_S = 0.005
 
 /** A rig of two bodies is taken to hang still when it has moved slower than this for so long, m/s and s. */
@@ -50,40 +50,52 @@ export function dropTethered(body: HydroBody, weight: TetheredWeight, options: D
   record(0, y)
   recordWeight(0, y.subarray(13))
   afterStep(y)
+  const before = new Float64Array(TETHERED_SIZE)
   let weightTimeS = Infinity
+  let heightM = lowestPoint(body, y) + depthM
   let stillFor = 0
-  const every = Math.max(1, Math.floor((options.lineStepS ?? LINE_STEP_S) / stepS + 1e-9))
+  const every = Math.max(1, Math.floor((options.lineStepS ?? TETHER_STEP_S) / stepS + 1e-9))
   for (let n = 1; n <= Math.ceil(limitS / stepS); n++) {
-    const before = [y[0]!, y[1]!, y[2]!] as const
+    before.set(y)
+    const weightM = y[15]!
     if (held && (n - 1) % every === 0) held.before(y, every * stepS)
     draw?.(n * stepS)
     advance(y, stepS)
     const t = n * stepS
     if (!Number.isFinite(y[2]!)) return failure('unstable', 'The calculation broke down for this rig; no figure can be given.')
-    if (viscous && tooFast(before[2], y[2]!, stepS)) return failure('unstable', TOO_FAST)
+    if (viscous && tooFast(before[2]!, y[2]!, stepS)) return failure('unstable', TOO_FAST)
     if (!state.grounded && y[15]! - weight.diameterM / 2 <= -depthM) {
+      const overM = weightM - weight.diameterM / 2 + depthM
+      weightTimeS = t - stepS * (1 - partTo(overM, y[15]! - weight.diameterM / 2 + depthM))
       state.grounded = true
       y[15] = -depthM + weight.diameterM / 2
       y.fill(0, 16, 19)
-      weightTimeS = t
       held?.line.takeIn()
     }
     afterStep(y)
     stillFor = state.grounded && Math.hypot(y[0]! - before[0]!, y[1]! - before[1]!, y[2]! - before[2]!) < STILL_MS * stepS ? stillFor + stepS : 0
-    const touched = lowestPoint(body, y) <= -depthM
+    const aboveM = lowestPoint(body, y) + depthM
+    const touched = aboveM <= 0
     const enough = options.untilWeight === true && state.grounded && bodySinks < 0
     if (touched || stillFor > STILL_S || enough) {
+      const part = touched ? partTo(heightM, aboveM) : 1
+      const timeS = t - stepS * (1 - part)
+      for (let i = 0; i < TETHERED_SIZE; i++) y[i] = before[i]! + part * (y[i]! - before[i]!)
       return success({
-        samples: record(t, y, true), weightPath: recordWeight(t, y.subarray(13), true), timeS: t, depthM, steps: n,
-        weightTimeS: Math.min(weightTimeS, t), ending: touched ? 'bottom' : 'hovers', ...(draw ? { linePath: draw() } : {}),
+        samples: record(timeS, y, true), weightPath: recordWeight(timeS, y.subarray(13), true), timeS, depthM, steps: n,
+        weightTimeS: Math.min(weightTimeS, timeS), ending: touched ? 'bottom' : 'hovers', ...(draw ? { linePath: draw() } : {}),
       })
     }
+    heightM = aboveM
     record(t, y)
     recordWeight(t, y.subarray(13))
     if (!state.grounded && heldUp?.(t, y[15]!)) return hangsAt(-y[15]!)
   }
   return held ? neverDone(limitS) : stillSinking(limitS)
 }
+
+/** Part of a step until something that went from one height to another, not above 0, met the bottom. */
+const partTo = (fromM: number, toM: number): number => fromM > toM ? Math.max(0, fromM) / (Math.max(0, fromM) - toM) : 1
 
 /** Bait, weight, current and line as one motion. */
 function coupled(body: HydroBody, weight: TetheredWeight, options: DropOptions, y: Float64Array): Tether & { readonly held?: HeldBeside } {

@@ -42,9 +42,10 @@ export interface HeldLineOptions {
   /** longest part of a step, s */ readonly partS?: number
 }
 
-/** Pieces of a line at the start, and each longer than the next toward the rig by so much: fine where it bends most. */
-export const LINE_PIECES = 16
-const GROWTH = 1.15
+/** Pieces of a line at the start, and each of sixteen longer than the next toward the rig by so much: fine where it bends most. A line that is given bends sharply where it enters the water, and has more. */
+const PIECES = { controlled: 24, tight: 16 } as const
+const GROWN_IN = 16
+const GROWTH = 1.25
 /** Room for pieces that come off the spool. */
 const MOST_PIECES = 160
 /** A piece at the rod longer than this many of its first length is cut in two. */
@@ -69,10 +70,12 @@ const TAUT: PieceState = 1
 const RUNNING: PieceState = 2
 
 /** @throws RangeError when pieces is less than 2 or more than 80 */
-export function heldLine({ hold, line, water, runsAtN: fingerN, dragFactor = 1, stream, from, pieces = LINE_PIECES, partS = PART_S }: HeldLineOptions): HeldLine {
+export function heldLine({ hold, line, water, runsAtN: fingerN, dragFactor = 1, stream, from, pieces = PIECES[hold.mode], partS = PART_S }: HeldLineOptions): HeldLine {
   if (!(pieces >= 2 && pieces <= MOST_PIECES / 2)) throw new RangeError(`heldLine: pieces must lie in 2..${MOST_PIECES / 2}, got ${pieces}`)
   const tip = Float64Array.of(-hold.rodDistanceM, 0, tipAt(hold.lift, 0)[0])
   let runsAtN = hold.mode === 'controlled' ? fingerN : Infinity
+  /** pull in the middle of the piece at the rod while it runs: the upper half of it hangs below the finger, N */
+  let pullsAtN = runsAtN
   let takesIn = false
   const size = 3 * (MOST_PIECES + 1)
   const places = new Float64Array(size)
@@ -107,7 +110,7 @@ export function heldLine({ hold, line, water, runsAtN: fingerN, dragFactor = 1, 
   function lay(): void {
     const span = [0, 1, 2].map(k => from[k]! - tip[k]!)
     const out = Math.max(LEAST_OUT_M, Math.hypot(...span))
-    const parts = Array.from({ length: n }, (_, i) => GROWTH ** ((n - 1 - i) * LINE_PIECES / n))
+    const parts = Array.from({ length: n }, (_, i) => GROWTH ** ((n - 1 - i) * GROWN_IN / n))
     const whole = parts.reduce((sum, p) => sum + p, 0)
     let along = 0
     for (let i = 0; i <= n; i++) {
@@ -169,6 +172,7 @@ export function heldLine({ hold, line, water, runsAtN: fingerN, dragFactor = 1, 
     for (let i = 0; i < n; i++) wetM += wetPart(i) * rest[i]!
     const q = 3 * n - 3
     const slide = Math.max(LEAST_MS, Math.abs(directions[q]! * velocities[q + 3]! + directions[q + 1]! * velocities[q + 4]! + directions[q + 2]! * velocities[q + 5]!))
+    pullsAtN = Math.max(0, runsAtN + weightOf(rest[0]! / 2, Math.max(0, 2 * wetPart(0) - 1)) * directions[2]!)
     const shear = wetM > 0 ? shearPerSpeed(line, water, wetM, slide) / wetM : 0
     for (let i = 0; i < n; i++) {
       const half = rest[i]! / 2
@@ -231,8 +235,11 @@ export function heldLine({ hold, line, water, runsAtN: fingerN, dragFactor = 1, 
     const more = grows * ((ex - ux) * vx + (ey - uy) * vy + (ez - uz) * vz)
     ownLoad[p]! -= normal * ex + sheared * nx + more * vx + massKg * (expectedV[p]! - velocities[p]!) / stepS
     ownLoad[p + 1]! -= normal * ey + sheared * ny + more * vy + massKg * (expectedV[p + 1]! - velocities[p + 1]!) / stepS
-    ownLoad[p + 2]! -= normal * ez + sheared * nz + more * vz + massKg * (expectedV[p + 2]! - velocities[p + 2]!) / stepS + volume * GRAVITY_MS2 * (line.densityKgM3 - wet * water.densityKgM3)
+    ownLoad[p + 2]! -= normal * ez + sheared * nz + more * vz + massKg * (expectedV[p + 2]! - velocities[p + 2]!) / stepS + weightOf(lengthM, wet)
   }
+
+  /** Weight of so much line in air and water, N. */
+  const weightOf = (lengthM: number, wet: number): number => section * lengthM * GRAVITY_MS2 * (line.densityKgM3 - wet * water.densityKgM3)
 
   /** Drag across so much line over its speed, N·s/m, and how much that grows with speed, times the speed, into `dragNow`. */
   function acrossOf(wet: number, speedMS: number, lengthM: number): void {
@@ -286,7 +293,7 @@ export function heldLine({ hold, line, water, runsAtN: fingerN, dragFactor = 1, 
       if (i > 0) coupling.fill(0, c, c + 9)
       return
     }
-    const pull = state === RUNNING ? runsAtN : stiffnessOf(i) * stretches[i]!
+    const pull = state === RUNNING ? pullsAtN : stiffnessOf(i) * stretches[i]!
     const sideways = tension[i]! / lengths[i]!
     const lengthwise = (state === RUNNING ? 0 : stiffnessOf(i)) - sideways
     const q = 3 * i
@@ -330,10 +337,10 @@ export function heldLine({ hold, line, water, runsAtN: fingerN, dragFactor = 1, 
       let opens = directions[a]! * shift[a]! + directions[a + 1]! * shift[a + 1]! + directions[a + 2]! * shift[a + 2]!
       if (i > 0) opens -= directions[a]! * shift[a - 3]! + directions[a + 1]! * shift[a - 2]! + directions[a + 2]! * shift[a - 1]!
       const pull = stiffnessOf(i) * (stretches[i]! + opens)
-      const state = i === 0 && (pull > runsAtN || reeling()) ? RUNNING : pull <= 0 && (free || states[i] === SLACK) ? SLACK : TAUT
+      const state = i === 0 && (pull > pullsAtN || reeling()) ? RUNNING : pull <= 0 && (free || states[i] === SLACK) ? SLACK : TAUT
       if (state !== states[i]) same = false
       states[i] = state
-      tension[i] = state === RUNNING ? runsAtN : Math.max(0, pull)
+      tension[i] = state === RUNNING ? pullsAtN : Math.max(0, pull)
     }
     return same
   }
@@ -376,7 +383,7 @@ export function heldLine({ hold, line, water, runsAtN: fingerN, dragFactor = 1, 
   function runOut(): void {
     if (states[0] !== RUNNING) return
     const length = Math.hypot(places[3]! - places[0]!, places[4]! - places[1]!, places[5]! - places[2]!)
-    const unstretched = length / (1 + runsAtN / line.stiffnessN)
+    const unstretched = length / (1 + pullsAtN / line.stiffnessN)
     rest[0] = reeling() ? Math.max(LEAST_OUT_M / 2, unstretched) : Math.max(rest[0]!, unstretched)
     if (rest[0]! < cutM || n >= MOST_PIECES) return
     for (const list of [places, velocities]) {

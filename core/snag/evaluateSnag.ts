@@ -25,6 +25,7 @@ export interface SnagResult {
   /** casts fished with a point that has worked out unseen, as a fraction; undefined for an open one */ readonly wornFraction?: number
   readonly causes: readonly SnagCause[]
   readonly draws: number
+  /** chance that a cast hangs up as the model has it by itself, where something was learned */ readonly byModel?: number
   /** the same in every member of the ensemble; undefined where the figures stand alone */ readonly members?: SnagMembers
 }
 
@@ -109,16 +110,18 @@ export function snagTally(rig: SnagRig, obstacles: readonly Placed[], ride: Ride
   function result(among?: Draws): SnagResult {
     const usual = wear()
     const per = (fate: Fate): number => obstacles.reduce((sum, obstacle, k) => sum + rateOf(obstacle, ride) * CAST_M * mixed(usual.worn, ({ counts }) => counts[k]![fate]) / draws, 0)
+    const counted = { weed: per('weed'), freed: per('freed'), opened: per('opened'), lost: per('lost'), ...usual }
+    const hidden = states.length > 1
+    const members = among && snagMembers(rig, obstacles, ride, counted, among, undefined, recall)
+    const rates = members?.centre ?? counted
+    const snags = snagsOf(rates)
+    const more = snags / Math.max(1e-12, snagsOf(counted))
     const causes = obstacles.flatMap((obstacle, k) => {
       const lips = new Set(states.flatMap(({ lodged }) => [...lodged[k]!.keys()]))
       return [...lips].map((lip): SnagCause => ({
-        name: obstacle.name, lip, perCast: chanceOf(rateOf(obstacle, ride) * CAST_M * mixed(usual.worn, ({ lodged }) => lodged[k]!.get(lip) ?? 0) / draws),
+        name: obstacle.name, lip, perCast: chanceOf(more * rateOf(obstacle, ride) * CAST_M * mixed(usual.worn, ({ lodged }) => lodged[k]!.get(lip) ?? 0) / draws),
       }))
     }).sort((a, b) => b.perCast - a.perCast)
-    const rates = { weed: per('weed'), freed: per('freed'), opened: per('opened'), lost: per('lost'), ...usual }
-    const hidden = states.length > 1
-    const members = among && snagMembers(rig, obstacles, ride, rates, among, undefined, recall)
-    const snags = rates.freed + rates.opened + rates.lost
     const { minutesLeft, ...hour } = hourOf(ride, rates, hidden)
     const of = (value: number, list: Float64Array | undefined): Measure => list ? measureOf(value, list) : measure(value, value, value)
     return {
@@ -126,7 +129,7 @@ export function snagTally(rig: SnagRig, obstacles: readonly Placed[], ride: Ride
       snagPerM: of(chanceOf(snags / CAST_M), members?.snagPerCast.map(c => chanceOf(-Math.log(1 - Math.min(1 - 1e-9, c)) / CAST_M))),
       weedPerCast: of(chanceOf(rates.weed), members?.weedPerCast),
       minutesLeft: of(minutesLeft, members?.minutesLeft),
-      hour, rates, ...(hidden ? { castsPerFix: 1 / usual.laidBack, wornFraction: usual.worn } : {}), causes, draws,
+      hour, rates, ...(hidden ? { castsPerFix: 1 / rates.laidBack, wornFraction: rates.worn } : {}), causes, draws, ...(rates === counted ? {} : { byModel: chanceOf(snagsOf(counted)) }),
       ...(members ? { members } : {}),
     }
   }
@@ -138,6 +141,9 @@ export function snagTally(rig: SnagRig, obstacles: readonly Placed[], ride: Ride
 
   return { draw, go, result, sizes }
 }
+
+/** Times a cast hangs up. */
+const snagsOf = ({ freed, opened, lost }: CastRates): number => freed + opened + lost
 
 const CATCHES = ['weed', 'freed', 'opened', 'lost'] as const
 

@@ -35,7 +35,7 @@ interface SnagScale extends MeetScale { readonly standing: number, readonly wear
 const USUAL: SnagScale = { ...AS_MET, standing: 1, wear: 1 }
 
 /** Snags in every member: chances of a cast, minutes left of the hour, rigs and hooks lost in it. */
-export interface SnagMembers { readonly snagPerCast: Float64Array, readonly weedPerCast: Float64Array, readonly minutesLeft: Float64Array, readonly lostPerHour: Float64Array }
+export interface SnagMembers { readonly snagPerCast: Float64Array, readonly weedPerCast: Float64Array, readonly minutesLeft: Float64Array, readonly lostPerHour: Float64Array, /** what a cast comes to at the middle of everything, with what was learned */ readonly centre: CastRates }
 
 /** A meeting that may catch. */
 interface Met { readonly obstacle: Placed, readonly chance: Chance, readonly stance: Stance, readonly weight: number }
@@ -92,19 +92,27 @@ export function snagMembers(rig: SnagRig, obstacles: readonly Placed[], ride: Ri
   const [standing, size, press, strength, free, wear, kind, own] = [of('standing'), of('coverSize'), of('press'), of('coverStrength'), of('freeing'), of('wear'), of('snagKind'), of('snagOwn')]
   const members = { snagPerCast: new Float64Array(among.size), weedPerCast: new Float64Array(among.size), minutesLeft: new Float64Array(among.size), lostPerHour: new Float64Array(among.size) }
   const hardly = HARDLY * obstacles.reduce((sum, o) => sum + rateOf(o, ride) * CAST_M, 0) / USUAL_MEETINGS.count
+  const castAt = (scale: SnagScale, leftOut: number): CastRates => {
+    const found = at(scale)
+    const rate = (fate: 'weed' | 'freed' | 'opened' | 'lost'): number => leftOut * rates[fate] * scale.standing * (found[fate] / scale.standing + hardly) / (usual[fate] + hardly)
+    return { weed: rate('weed'), freed: rate('freed'), opened: rate('opened'), lost: rate('lost'), worn: found.worn, laidBack: found.laidBack }
+  }
   for (let m = 0; m < among.size; m++) {
-    const found = at({ standing: standing![m]!, size: size![m]!, press: press![m]!, strength: strength![m]!, free: free![m]!, wear: wear![m]! })
-    const leftOut = kind![m]! * own![m]!
-    const rate = (fate: 'weed' | 'freed' | 'opened' | 'lost'): number => leftOut * rates[fate] * standing![m]! * (found[fate] / standing![m]! + hardly) / (usual[fate] + hardly)
-    const cast = { weed: rate('weed'), freed: rate('freed'), opened: rate('opened'), lost: rate('lost'), worn: found.worn, laidBack: found.laidBack }
+    const cast = castAt({ standing: standing![m]!, size: size![m]!, press: press![m]!, strength: strength![m]!, free: free![m]!, wear: wear![m]! }, kind![m]! * own![m]!)
     const hour = hourOf(ride, cast, rig.wornPoints !== undefined)
     members.snagPerCast[m] = chanceOf(cast.freed + cast.opened + cast.lost)
     members.weedPerCast[m] = chanceOf(cast.weed)
     members.minutesLeft[m] = hour.minutesLeft
     members.lostPerHour[m] = hour.rigsLost + hour.hooksOpened
   }
-  return members
+  const middle = (id: ParameterId): number => parameterAt(id, among.centre(id))
+  const moved = SNAG_NUMBERS.some(id => among.centre(id) !== 0)
+  const centre = moved ? castAt({ standing: middle('standing'), size: middle('coverSize'), press: middle('press'), strength: middle('coverStrength'), free: middle('freeing'), wear: middle('wear') }, middle('snagKind') * middle('snagOwn')) : rates
+  return { ...members, centre }
 }
+
+/** Everything that snags hang on and is not sure. */
+export const SNAG_NUMBERS = ['standing', 'coverSize', 'press', 'coverStrength', 'freeing', 'wear', 'snagKind', 'snagOwn'] as const satisfies readonly ParameterId[]
 
 /** What is uncertain about snags. */
 export const SNAG_DOUBTS = ['standing', 'coverSize', 'press', 'coverStrength', 'freeing', 'wear'] as const satisfies readonly ParameterId[]

@@ -15,6 +15,7 @@ export interface StrikeResult {
   /** shares of all bites lost at each step, largest first */ readonly losses: readonly Loss[]
   /** what is least certain: the number whose doubt moves the figure most */ readonly mainDoubt: StrikeDoubtId
   readonly draws: number
+  /** hook-up as the model has it by itself, where something was learned */ readonly byModel?: number
   /** hook-up in every member of the ensemble */ readonly members: Float64Array
 }
 
@@ -32,6 +33,24 @@ const ALONE: Draws = drawsFor(makeEnsemble(), { plastic: '', kind: '', rig: '' }
  */
 export function evaluateStrike(rig: StrikeRig, tackle: Tackle, random: Random, draws = DRAWS, among: Draws = ALONE): StrikeResult {
   if (!(draws >= 1)) throw new RangeError('evaluateStrike: draws must be at least 1')
+  const count = lossesOf(rig, tackle, random, draws)
+  const hooked = draws - LOSSES.reduce((sum, id) => sum + count[id], 0)
+  const asDrawn = (hooked + 0.5) / (draws + 1)
+  const { members, centre } = hookedMembers(rig, tackle, asDrawn, among)
+  const moved = centre !== asDrawn
+  // what loses the rest keeps its part of it
+  const scale = moved ? (1 - centre) / (1 - asDrawn) : 1
+  return {
+    hookUp: measureOf(moved ? centre : hooked / draws, members),
+    losses: LOSSES.map(id => ({ id, share: scale * count[id] / draws })).filter(l => l.share > 0).sort((a, b) => b.share - a.share),
+    mainDoubt: mainDoubtAmong(members, among),
+    draws,
+    ...(moved ? { byModel: hooked / draws } : {}),
+    members,
+  }
+}
+
+function lossesOf(rig: StrikeRig, tackle: Tackle, random: Random, draws: number): Record<LossId, number> {
   const count: Record<LossId, number> = { tailNip: 0, letGo: 0, notReached: 0, noBite: 0, noForce: 0, opens: 0 }
   const follow = follower(rig, tackle)
   for (let i = 0; i < draws; i++) {
@@ -39,15 +58,13 @@ export function evaluateStrike(rig: StrikeRig, tackle: Tackle, random: Random, d
     const { loss } = follow(bite, bite.atM)
     if (loss) count[loss]++
   }
-  const hooked = draws - LOSSES.reduce((sum, id) => sum + count[id], 0)
-  const members = hookedMembers(rig, tackle, (hooked + 0.5) / (draws + 1), among)
-  return {
-    hookUp: measureOf(hooked / draws, members),
-    losses: LOSSES.map(id => ({ id, share: count[id] / draws })).filter(l => l.share > 0).sort((a, b) => b.share - a.share),
-    mainDoubt: mainDoubtAmong(members, among),
-    draws,
-    members,
-  }
+  return count
+}
+
+/** Hook-up at the middle of everything, as those bites are drawn; inside 0..1. */
+export function shareDrawn(rig: StrikeRig, tackle: Tackle, random: Random, draws = DRAWS): number {
+  const count = lossesOf(rig, tackle, random, draws)
+  return (draws - LOSSES.reduce((sum, id) => sum + count[id], 0) + 0.5) / (draws + 1)
 }
 
 /** Share of these fish that one rig hooks. */

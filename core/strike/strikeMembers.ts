@@ -1,5 +1,5 @@
 import type { Draws } from '../uncertainty/draws'
-import type { ParameterId } from '../uncertainty/parameters'
+import { parameterAt, type ParameterId } from '../uncertainty/parameters'
 import type { StrikeRig, Tackle } from './bite'
 import { follower, PLAIN, type Scale } from './chain'
 import { biteOf, drawFish, takenAt } from './fish'
@@ -10,6 +10,8 @@ const MOVES = {
 } as const satisfies Partial<Record<ParameterId, keyof Scale>>
 export type StrikeDoubtId = keyof typeof MOVES
 const STRIKE_DOUBTS = Object.keys(MOVES) as StrikeDoubtId[]
+/** Everything that a bite hangs on and is not sure. */
+export const STRIKE_NUMBERS: readonly ParameterId[] = [...STRIKE_DOUBTS, 'hookKind', 'hookOwn']
 
 /** Fish that bite every rig in every member. */
 const USUAL_FISH = { seed: 4711, count: 224 }
@@ -23,7 +25,7 @@ const TAKEN = 1.33
  * @param value hook-up at the middle of everything, inside 0..1
  * @param fishes other fish than the usual, for trying these on
  */
-export function hookedMembers(rig: StrikeRig, tackle: Tackle, value: number, among: Draws, fishes = USUAL_FISH): Float64Array {
+export function hookedMembers(rig: StrikeRig, tackle: Tackle, value: number, among: Draws, fishes = USUAL_FISH): { readonly members: Float64Array, /** at the middle of everything, with what was learned */ readonly centre: number } {
   const { seed, count } = fishes
   const fish = drawFish(seed, count)
   const bites = fish.map(one => biteOf(rig, tackle, one))
@@ -36,11 +38,16 @@ export function hookedMembers(rig: StrikeRig, tackle: Tackle, value: number, amo
   const from = lnOdds(value) - lnOddsHooked(PLAIN)
   const values = new Map(STRIKE_DOUBTS.map(id => [MOVES[id], id === 'whereTaken' ? among.scores(id).map(z => TAKEN ** z) : among.values(id)] as const))
   const [kind, own] = [among.values('hookKind'), among.values('hookOwn')]
-  return Float64Array.from({ length: among.size }, (_, m) => {
+  const members = Float64Array.from({ length: among.size }, (_, m) => {
     const scale = { ...PLAIN }
     for (const [key, list] of values) scale[key] = list[m]!
     return fromLnOdds(from + lnOddsHooked(scale) + Math.log(kind[m]! * own[m]!))
   })
+  if (STRIKE_NUMBERS.every(id => among.centre(id) === 0)) return { members, centre: value }
+  const scale = { ...PLAIN }
+  for (const id of STRIKE_DOUBTS) scale[MOVES[id]] = id === 'whereTaken' ? TAKEN ** among.centre(id) : parameterAt(id, among.centre(id))
+  const middle = (id: ParameterId): number => Math.log(parameterAt(id, among.centre(id)))
+  return { members, centre: fromLnOdds(from + lnOddsHooked(scale) + middle('hookKind') + middle('hookOwn')) }
 }
 
 export const lnOdds = (p: number): number => Math.log(p / (1 - p))

@@ -19,19 +19,23 @@ export interface Ensemble {
   /** standard scores of a number, one for each member. @param of what it belongs to, where not everything shares it: a plastic, a kind of rig, a rig */
   readonly scores: (id: ParameterId, of?: string) => Float64Array
   /** the number itself for each member */ readonly values: (id: ParameterId, of?: string) => Float64Array
+  /** standard scores of chance that is no number of the register, by a name; it has hardly anything in common with `apart` */ readonly chance: (name: string, apart: readonly Float64Array[]) => Float64Array
+  /** standard score that figures are worked out with: 0, the middle, until something was learned */ readonly centre: (id: ParameterId, of?: string) => number
 }
 
 /** @throws RangeError unless size is at least 8 */
 export function makeEnsemble(size = MEMBERS, seed = ENSEMBLE_SEED): Ensemble {
   if (!(size >= 8)) throw new RangeError(`makeEnsemble: expected at least 8 members, got ${size}`)
   const kept = new Map<string, Float64Array>()
-  const scores = (id: ParameterId, of = ''): Float64Array => {
+  const scores = (id: ParameterId, owner = ''): Float64Array => {
+    // before anything is learned of it one place is like another
+    const of = PARAMETERS[id].scope === 'place' ? '' : owner
     const key = `${id}\n${of}`
     const found = kept.get(key) ?? apartFrom(latin(size, hashOf(`${seed}\n${key}`)), (of === '' ? SHARED.slice(0, SHARED.indexOf(id)) : SHARED).map(other => scores(other)))
     kept.set(key, found)
     return found
   }
-  return { size, scores, values: (id, of) => scores(id, of).map(z => parameterAt(id, z)) }
+  return { size, scores, values: (id, of) => scores(id, of).map(z => parameterAt(id, z)), centre: () => 0, chance: (name, apart) => apartFrom(latin(size, hashOf(`${seed}\n${name}`)), apart) }
 }
 
 /** Numbers with one value for every rig, in the order of the register. */
@@ -86,12 +90,13 @@ function hashOf(text: string): number {
 }
 
 /** Whose value of a number a rig has. */
-export interface Owners { readonly plastic: string, readonly kind: string, readonly rig: string }
+export interface Owners { readonly plastic: string, readonly kind: string, readonly rig: string, /** any place when left out */ readonly place?: string }
 
 /** What a number of a rig belongs to: nothing for what every rig shares. */
-export function ownerOf(id: ParameterId, { plastic, kind, rig }: Owners): string {
+export function ownerOf(id: ParameterId, { plastic, kind, rig, place = '' }: Owners): string {
   const { scope } = PARAMETERS[id]
   if (scope === 'plastic') return plastic
+  if (scope === 'place') return place
   if (scope === 'hand') return rig
   if (scope === 'model') return id.endsWith('Own') ? rig : kind
   return ''

@@ -2,7 +2,7 @@ import { expect, test } from './support'
 
 /** Every view, and something on it that is there only once it has worked something out. */
 const VIEWS = [
-  ['/bench', 'region', 'Fit rules'], ['/tank', 'img', /From the side/], ['/cover', 'img', /./], ['/strike', 'region', 'This bite'], ['/pick', 'region', 'Tie this on'], ['/rods', 'article', 'Rod A'],
+  ['/bench', 'region', 'Fit rules'], ['/tank', 'button', 'Export'], ['/cover', 'img', /./], ['/strike', 'region', 'This bite'], ['/pick', 'region', 'Tie this on'], ['/rods', 'article', 'Rod A'],
   ['/log', 'region', 'Tally'], ['/box', 'button', /^everything/], ['/bank', 'button', 'With the rigs on the sheet'], ['/trace', 'heading', /./],
 ] as const
 
@@ -16,6 +16,7 @@ for (const [path, role, name] of VIEWS) {
     await page.addInitScript(() => localStorage.setItem('dunecrest.theme', 'dusk'))
     await page.goto(sheet.app.url + path)
     await expect(page.getByRole(role, { name }).first()).toBeVisible({ timeout: 60_000 })
+    await expect(page.getByRole(role, { name }).first()).toBeEnabled({ timeout: 60_000 })
     await expect(page.locator('html')).toHaveAttribute('data-theme', 'dusk')
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(390)
     await sheet.accessible()

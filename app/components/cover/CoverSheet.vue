@@ -2,6 +2,7 @@
 import { BOTTOM_IDS, BOTTOMS, CAST_M, COVER_IDS, COVERS, FAMILIES, PARAMETERS, SNAG_DRAWS } from '#catalogue'
 import { conditionsOf } from '~/composables/useEvaluation'
 import { LIP_WORDS } from '~/utils/coverWords'
+import { movedWords } from '~/utils/movedWords'
 import { oddsText } from '~/utils/words'
 import type { CoverJob } from '~/workers/cover'
 
@@ -23,6 +24,13 @@ const covers = COVER_IDS.map(value => ({ value, label: COVERS[value].name }))
 const bottoms = BOTTOM_IDS.map(value => ({ value, label: BOTTOMS[value].name }))
 const familyOf = (letter: string): string => FAMILIES[spread.content.lanes.find(l => l.letter === letter)!.family].shortName
 const one = (x: number, digits = 1): string => x < 0.05 && digits === 1 ? (x === 0 ? '0' : x.toFixed(2)) : x.toFixed(digits)
+/** What moved the chosen rig's snags away from the model's own. */
+const moved = computed(() => {
+  const lane = spread.content.lanes.find(l => l.letter === chosen.value?.letter)
+  if (!lane || !chosen.value) return undefined
+  const { letter: _, ...rig } = lane
+  return movedWords('snag', evidence.of(spread.content, rig), chosen.value.snag.byModel, evidence.whose(spread.content, rig))
+})
 /** "B leaves 19 minutes more than C, and costs …": the dearest and the cheapest told against each other. */
 const sentence = computed(() => {
   const lanes = [...(answer.value?.lanes ?? [])].sort((a, b) => b.snag.minutesLeft.value - a.snag.minutesLeft.value)
@@ -79,7 +87,7 @@ const sentence = computed(() => {
           </tbody>
         </table>
       </div>
-      <p class="label foot"><template v-if="answer.lanes.some(l => l.snag.snagPerCast.basis === 'logged')">▤ moved by your log for {{ answer.lanes.filter(l => l.snag.snagPerCast.basis === 'logged').map(l => l.letter).join(', ') }}. </template>◇ computed: {{ answer.lanes[0]?.snag.draws.toLocaleString('en') }} draws for each kind of obstacle and rig, {{ Math.round(settings.units.depth.from(CAST_M)) }} {{ settings.units.depth.label }} of cover a cast. How much stands there is assumed, within a factor of {{ PARAMETERS.standing.high }}; the ranges say so.<template v-if="chosen && chosen.doubts[0]"> Least certain for {{ chosen.letter }}: {{ PARAMETERS[chosen.doubts[0].id].words }}, {{ chosen.doubts[0].minutes < 1 ? 'below one minute' : `${Math.round(chosen.doubts[0].minutes)} minutes` }} of the hour from end to end; then {{ PARAMETERS[chosen.doubts[1]!.id].words }}, {{ Math.round(chosen.doubts[1]!.minutes) }}.</template></p>
+      <p class="label foot"><template v-if="moved">▤ {{ chosen?.letter }}: {{ moved }} </template>◇ computed: {{ answer.lanes[0]?.snag.draws.toLocaleString('en') }} draws for each kind of obstacle and rig, {{ Math.round(settings.units.depth.from(CAST_M)) }} {{ settings.units.depth.label }} of cover a cast. How much stands there is assumed, within a factor of {{ PARAMETERS.standing.high }}; the ranges say so.<template v-if="chosen && chosen.doubts[0]"> Least certain for {{ chosen.letter }}: {{ PARAMETERS[chosen.doubts[0].id].words }}, {{ chosen.doubts[0].minutes < 1 ? 'below one minute' : `${Math.round(chosen.doubts[0].minutes)} minutes` }} of the hour from end to end; then {{ PARAMETERS[chosen.doubts[1]!.id].words }}, {{ Math.round(chosen.doubts[1]!.minutes) }}.</template></p>
     </template>
     <p v-else class="label wait">Bringing the rigs through…</p>
   </SheetFrame>

@@ -3,6 +3,7 @@ import { FAMILIES } from '#catalogue'
 import type { RigDrawing } from '#core'
 import type { Lane } from '#schemas/spread'
 import type { MeasureAxes } from '~/utils/axes'
+import { movedWords } from '~/utils/movedWords'
 import { stoppedText } from '~/utils/words'
 import type { LaneOutcome } from '~/workers/protocol'
 
@@ -22,6 +23,13 @@ const known = computed(() => {
   const { letter: _, ...rig } = props.lane
   return evidence.of(spread.content, rig)
 })
+/** What moved its figures away from the model's own. */
+const moved = computed(() => {
+  const { letter: _, ...rig } = props.lane
+  const { snag, strike } = props.outcome?.kind === 'done' ? props.outcome.report : {}
+  const whose = evidence.whose(spread.content, rig)
+  return { snag: movedWords('snag', known.value, snag?.byModel, whose) ?? '', hook: movedWords('hook', known.value, strike?.byModel, whose) ?? '' }
+})
 const described = computed(() => `Rig ${props.lane.letter} from the side: ${FAMILIES[props.lane.family].name}, size ${props.lane.hookSize}`)
 </script>
 
@@ -32,7 +40,7 @@ const described = computed(() => `Rig ${props.lane.letter} from the side: ${FAMI
       <RigSketch v-if="drawing && width > 0" :drawing="drawing" :per-m="perM" :width="width" :height="SKETCH" :unit-label="settings.units.length.label" :described="described" />
     </div>
     <LaneControls :lane="lane" :problems="problems" />
-    <LaneMeasures v-if="outcome?.kind === 'done'" :report="outcome.report" :axes="axes" :evidence="known" />
+    <LaneMeasures v-if="outcome?.kind === 'done'" :report="outcome.report" :axes="axes" :evidence="known" :moved="moved" />
     <p v-else-if="outcome?.kind === 'failed'" class="stopped">{{ stoppedText(outcome, settings.units.depth) }}</p>
     <p v-else-if="outcome?.kind === 'invalid'" class="stopped">Nothing can be computed until this is put right.</p>
     <p v-else class="stopped waiting">Working it out…</p>

@@ -6,7 +6,7 @@ import { withUnit } from '~/utils/units'
 import { DOUBT_WORDS, fallLimits, LOSS_WORDS, oddsText, percentText, postureWords } from '~/utils/words'
 
 /** The five measures of one rig and its fit. */
-const props = defineProps<{ report: RigReport, axes: MeasureAxes, evidence?: Evidence | undefined }>()
+const props = defineProps<{ report: RigReport, axes: MeasureAxes, evidence?: Evidence | undefined, /** what moved snags and hook-ups, in words */ moved: { readonly snag: string, readonly hook: string } }>()
 const settings = useSettings()
 const spread = useSpread()
 const fall = computed(() => props.report.fall)
@@ -28,21 +28,17 @@ const beat = computed(() => {
   const hz = props.report.tailHz
   return hz && `${hz.value < 9.95 ? hz.value.toFixed(1) : Math.round(hz.value)} Hz`
 })
-/** What moved a figure away from the model's own. */
-const moved = computed(() => {
-  const { fall: f, snag, hook } = props.evidence ?? {}
-  return {
-    fall: f ? ` Moved by ${f.drops} ${f.pooled ? 'drops of other baits of its form and plastic' : 'drops of this bait'}: drag ${f.drag.toFixed(2)} of the model's, turning moment ${f.eta.toFixed(2)}.` : '',
-    snag: snag ? ` Moved by your log: ${snag.hits} snags in ${snag.tries} casts.` : '',
-    hook: hook ? ` Moved by your log: ${hook.hits} hooked of ${hook.tries} touches.` : '',
-  }
+/** What moved the fall away from the model's own. */
+const movedFall = computed(() => {
+  const f = props.evidence?.fall
+  return f ? ` Moved by ${f.drops} ${f.pooled ? 'drops of other baits of its form and plastic' : 'drops of this bait'}: drag ${f.drag.toFixed(2)} of the model's, turning moment ${f.eta.toFixed(2)}.` : ''
 })
 const hints = computed(() => ({
-  fall: `${range(seconds, fall.value.timeS)} s to the bottom.${fallLimits(fall.value)} Least certain: ${DOUBT_WORDS[fall.value.mainDoubt]}. Computed from the fall.${moved.value.fall}`,
+  fall: `${range(seconds, fall.value.timeS)} s to the bottom.${fallLimits(fall.value)} Least certain: ${DOUBT_WORDS[fall.value.mainDoubt]}. Computed from the fall.${movedFall.value}`,
   posture: `Pitch ${range(x => `${Math.round(radToDeg(x))}°`, fall.value.pitchRad)}, roll ${range(x => `${Math.round(radToDeg(x))}°`, fall.value.rollRad)}.${props.report.tailHz ? ` Tail beats ${range(x => x.toFixed(0), props.report.tailHz)} times a second, from the Strouhal number.` : ''} Computed from the fall.`,
   glide: `${range(x => x.toFixed(2), fall.value.glide)}${fall.value.scatter === undefined ? '' : `; landing places scatter by ${fall.value.scatter.toFixed(2)} per metre fallen`}. Computed from the fall.`,
-  snag: `${range(percentText, props.report.snag.snagPerCast)} of casts hang up in ${COVERS[spread.content.water.cover].name} over ${BOTTOMS[spread.content.water.bottom].name}; ${Math.round(props.report.snag.minutesLeft.low)} to ${Math.round(props.report.snag.minutesLeft.high)} minutes of an hour left. ${percentText(props.report.snag.weedPerCast.value)} of casts bring weed. Computed from ${props.report.snag.draws} draws for each kind of obstacle.${moved.value.snag}`,
-  hookUp: `${range(percentText, props.report.strike.hookUp)}. Lost: ${props.report.strike.losses.map(l => `${LOSS_WORDS[l.id]} ${percentText(l.share)}`).join(', ')}. Computed from ${props.report.strike.draws} bites.${moved.value.hook}`,
+  snag: `${range(percentText, props.report.snag.snagPerCast)} of casts hang up in ${COVERS[spread.content.water.cover].name} over ${BOTTOMS[spread.content.water.bottom].name}; ${Math.round(props.report.snag.minutesLeft.low)} to ${Math.round(props.report.snag.minutesLeft.high)} minutes of an hour left. ${percentText(props.report.snag.weedPerCast.value)} of casts bring weed. Computed from ${props.report.snag.draws} draws for each kind of obstacle.${props.moved.snag ? ` ${props.moved.snag}` : ''}`,
+  hookUp: `${range(percentText, props.report.strike.hookUp)}. Lost: ${props.report.strike.losses.map(l => `${LOSS_WORDS[l.id]} ${percentText(l.share)}`).join(', ')}. Computed from ${props.report.strike.draws} bites.${props.moved.hook ? ` ${props.moved.hook}` : ''}`,
 }))
 </script>
 

@@ -4,6 +4,7 @@ import type { BiteChain, LossId, StrikeRig } from '#core'
 import type { Letter } from '#schemas/spread'
 import { conditionsOf } from '~/composables/useEvaluation'
 import { CHANGE_WORDS } from '~/utils/touchWords'
+import { movedWords } from '~/utils/movedWords'
 import { BASIS_MARKS, LOSS_WORDS } from '~/utils/words'
 import type { StrikeJob } from '~/workers/strike'
 
@@ -17,6 +18,10 @@ const lane = computed(() => lanes.value.find(l => l.letter === spread.picked) ??
 const known = computed(() => {
   const { letter: _, ...rig } = lane.value
   return evidence.of(spread.content, rig)
+})
+const moved = computed(() => {
+  const { letter: _, ...rig } = lane.value
+  return movedWords('hook', known.value, bite.value?.result.byModel, evidence.whose(spread.content, rig))
 })
 const biteN = ref<number>()
 const slackM = ref<number>()
@@ -94,7 +99,7 @@ const weakest = computed(() => {
       <section class="all" aria-label="All bites">
         <h2 class="label">of all bites of fish that {{ spread.content.fishing?.feeding === 'gulp' ? 'gulp' : spread.content.fishing?.feeding === 'nip' ? 'nip' : 'grab' }}, hooked</h2>
         <p class="huge figure">{{ Math.round(100 * bite.result.hookUp.value) }} <small>% ({{ Math.round(100 * bite.result.hookUp.low) }}–{{ Math.round(100 * bite.result.hookUp.high) }}) {{ BASIS_MARKS[bite.result.hookUp.basis] }}</small></p>
-        <p v-if="known?.hook" class="label">moved by your log: {{ known.hook.hits }} hooked of {{ known.hook.tries }} touches</p>
+        <p v-if="moved" class="label">▤ {{ moved }}</p>
         <p class="label">least certain: {{ PARAMETERS[bite.result.mainDoubt].words }}</p>
         <h3 class="label">what loses the rest</h3>
         <ul><li v-for="l in bite.result.losses" :key="l.id"><span>{{ LOSS_WORDS[l.id] }}</span><i :style="{ width: `${100 * l.share}%` }" /><b class="figure">{{ Math.round(100 * l.share) }} %</b></li></ul>

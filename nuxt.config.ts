@@ -17,6 +17,8 @@ export default defineNuxtConfig({
   modules: ['@nuxt/ui', '@pinia/nuxt', '@vueuse/nuxt', 'nuxt-security', '@nuxt/eslint'],
   css: ['~/assets/css/main.css'],
   components: [{ path: '~/components', pathPrefix: false }],
+  // a name of the core that happens to be one of the page's own is not to be taken for it
+  imports: { transform: { exclude: [/\/core\//, /\/node_modules\//] } },
   alias: { '#core': here('./core/index.ts'), '#schemas': here('./shared/schemas'), '#catalogue': here('./shared/catalogue.ts') },
   app: {
     head: {

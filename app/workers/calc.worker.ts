@@ -1,5 +1,7 @@
+import { get, set } from 'idb-keyval'
 import { createCalcClient, type CalcClient } from './client'
 import { endpointOf } from './endpoint'
+import type { KeptLog } from './logMemory'
 import type { Request } from './protocol'
 import { serve } from './serve'
 
@@ -10,5 +12,9 @@ const second = (): CalcClient | undefined => (globalThis as { readonly name?: st
   ? undefined
   : helper ??= createCalcClient(() => endpointOf(new Worker(globalThis.location.href, { type: 'module', name: HELPER })))
 
-const handle = serve(message => globalThis.postMessage(message), second)
+/** What was learned of the log is kept beside the outbox. The name of this program changes with what is in it: another making learns anew. */
+const LEARNED = 'dunecrest.learned'
+const log = { memory: { read: () => get<KeptLog>(LEARNED), write: (kept: KeptLog) => set(LEARNED, kept) }, making: globalThis.location.href }
+
+const handle = serve(message => globalThis.postMessage(message), second, log)
 globalThis.addEventListener('message', (event: MessageEvent<Request>) => void handle(event.data))

@@ -4,6 +4,7 @@ import { fitsOf, readRows } from './box'
 import { throughCover } from './cover'
 import type { Helper, Progress } from './progress'
 import { modelDrop } from './drops'
+import { learnLog, loggedOf, recallLog, type LogMemory } from './logMemory'
 import { pickFrom } from './pick'
 import { biteOn } from './strike'
 import { touchesOf } from './touches'
@@ -22,9 +23,10 @@ const KEPT_PARTS = 16
  * Answers requests one lane at a time and looks for cancellations between lanes.
  * @param reply sends an answer back
  * @param helper another worker to share long work with, where there is one; started when first needed
+ * @param log where what was learned of a log is kept, and the making of the model that learned it
  * @returns handles one request
  */
-export function serve(reply: (message: Reply) => void, helper: () => CalcClient | undefined = () => undefined): (request: Request) => Promise<void> {
+export function serve(reply: (message: Reply) => void, helper: () => CalcClient | undefined = () => undefined, log?: { readonly memory: LogMemory, readonly making: string }): (request: Request) => Promise<void> {
   const cancelled = new Set<number>()
   const kept = new Map<string, LaneOutcome>()
   const remembered = makeRecall(KEPT_PARTS)
@@ -35,6 +37,9 @@ export function serve(reply: (message: Reply) => void, helper: () => CalcClient 
     try {
       if (request.type === 'ask') {
         await nextTask()
+        if (cancelled.has(id)) return
+        const logged = loggedOf(request.job)
+        if (logged && !await recallLog(logged, log?.memory, log?.making ?? '')) await learnLog(logged, log?.memory, log?.making ?? '')
         if (cancelled.has(id)) return
         const second = SHARED.has(request.about) ? helper() : undefined
         const found = await answer(request.about, request.job, {
@@ -47,6 +52,18 @@ export function serve(reply: (message: Reply) => void, helper: () => CalcClient 
       }
       const { job } = request
       const judged: JudgedLane[] = []
+      const logged = loggedOf(job)
+      if (logged && !await recallLog(logged, log?.memory, log?.making ?? '')) {
+        // what the model has by itself comes at once; what the log makes of it takes longer, and follows
+        for (const lane of job.lanes) {
+          await nextTask()
+          if (cancelled.has(id)) return
+          reply({ type: 'lane', id, letter: lane.letter, outcome: evaluateLane(job, withoutLog(lane), remembered) })
+        }
+        await nextTask()
+        if (cancelled.has(id)) return
+        await learnLog(logged, log?.memory, log?.making ?? '')
+      }
       for (const lane of job.lanes) {
         await nextTask()
         if (cancelled.has(id)) return
@@ -54,7 +71,7 @@ export function serve(reply: (message: Reply) => void, helper: () => CalcClient 
         reply({ type: 'lane', id, letter: lane.letter, outcome })
         judged.push(judgeable(lane.letter, outcome))
       }
-      reply({ type: 'done', id, verdict: judgeLanes(judged, job.utility ?? USUAL_UTILITY, ensembleAfter(job.lanes.find(l => l.evidence?.logged)?.evidence?.logged)) })
+      reply({ type: 'done', id, verdict: judgeLanes(judged, job.utility ?? USUAL_UTILITY, ensembleAfter(logged)) })
     }
     catch (error) {
       reply({ type: 'failed', id, message: error instanceof Error ? error.message : String(error) })
@@ -92,6 +109,11 @@ function recall(kept: Map<string, LaneOutcome>, job: EvaluateJob, lane: LaneJob,
   kept.set(key, found)
   if (kept.size > KEPT) kept.delete(kept.keys().next().value!)
   return found
+}
+
+/** A lane as the model has it before anything was counted. */
+function withoutLog({ evidence, ...lane }: LaneJob): LaneJob {
+  return evidence?.fall ? { ...lane, evidence: { fall: evidence.fall } } : lane
 }
 
 function evaluateLane({ bait, conditions }: EvaluateJob, { rig: spec, evidence }: LaneJob, remembered: Recall): LaneOutcome {

@@ -4,10 +4,10 @@ import { seededRandom } from '../numerics/random'
 import { makeRecall, type Recall } from '../numerics/recall'
 import type { BaitSpec, RigSpec } from '../rig/spec'
 import { problemsOf } from '../rig/problems'
-import { evaluateSnagOf } from '../snag/evaluateSnag'
-import { SNAG_NUMBERS, snagMembers } from '../snag/snagMembers'
+import { castRatesOf } from '../snag/evaluateSnag'
+import { SNAG_NUMBERS, snagsAmong } from '../snag/snagMembers'
 import { shareDrawn } from '../strike/evaluateStrike'
-import { hookedMembers, lnOdds, STRIKE_NUMBERS } from '../strike/strikeMembers'
+import { hookedAmong, lnOdds, STRIKE_NUMBERS } from '../strike/strikeMembers'
 import type { BottomId, CoverId } from '../snag/cover'
 import { lbfToN } from '../units'
 import { drawsFor } from '../uncertainty/draws'
@@ -45,8 +45,8 @@ export function learnFrom(logged: readonly LoggedRig[], ensemble: Ensemble = USU
 }
 
 const USUAL = makeEnsemble()
-/** The fewest members: where only the middle is asked for. */
-const UNMOVED = makeEnsemble(8)
+/** Meetings with each kind of thing, and bites, by which a logged rig is told: what they leave unsure is little beside its own doubt. */
+const DRAWS = 1200
 
 /** Lying as it floats, back up: of one that does not sink. */
 const UPRIGHT = Float64Array.of(0, 0, 0, 0, 1, 0, 0, 0)
@@ -63,22 +63,23 @@ export function countedOf({ bait, rig, conditions, casts, snags, touches, hooked
   const events = (chance: number): number => Math.log(-Math.log1p(-Math.min(1 - 1e-9, Math.max(1e-9, chance))))
   const odds = (chance: number): number => lnOdds(Math.min(1 - 1e-5, Math.max(1e-5, chance)))
   const snag = (): Counted => {
-    const before = drawsFor(UNMOVED, owners)
-    const { rates } = evaluateSnagOf(prepared.snag, prepared.obstacles, ride, USUAL_SEED, before, recall)
+    const rates = castRatesOf(prepared.snag, prepared.obstacles, ride, USUAL_SEED, DRAWS, recall)
+    const snagsOf = snagsAmong(prepared.snag, prepared.obstacles, ride, rates, undefined, recall)
     return {
       link: 'events', tries: casts, hits: Math.min(casts, snags), by: by(SNAG_NUMBERS.filter(id => id !== 'wear' || prepared.snag.wornPoints)), own: own('snagOwn'),
       predict: (ensemble) => {
-        const { snagPerCast, centre } = snagMembers(prepared.snag, prepared.obstacles, ride, rates, drawsFor(ensemble, owners), undefined, recall)
+        const { snagPerCast, centre } = snagsOf(drawsFor(ensemble, owners))
         return { members: snagPerCast.map(events), centre: Math.log(Math.max(1e-9, centre.freed + centre.opened + centre.lost)) }
       },
     }
   }
   const hook = (): Counted => {
-    const asDrawn = shareDrawn(prepared.strike, prepared.tackle, seededRandom(USUAL_SEED + 1))
+    const asDrawn = shareDrawn(prepared.strike, prepared.tackle, seededRandom(USUAL_SEED + 1), DRAWS)
+    const bitesOf = hookedAmong(prepared.strike, prepared.tackle, asDrawn)
     return {
       link: 'odds', tries: touches, hits: Math.min(touches, hooked), by: by(STRIKE_NUMBERS), own: own('hookOwn'),
       predict: (ensemble) => {
-        const { members, centre } = hookedMembers(prepared.strike, prepared.tackle, asDrawn, drawsFor(ensemble, owners))
+        const { members, centre } = bitesOf(drawsFor(ensemble, owners))
         return { members: members.map(odds), centre: odds(centre) }
       },
     }

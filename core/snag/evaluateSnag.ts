@@ -162,9 +162,16 @@ export function evaluateSnag(rig: SnagRig, obstacles: readonly Placed[], ride: R
 
 /** The same on meetings that are drawn once and remembered, whatever rig meets them: to the last digit what `evaluateSnag` finds with that seed. */
 export function evaluateSnagOf(rig: SnagRig, obstacles: readonly Placed[], ride: Ride, seed: number, among: Draws, recall: Recall): SnagResult {
+  return drawnTally(rig, obstacles, ride, seed, DRAWS, recall).result(among)
+}
+
+/** What a cast comes to at the middle of everything, on so many meetings with each kind of obstacle. */
+export const castRatesOf = (rig: SnagRig, obstacles: readonly Placed[], ride: Ride, seed: number, draws: number, recall: Recall): CastRates => drawnTally(rig, obstacles, ride, seed, draws, recall).result().rates
+
+function drawnTally(rig: SnagRig, obstacles: readonly Placed[], ride: Ride, seed: number, draws: number, recall: Recall): SnagTally {
   const tally = snagTally(rig, obstacles, ride, unused, recall)
-  tally.go(recall(meetingsKey(obstacles, ride, seed, DRAWS), () => drawMeetings(obstacles, ride, seed, DRAWS)))
-  return tally.result(among)
+  tally.go(recall(meetingsKey(obstacles, ride, seed, draws), () => drawMeetings(obstacles, ride, seed, draws)))
+  return tally
 }
 
 const unused: Random = () => {

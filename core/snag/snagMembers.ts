@@ -85,13 +85,18 @@ function castRates(rig: SnagRig, obstacles: readonly Placed[], ride: Ride, { see
  * @param rates at the middle of everything
  * @param meetings others than the usual, for trying these on
  */
-export function snagMembers(rig: SnagRig, obstacles: readonly Placed[], ride: Ride, rates: CastRates, among: Draws, meetings = USUAL_MEETINGS, recall: Recall = forgetful): SnagMembers {
+export const snagMembers = (rig: SnagRig, obstacles: readonly Placed[], ride: Ride, rates: CastRates, among: Draws, meetings = USUAL_MEETINGS, recall: Recall = forgetful): SnagMembers =>
+  snagsAmong(rig, obstacles, ride, rates, meetings, recall)(among)
+
+/** The same, for asking more than once. */
+export function snagsAmong(rig: SnagRig, obstacles: readonly Placed[], ride: Ride, rates: CastRates, meetings = USUAL_MEETINGS, recall: Recall = forgetful): (among: Draws) => SnagMembers {
   const at = castRates(rig, obstacles, ride, meetings, recall)
   const usual = at(USUAL)
+  const hardly = HARDLY * obstacles.reduce((sum, o) => sum + rateOf(o, ride) * CAST_M, 0) / USUAL_MEETINGS.count
+  return (among) => {
   const of = (id: ParameterId): Float64Array => among.values(id)
   const [standing, size, press, strength, free, wear, kind, own] = [of('standing'), of('coverSize'), of('press'), of('coverStrength'), of('freeing'), of('wear'), of('snagKind'), of('snagOwn')]
   const members = { snagPerCast: new Float64Array(among.size), weedPerCast: new Float64Array(among.size), minutesLeft: new Float64Array(among.size), lostPerHour: new Float64Array(among.size) }
-  const hardly = HARDLY * obstacles.reduce((sum, o) => sum + rateOf(o, ride) * CAST_M, 0) / USUAL_MEETINGS.count
   const castAt = (scale: SnagScale, leftOut: number): CastRates => {
     const found = at(scale)
     const rate = (fate: 'weed' | 'freed' | 'opened' | 'lost'): number => leftOut * rates[fate] * scale.standing * (found[fate] / scale.standing + hardly) / (usual[fate] + hardly)
@@ -109,6 +114,7 @@ export function snagMembers(rig: SnagRig, obstacles: readonly Placed[], ride: Ri
   const moved = SNAG_NUMBERS.some(id => among.centre(id) !== 0)
   const centre = moved ? castAt({ standing: middle('standing'), size: middle('coverSize'), press: middle('press'), strength: middle('coverStrength'), free: middle('freeing'), wear: middle('wear') }, middle('snagKind') * middle('snagOwn')) : rates
   return { ...members, centre }
+  }
 }
 
 /** Everything that snags hang on and is not sure. */

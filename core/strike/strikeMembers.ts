@@ -25,7 +25,13 @@ const TAKEN = 1.33
  * @param value hook-up at the middle of everything, inside 0..1
  * @param fishes other fish than the usual, for trying these on
  */
-export function hookedMembers(rig: StrikeRig, tackle: Tackle, value: number, among: Draws, fishes = USUAL_FISH): { readonly members: Float64Array, /** at the middle of everything, with what was learned */ readonly centre: number } {
+export const hookedMembers = (rig: StrikeRig, tackle: Tackle, value: number, among: Draws, fishes = USUAL_FISH): HookedMembers => hookedAmong(rig, tackle, value, fishes)(among)
+
+/** Hook-up in every member. */
+export interface HookedMembers { readonly members: Float64Array, /** at the middle of everything, with what was learned */ readonly centre: number }
+
+/** The same, for asking more than once. */
+export function hookedAmong(rig: StrikeRig, tackle: Tackle, value: number, fishes = USUAL_FISH): (among: Draws) => HookedMembers {
   const { seed, count } = fishes
   const fish = drawFish(seed, count)
   const bites = fish.map(one => biteOf(rig, tackle, one))
@@ -36,6 +42,7 @@ export function hookedMembers(rig: StrikeRig, tackle: Tackle, value: number, amo
     return lnOdds((hooked + 0.5) / (count + 1))
   }
   const from = lnOdds(value) - lnOddsHooked(PLAIN)
+  return (among) => {
   const values = new Map(STRIKE_DOUBTS.map(id => [MOVES[id], id === 'whereTaken' ? among.scores(id).map(z => TAKEN ** z) : among.values(id)] as const))
   const [kind, own] = [among.values('hookKind'), among.values('hookOwn')]
   const members = Float64Array.from({ length: among.size }, (_, m) => {
@@ -48,6 +55,7 @@ export function hookedMembers(rig: StrikeRig, tackle: Tackle, value: number, amo
   for (const id of STRIKE_DOUBTS) scale[MOVES[id]] = id === 'whereTaken' ? TAKEN ** among.centre(id) : parameterAt(id, among.centre(id))
   const middle = (id: ParameterId): number => Math.log(parameterAt(id, among.centre(id)))
   return { members, centre: fromLnOdds(from + lnOddsHooked(scale) + middle('hookKind') + middle('hookOwn')) }
+  }
 }
 
 export const lnOdds = (p: number): number => Math.log(p / (1 - p))

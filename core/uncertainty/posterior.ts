@@ -41,6 +41,8 @@ interface Plane { readonly at: number, readonly slopes: Float64Array, readonly r
 
 /** Times that the model is asked again where the members have come to, at least and at most. */
 const ROUNDS = { least: 2, most: 3 } as const
+/** Members through which planes are laid. */
+const SOME = 64
 /** Fewer members than this that count alike ask for another round. */
 export const EFFECTIVE = 60
 /** How much a slope found before is held on to: as by so many members. */
@@ -63,18 +65,31 @@ export function posteriorOf(counted: readonly Counted[], ensemble: Ensemble): Po
   for (const { tries, hits } of counted) if (!(hits >= 0 && tries >= hits)) throw new RangeError(`posteriorOf: expected 0 <= hits <= tries, got ${hits} of ${tries}`)
   const seen = counted.filter(c => c.tries > 0)
   let found: Posterior = { scores: {}, centre: {}, effective: ensemble.size }
+  const chance = chanceOf(seen, ensemble)
   let planes: readonly Plane[] | undefined
   let predicted: readonly Predicted[] | undefined
   for (let round = 0; seen.length > 0 && round < ROUNDS.most; round++) {
-    const now = learned(ensemble, found)
-    predicted ??= seen.map(c => c.predict(now))
-    planes = seen.map((c, i) => planeThrough(predicted![i]!, c.by.map(k => now.scores(k.id, k.of)), c.by.map(k => now.centre(k.id, k.of)), planes?.[i]))
-    const laid = layOn(seen, planes, ensemble, widthsOf(seen, found))
+    // slopes need no more than some of the members; the last word has all of them
+    const now = some(learned(ensemble, found), SOME)
+    planes = seen.map((c, i) => planeThrough(predicted ? cut(predicted[i]!, SOME) : c.predict(now), c.by.map(k => now.scores(k.id, k.of)), c.by.map(k => now.centre(k.id, k.of)), planes?.[i]))
+    const laid = layOn(seen, planes, ensemble, chance, widthsOf(seen, found))
+    if (round + 1 < ROUNDS.least) {
+      found = { ...laid.moved, effective: ensemble.size }
+      continue
+    }
     ;({ found, predicted } = ownUp(seen, laid, ensemble))
-    if (round + 1 >= ROUNDS.least && found.effective >= EFFECTIVE) break
+    if (found.effective >= EFFECTIVE) break
   }
   return found
 }
+
+/** The first members of an ensemble. */
+function some(ensemble: Ensemble, most: number): Ensemble {
+  if (ensemble.size <= most) return ensemble
+  const scores = (id: ParameterId, of?: string): Float64Array => ensemble.scores(id, of).subarray(0, most)
+  return { ...ensemble, size: most, scores, values: (id, of) => scores(id, of).map(z => parameterAt(id, z)) }
+}
+const cut = ({ members, centre }: Predicted, most: number): Predicted => ({ members: members.subarray(0, most), centre })
 
 /** An own number that was moved by more scores than this is wider than was thought. */
 const ROOT = Math.SQRT2
@@ -137,12 +152,21 @@ function planeThrough({ members, centre }: Predicted, scores: readonly Float64Ar
   return { at: centre - slopes.reduce((sum, b, k) => sum + b * middle[k]!, 0), slopes, restSd: Math.max(LEAST_SD, Math.sqrt(rest / members.length)) }
 }
 
+const knownsOf = (seen: readonly Counted[]): ReadonlyMap<string, Known> => new Map(seen.flatMap(c => c.by.map(k => [keyOf(k), k] as const)))
+
+/** What chance adds to each count in every member, and to each prediction; it has nothing in common with the numbers. */
+interface Chance { readonly noise: readonly Float64Array[], readonly rest: readonly Float64Array[] }
+function chanceOf(seen: readonly Counted[], ensemble: Ensemble): Chance {
+  const apart = [...knownsOf(seen).values()].map(({ id, of }) => ensemble.scores(id, of))
+  return { noise: seen.map((_, i) => ensemble.chance(`counted ${i}`, apart)), rest: seen.map((_, i) => ensemble.chance(`untold ${i}`, apart)) }
+}
+
 /** Members on the planes: where each has come to, and what it predicts there. */
 interface Laid { readonly moved: Omit<Posterior, 'effective'>, readonly mode: Float64Array, readonly target: Float64Array, readonly weight: Float64Array, readonly lines: readonly Float64Array[] }
 
-function layOn(seen: readonly Counted[], planes: readonly Plane[], ensemble: Ensemble, widths: ReadonlyMap<string, number>): Laid {
+function layOn(seen: readonly Counted[], planes: readonly Plane[], ensemble: Ensemble, { noise, rest }: Chance, widths: ReadonlyMap<string, number>): Laid {
   const n = seen.length
-  const knowns = new Map<string, Known>(seen.flatMap(c => c.by.map(k => [keyOf(k), k] as const)))
+  const knowns = knownsOf(seen)
   const slopeOf = seen.map((c, i) => new Map(c.by.map((k, a) => [keyOf(k), planes[i]!.slopes[a]!])))
   const keys = [...knowns.keys()]
   const wide = (k: string): number => widths.get(k) ?? 1
@@ -160,8 +184,6 @@ function layOn(seen: readonly Counted[], planes: readonly Plane[], ensemble: Ens
   const centre = Object.fromEntries(keys.map(k => [k, forMode.reduce((sum, g, i) => sum + wide(k) * (slopeOf[i]!.get(k) ?? 0) * g, 0)]))
   const before = keys.map(k => ensemble.scores(knowns.get(k)!.id, knowns.get(k)!.of))
   const prior = keys.map((k, a) => before[a]!.map(z => z * Math.sqrt(wide(k))))
-  const noise = seen.map((_, i) => ensemble.chance(`counted ${i}`, before))
-  const rest = seen.map((_, i) => ensemble.chance(`untold ${i}`, before))
   const scores = keys.map((_, k) => prior[k]!.slice())
   const lines = seen.map(() => new Float64Array(ensemble.size))
   for (let m = 0; m < ensemble.size; m++) {

@@ -1,0 +1,37 @@
+import { ensembleAfter, isLearned, learnFrom, teach, type Learned, type LoggedRig } from '#core'
+
+/** Keeps what was learned of a log from one page to the next: learning anew takes a while. */
+export interface LogMemory {
+  readonly read: () => Promise<KeptLog | undefined>
+  readonly write: (kept: KeptLog) => Promise<void>
+}
+/** What was learned, of which log, by which making of the model. */
+export interface KeptLog { readonly key: string, readonly learned: Learned }
+
+/** The log that figures are asked after, wherever a question carries it. */
+export function loggedOf(job: object): readonly LoggedRig[] | undefined {
+  const { evidence, book, lanes } = job as { readonly evidence?: Carrier, readonly book?: Carrier, readonly lanes?: readonly { readonly evidence?: Carrier }[] }
+  const found = evidence?.logged ?? book?.logged ?? lanes?.find(l => l.evidence?.logged)?.evidence?.logged
+  return found && found.length > 0 ? found : undefined
+}
+interface Carrier { readonly logged?: readonly LoggedRig[] }
+
+/** Takes what was learned of a log from memory. @returns whether it was there */
+export async function recallLog(logged: readonly LoggedRig[], memory: LogMemory | undefined, making: string): Promise<boolean> {
+  if (isLearned(logged)) return true
+  const kept = await memory?.read().catch(() => undefined)
+  if (kept?.key !== keyOf(logged, making)) return false
+  teach(logged, kept.learned)
+  return true
+}
+
+/** Learns from a log, and leaves it in memory for the next page. */
+export async function learnLog(logged: readonly LoggedRig[], memory: LogMemory | undefined, making: string): Promise<void> {
+  const learned = learnFrom(logged)
+  if (!learned) return void ensembleAfter(logged)
+  teach(logged, learned)
+  // a memory that is full or shut costs time, nothing else
+  await memory?.write({ key: keyOf(logged, making), learned }).catch(() => undefined)
+}
+
+const keyOf = (logged: readonly LoggedRig[], making: string): string => `${making}\n${JSON.stringify(logged)}`

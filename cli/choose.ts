@@ -13,13 +13,13 @@ export function chooseFile(file: DayFile, items: Items, options: { readonly beyo
   const goods = alikeBaits(goodsOf(items.map((item, i) => ({ ...item, id: String(i) }))))
   const choice = run(choose(day, goods, options))
   const called = (id: string | undefined): string | undefined => id === undefined || id === '' ? undefined : items[Number(id)]?.name
-  const pick = (f: Finalist): Record<string, unknown> => {
+  const pick = (f: Finalist, i: number): Record<string, unknown> => {
     const { base: _base, hookId, weights } = choice.riggings[f.rigging]!
-    const { drop: _drop, ...fall } = f.report.fall
+    const { fall: { drop: _drop, members: _fall, ...fall }, snag: { members: _snag, ...snag }, strike: { members: _strike, ...strike } } = f.report
     return {
       bait: choice.baits[f.bait]!.spec, baitName: choice.baits[f.bait]!.name, rig: f.rig, hookName: called(hookId), weightName: called(weights[f.weight]!.itemId), line: { kind: f.outfit.line.kind, strengthN: f.outfit.line.strengthN },
-      lineName: called(f.lineId), rod: f.outfit.rod, rodName: called(f.rodId), retrieve: f.outfit.retrieve, match: f.match, score: f.score, low: f.low, high: f.high,
-      factors: Object.fromEntries(FACTOR_IDS.map(id => [id, f.factors[id]])), fall, fit: f.report.fit, snag: f.report.snag, strike: f.report.strike,
+      lineName: called(f.lineId), rod: f.outfit.rod, rodName: called(f.rodId), retrieve: f.outfit.retrieve, match: f.match, score: f.score, low: f.low, high: f.high, pBest: choice.odds[i],
+      factors: Object.fromEntries(FACTOR_IDS.map(id => [id, f.factors[id]])), fall, fit: f.report.fit, snag, strike,
     }
   }
   return {

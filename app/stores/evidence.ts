@@ -1,4 +1,4 @@
-import { bookOf, evidenceOf, placeKey, rigKey } from '#catalogue'
+import { bookOf, evidenceOf, rigKey } from '#catalogue'
 import type { BaitSpec, Evidence, EvidenceBook, LoggedDrop, RigSpec } from '#core'
 import type { EvidenceAnswer, StoredDrop, TallyRow } from '#schemas/log'
 import type { SpreadContent } from '#schemas/spread'
@@ -36,9 +36,9 @@ export const useEvidence = defineStore('evidence', () => {
     return book.value && evidenceOf(book.value, bait as BaitSpec, rig as RigSpec, water.cover, water.bottom)
   }
   /** Whose figure it is, for telling what moved it. */
-  function whose({ bait, water, lanes }: Pick<SpreadContent, 'bait' | 'water' | 'lanes'>, rig: object): MovedOf {
+  function whose({ bait, lanes }: Pick<SpreadContent, 'bait' | 'lanes'>, rig: object): MovedOf {
     const key = (one: object): string => rigKey(bait as BaitSpec, one as RigSpec)
-    return { rigKey: key(rig), placeKey: placeKey(water.cover, water.bottom), letters: new Map(lanes.map(({ letter, ...one }) => [key(one), letter])) }
+    return { rigKey: key(rig), letters: new Map(lanes.map(({ letter, ...one }) => [key(one), letter])) }
   }
   async function exclude(id: string, excluded: boolean): Promise<void> {
     await ask(`/api/log/${id}/exclude`, 'PUT', { excluded })

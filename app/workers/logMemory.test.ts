@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { ensembleAfter, isLearned, type LoggedRig } from '#core'
+import { bookOf, ensembleAfter, isLearned, type LoggedRig } from '#core'
 import { learnLog, loggedOf, recallLog, type KeptLog, type LogMemory } from './logMemory'
 
 const logOf = (snags: number): LoggedRig[] => [{ rigKey: 'slimShad 90 plain|E1|3/0|open', placeKey: 'thickWeed/sand', casts: 60, snags, touches: 0, hooked: 0 }]
@@ -35,8 +35,10 @@ describe('what was learned of a log', () => {
     const logged = logOf(1)
     expect(loggedOf({ lanes: [{}, { evidence: { logged } }] })).toBe(logged)
     expect(loggedOf({ evidence: { logged } })).toBe(logged)
-    expect(loggedOf({ book: { logged } })).toBe(logged)
-    expect(loggedOf({ book: { logged: [] } })).toBeUndefined()
+    const book = bookOf([], [{ rigKey: logged[0]!.rigKey, placeKey: logged[0]!.placeKey, casts: 60, snags: 1, bites: 0, hooked: 0 }])
+    expect(loggedOf({ book, day: { cover: 'thickWeed', bottom: 'sand' } })).toEqual(logged)
+    expect(loggedOf({ book, day: { cover: 'wood', bottom: 'sand' } })).toBeUndefined()
+    expect(loggedOf({ book })).toBeUndefined()
     expect(loggedOf({})).toBeUndefined()
   })
 })

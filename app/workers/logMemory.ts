@@ -1,4 +1,4 @@
-import { ensembleAfter, isLearned, learnFrom, teach, type Learned, type LoggedRig } from '#core'
+import { ensembleAfter, isLearned, learnFrom, loggedAt, teach, type Day, type EvidenceBook, type Learned, type LoggedRig } from '#core'
 
 /** Keeps what was learned of a log from one page to the next: learning anew takes a while. */
 export interface LogMemory {
@@ -10,8 +10,8 @@ export interface KeptLog { readonly key: string, readonly learned: Learned }
 
 /** The log that figures are asked after, wherever a question carries it. */
 export function loggedOf(job: object): readonly LoggedRig[] | undefined {
-  const { evidence, book, lanes } = job as { readonly evidence?: Carrier, readonly book?: Carrier, readonly lanes?: readonly { readonly evidence?: Carrier }[] }
-  const found = evidence?.logged ?? book?.logged ?? lanes?.find(l => l.evidence?.logged)?.evidence?.logged
+  const { evidence, book, day, lanes } = job as { readonly evidence?: Carrier, readonly book?: EvidenceBook, readonly day?: Pick<Day, 'cover' | 'bottom'>, readonly lanes?: readonly { readonly evidence?: Carrier }[] }
+  const found = evidence?.logged ?? (book && day ? loggedAt(book, day.cover, day.bottom) : undefined) ?? lanes?.find(l => l.evidence?.logged)?.evidence?.logged
   return found && found.length > 0 ? found : undefined
 }
 interface Carrier { readonly logged?: readonly LoggedRig[] }

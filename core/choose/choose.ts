@@ -8,6 +8,7 @@ import { finish, type Finalist } from './finish'
 import { matchShare } from './score'
 import { beyondTheBox, riggingsOf, type Goods, type Rigging } from './goods'
 import type { LimitId } from './limits'
+import { oddsOf } from './odds'
 import { costsOfWays, nothingFits, reasonsFor, whatIfs, whyNot, type WayCost, type WhatIf, type WhyNot } from './reasons'
 import { weightSteps, type WeightStep } from './sizing'
 import { screen, type Candidate, type SearchMemory } from './screen'
@@ -15,6 +16,7 @@ import { screen, type Candidate, type SearchMemory } from './screen'
 /** What the search came to. */
 export interface Choice {
   /** the rig to tie on and the honest alternatives, the best first */ readonly picks: readonly Finalist[]
+  /** part of the members in which each of them is the best of them */ readonly odds: readonly number[]
   /** sentences for the first of them */ readonly reasons: readonly string[]
   readonly whyNots: readonly WhyNot[]
   readonly whatIfs: readonly WhatIf[]
@@ -66,9 +68,10 @@ export function conclude(day: Day, { goods, riggings }: Field, candidates: reado
   const picks = picked(sound)
   const seen = { candidates, riggings, baits: goods.baits, looked: candidates.length, out }
   const [best] = picks
-  if (!best) return { ...seen, picks: [], reasons: [], whyNots: [], whatIfs: [], ways: [], steps: [], nothing: nothingFits(day, goods, riggings, candidates) }
+  const odds = oddsOf(picks.map(p => p.scores))
+  if (!best) return { ...seen, picks: [], odds: [], reasons: [], whyNots: [], whatIfs: [], ways: [], steps: [], nothing: nothingFits(day, goods, riggings, candidates) }
   return {
-    ...seen, picks, reasons: reasonsFor(day, best, picks.slice(1)),
+    ...seen, picks, odds, reasons: reasonsFor(day, picks, odds),
     whyNots: WELL_KNOWN.filter(id => !picks.some(p => p.rig.family === id)).flatMap(id => whyNot(id, best, done, candidates, riggings) ?? []),
     whatIfs: whatIfs(day, goods, riggings, candidates, best, memory), ways: costsOfWays(candidates, riggings, goods, day), steps: stepsOf(day, goods, riggings, candidates, best, book),
   }

@@ -16,6 +16,8 @@ import { tackleOf } from './conditions'
 import { evaluateRig, type RigReport } from './evaluateRig'
 import { USUAL_SEED } from './prepareRig'
 import type { Goods, Rigging } from './goods'
+import { measureOf } from '../uncertainty/members'
+import { scoresAmong } from './odds'
 import { castable, limitOf, type Limit } from './limits'
 import { factorsOf, scoreOf, scoringOf, type Factors, type Traits } from './score'
 import { rigOf, type Candidate } from './screen'
@@ -33,8 +35,9 @@ export interface Finalist {
   readonly report: RigReport
   readonly factors: Factors
   readonly score: number
-  /** range of the score that comes from the ranges of hook-up and fishing time */ readonly low: number
+  /** nine in ten of what it may score: by hook-up, time and fall as the members have them, and by what fish like */ readonly low: number
   readonly high: number
+  /** the same in every member */ readonly scores: Float64Array
   readonly limit?: Limit
 }
 
@@ -105,8 +108,9 @@ export function finish(day: Day, goods: Goods, riggings: readonly Rigging[], { b
   const factors = factorsOf(scoring, exact, outfit.retrieve, outfit.line)
   const limit = limitOf(day, exact, outfit.line, scoring.water)
   const score = scoreOf(factors)
-  const { takeShare } = report
-  return { bait, rigging, weight, rig, match, report, factors, score, outfit, ...(rodId === undefined ? {} : { rodId }), ...(lineId === undefined ? {} : { lineId }), low: score * takeShare.low / takeShare.value, high: score * takeShare.high / takeShare.value, ...(limit ? { limit } : {}) }
+  const scores = scoresAmong(scoring, exact, outfit.retrieve, outfit.line, report.members, report.fall.timeS.value)
+  const { low, high } = measureOf(score, scores)
+  return { bait, rigging, weight, rig, match, report, factors, score, outfit, ...(rodId === undefined ? {} : { rodId }), ...(lineId === undefined ? {} : { lineId }), low, high, scores, ...(limit ? { limit } : {}) }
 }
 
 /** Traits as the full evaluation has them; areas and weight in water as they were looked up. */

@@ -28,7 +28,7 @@ export interface Fished { readonly bait: BaitSpec, readonly rig: RigSpec, readon
 
 /**
  * What tallies say of everything that is uncertain: of the place, the fish, the kinds of rig and the rigs themselves, so that what one rig showed moves every rig that
- * shares a doubt with it. Rigs that cannot be built are left out; of more than MOST_LOGGED the most counted are taken.
+ * shares a doubt with it. Rigs that cannot be built are left out; of more than MOST_LOGGED the most counted are taken. In use they are all of one place.
  * @returns nothing where nothing was counted
  */
 export function learnFrom(logged: readonly LoggedRig[], ensemble: Ensemble = USUAL): Learned | undefined {

@@ -1,7 +1,6 @@
 import { secondsTo } from '../fall/summary'
-import { overlaps } from '../outcome'
 import { FAMILIES } from '../rig/families'
-import type { FamilyId, PointRest } from '../rig/spec'
+import type { FamilyId, PointRest, RigSpec } from '../rig/spec'
 import { COVERS, BOTTOMS, type CoverId } from '../snag/cover'
 import { FEEDING } from '../strike/bite'
 import { radToDeg } from '../units'
@@ -10,13 +9,14 @@ import type { Finalist } from './finish'
 import { PREY, SPECIES, type Activity } from './fish'
 import type { Goods, Rigging } from './goods'
 import { limitOf, type LimitId } from './limits'
-import { factorsOf, FACTOR_IDS, FACTOR_NAMES, scoreOf, scoringOf, type FactorId } from './score'
+import { betterThan, scoresAmong } from './odds'
+import { factorsOf, FACTOR_IDS, FACTOR_NAMES, scoreOf, scoringOf, type FactorId, type Factors, type Traits } from './score'
 import { lineFor, lookedAtWith, screen, type Candidate, type SearchMemory } from './screen'
 
 /** Why a well-known rig is not among the picks. */
 export interface WhyNot { readonly family: FamilyId, readonly sentence: string }
 /** What would change the choice. */
-export interface WhatIf { readonly change: string, readonly same: boolean, readonly family: FamilyId, readonly bait: number, readonly weightKg: number, readonly reason: string }
+export interface WhatIf { readonly change: string, readonly same: boolean, readonly family: FamilyId, readonly bait: number, readonly weightKg: number, /** part of the members in which it scores at least as well there as the first pick would */ readonly pBetter: number, readonly reason: string }
 /** What an angler's own way costs: best score with it against the best of all. */
 export interface WayCost { readonly school: keyof Way, readonly choice: string, readonly share: number }
 
@@ -26,14 +26,23 @@ const shortName = (family: FamilyId): string => FAMILIES[family].shortName
 const lowerFirst = (s: string): string => s.charAt(0).toLowerCase() + s.slice(1)
 const ACTIVITY_WORDS: Readonly<Record<Activity, string>> = { active: 'active', steady: 'neither on nor off', slow: 'slow' }
 
-/** What speaks for a rig, in the figures every view shows for it: first what it gains most over the others. */
-export function reasonsFor(day: Day, best: Finalist, others: readonly Finalist[]): string[] {
+/**
+ * What speaks for the first pick, in the figures every view shows for it: first what it gains most over the others. And how surely it is the best of them, where it is not plain.
+ * @param odds part of the members in which each pick is the best of them
+ */
+export function reasonsFor(day: Day, picks: readonly Finalist[], odds: readonly number[]): string[] {
+  const [best, ...others] = picks as [Finalist, ...Finalist[]]
   const middle = (id: FactorId): number => Math.max(0.02, others.reduce((sum, o) => sum + o.factors[id], 0) / Math.max(1, others.length))
   const order = [...FACTOR_IDS].sort((a, b) => best.factors[b] / middle(b) - best.factors[a] / middle(a))
   const said = order.filter((id, i) => i < 3 || best.factors[id] < WEAK).map(id => sentenceFor(id, day, best))
-  const close = others.filter(o => o.score > best.low && best.score < o.high && overlaps(best.report.takeShare, o.report.takeShare))
-  return [...new Set(said), ...(close.length > 0 ? [`Too close to call against ${close.map(o => shortName(o.rig.family)).join(' and ')}: the ranges overlap.`] : [])]
+  const inHundred = (p: number): string => `${Math.round(100 * p)} in 100`
+  const close = others.flatMap((o, i) => odds[i + 1]! >= CLOSE ? [`${shortName(o.rig.family)} in ${Math.round(100 * odds[i + 1]!)}`] : [])
+  return [...new Set(said), ...(odds[0]! < PLAIN && close.length > 0 ? [`It is the best of these in ${inHundred(odds[0]!)} ways it may be; ${close.join(', ')}.`] : [])]
 }
+
+/** Best in so many members is plain enough; so many of another are worth naming. */
+const PLAIN = 0.8
+const CLOSE = 0.1
 
 /** A share below this is a weakness worth saying. */
 const WEAK = 0.5
@@ -67,7 +76,7 @@ export function whyNot(family: FamilyId, best: Finalist, done: readonly Finalist
   if (!finalist) return { family, sentence: behind(own, best) ?? barred(own) }
   const ratio = (id: FactorId): number => finalist.factors[id] / best.factors[id]
   const worst = [...FACTOR_IDS].sort((a, b) => ratio(a) - ratio(b))[0]!
-  if (ratio(worst) > NO_LOSS) return { family, sentence: 'nothing against it but a little of everything: the ranges overlap.' }
+  if (ratio(worst) > NO_LOSS) return { family, sentence: `a little less of everything: it scores better than the first in ${Math.round(100 * betterThan(finalist.scores, best.scores))} in 100 ways it may be.` }
   return { family, sentence: loss(worst, finalist, best) }
 }
 
@@ -132,50 +141,70 @@ const TRIED = 3
 
 /** The best candidate of each other day: by the traits already found, or looked through again with few baits where the cover changes. */
 export function whatIfs(day: Day, goods: Goods, riggings: readonly Rigging[], candidates: readonly Candidate[], best: Finalist, memory?: SearchMemory): WhatIf[] {
+  const today = candidates.find(c => sameRig(c, best))
   return otherDays(day).flatMap(({ change, day: other, afresh }): WhatIf[] => {
-    const found = afresh ? again(other, goods, riggings, candidates, memory) : rescored(other, goods, candidates)
+    const there = afresh ? again(other, goods, riggings, candidates, best, memory) : rescored(other, goods, candidates)
+    const found = there.sort((a, b) => b.score - a.score)[0]
     if (!found) return []
-    const { base: { family }, weights } = riggings[found.candidate.rigging]!
-    const weightKg = weights[found.candidate.weight]!.weightKg
+    const { base: { family }, weights } = riggings[found.rigging]!
+    const weightKg = weights[found.weight]!.weightKg
     const same = family === best.rig.family && Math.abs(weightKg - best.rig.weightKg) < 1e-4
-    return [{ change, same, family, bait: found.candidate.bait, weightKg, reason: same ? 'the same rig.' : found.reason }]
+    const first = there.find(c => sameRig(c, best))
+    const scoring = scoringOf(other)
+    const scores = (c: Stood): Float64Array => scoresAmong(scoring, c.traits, lookedAtWith(other), lineFor(goods, scoring.pull, c.traits.openingN))
+    return [{
+      change, same, family, bait: found.bait, weightKg, pBetter: same ? 1 : first ? betterThan(scores(found), scores(first)) : 1,
+      reason: same ? 'the same rig.' : first ? turned(found, first, candidates.find(c => sameRig(c, found)), today) : 'the first pick cannot be fished then.',
+    }]
   })
 }
 
-interface Found { readonly candidate: Candidate, readonly reason: string }
+/** A candidate that can be fished on the day that is asked about, with what it comes to then. */
+type Stood = Candidate & { readonly traits: Traits, readonly factors: Factors }
+const sameRig = (c: Candidate, { bait, rigging, weight, ...rest }: Pick<Candidate, 'bait' | 'rigging' | 'weight'> & ({ readonly point: PointRest } | { readonly rig: RigSpec })): boolean =>
+  c.bait === bait && c.rigging === rigging && c.weight === weight && c.point === ('rig' in rest ? rest.rig.pointRest : rest.point)
 
-function rescored(day: Day, goods: Goods, candidates: readonly Candidate[]): Found | undefined {
+function rescored(day: Day, goods: Goods, candidates: readonly Candidate[]): Stood[] {
   const scoring = scoringOf(day)
   const retrieve = lookedAtWith(day)
-  let found: Candidate | undefined
-  let most = 0
-  for (const c of candidates) {
-    if (!c.traits || c.near || (c.limit && !OF_DAY.has(c.limit.id))) continue
+  return candidates.flatMap((c): Stood[] => {
+    if (!c.traits || c.near || (c.limit && !OF_DAY.has(c.limit.id))) return []
     const line = lineFor(goods, scoring.pull, c.traits.openingN)
-    const score = scoreOf(factorsOf(scoring, c.traits, retrieve, line))
-    if (score <= most || limitOf(day, c.traits, line, scoring.water)) continue
-    most = score
-    found = c
-  }
-  return found && { candidate: found, reason: reasonOf(found, day) }
+    const factors = factorsOf(scoring, c.traits, retrieve, line)
+    return limitOf(day, c.traits, line, scoring.water) ? [] : [{ ...c, traits: c.traits, factors, score: scoreOf(factors) }]
+  })
 }
 
 /** Limits that another day may lift. */
 const OF_DAY: ReadonlySet<LimitId> = new Set(['reach', 'current', 'roof'])
 
-function again(day: Day, goods: Goods, riggings: readonly Rigging[], candidates: readonly Candidate[], memory: SearchMemory | undefined): Found | undefined {
+function again(day: Day, goods: Goods, riggings: readonly Rigging[], candidates: readonly Candidate[], first: Finalist, memory: SearchMemory | undefined): Stood[] {
   const order = [...candidates].sort((a, b) => b.score - a.score).map(c => c.bait)
-  const baits = [...new Set(order)].slice(0, TRIED)
+  const baits = [...new Set([first.bait, ...order])].slice(0, TRIED)
   const search = screen({ day, goods: { ...goods, baits: baits.map(b => goods.baits[b]!) }, riggings, ...(memory ? { memory } : {}) })
   let step = search.next()
   while (!step.done) step = search.next()
-  const best = step.value.filter(c => !c.limit && !c.near).sort((a, b) => b.score - a.score)[0]
-  return best && { candidate: { ...best, bait: baits[best.bait]! }, reason: reasonOf(best, day) }
+  return step.value.flatMap((c): Stood[] => c.limit || c.near || !c.traits || !c.factors ? [] : [{ ...c, bait: baits[c.bait]!, traits: c.traits, factors: c.factors }])
 }
 
-function reasonOf({ traits, factors }: Candidate, day: Day): string {
-  if (!traits || !factors) return ''
-  return (day.stream?.surfaceMS ?? 0) > 0.05 ? 'it holds the current.' : day.activity === 'active' ? `it falls at about ${traits.sinkMS.toFixed(1)} m/s.` : day.activity === 'slow' ? `it takes its time, at about ${traits.sinkMS.toFixed(1)} m/s.` : `about ${Math.round(traits.minutesLeft)} minutes of the hour are left for fishing.`
+/** What speaks for another rig on another day: of what it has over the first pick there, that which the change gave it. */
+function turned(found: Stood, first: Stood, foundToday: Candidate | undefined, firstToday: Candidate | undefined): string {
+  const lead = (id: FactorId, one: Factors | undefined, other: Factors | undefined): number => one && other ? Math.log(Math.max(1e-4, one[id]) / Math.max(1e-4, other[id])) : 0
+  const gain = (id: FactorId): number => lead(id, found.factors, first.factors) - Math.max(0, lead(id, foundToday?.factors, firstToday?.factors))
+  const id = FACTOR_IDS.reduce((most, one) => gain(one) > gain(most) ? one : most)
+  const [a, b] = [found.traits, first.traits]
+  const grams = (kg: number): string => (1000 * kg).toFixed(0)
+  switch (id) {
+    case 'time': return `it leaves about ${Math.round(a.minutesLeft)} minutes of the hour for fishing against ${Math.round(b.minutesLeft)}.`
+    case 'hook': return `it hooks about ${percent(a.hookUp)} of bites against ${percent(b.hookUp)}.`
+    case 'landed': return `it brings ${percent(found.factors.landed)} of hooked fish out against ${percent(first.factors.landed)}.`
+    case 'zone': return `it is among the fish for ${percent(found.factors.zone)} of a cast against ${percent(first.factors.zone)}.`
+    case 'follow': return `it falls at about ${a.sinkMS.toFixed(2)} m/s against ${b.sinkMS.toFixed(2)}, nearer to what they then follow.`
+    case 'look': return 'it falls more level and rests where they then look.'
+    case 'quiet': return `it lands with ${grams(a.massKg)} g against ${grams(b.massKg)}.`
+    case 'intake': return `it weighs ${grams(a.massKg)} g in all against ${grams(b.massKg)}: easier to take in.`
+    case 'match': return 'its bait is nearer to what they then take.'
+  }
 }
 
 /** What each school costs: the best score that keeps to it against the best of all, as looked through. */

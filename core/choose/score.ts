@@ -63,19 +63,24 @@ export interface Scoring { readonly day: Day, readonly water: Water, readonly pu
 
 export const scoringOf = (day: Day): Scoring => ({ day, water: waterOf(day.temperatureC, day.salinityGKg), pull: pullOutOf(day.cover, day.bottom), drapeN: drapeN(day) })
 
+/** What fish are assumed to like, as factors on it: the speed they follow, how much level and rest count, the mass whose splash costs half, the mass half of them fail to suck in, how much likeness counts. */
+export interface Taste { readonly followed: number, readonly patience: number, readonly splash: number, readonly suction: number, readonly likeness: number }
+export const USUAL_TASTE: Taste = { followed: 1, patience: 1, splash: 1, suction: 1, likeness: 1 }
+export const TASTES = Object.keys(USUAL_TASTE) as (keyof Taste)[]
+
 /** Scores a rig on a day: nine shares and their product. */
-export function factorsOf(scoring: Scoring, t: Traits, retrieve: RetrieveId, line: Line): Factors {
+export function factorsOf(scoring: Scoring, t: Traits, retrieve: RetrieveId, line: Line, taste: Taste = USUAL_TASTE): Factors {
   const { day, pull } = scoring
   return {
     time: t.minutesLeft / 60,
     hook: t.hookUp,
     landed: landedShare(pull, t.openingN, line),
     zone: inZone(scoring, t, retrieve, line),
-    follow: followed(day, t.sinkMS),
-    look: looked(day, t),
-    quiet: quiet(day, t),
-    intake: 1 / (1 + t.massKg / (SUCKED_KG[day.feeding] * (day.activity === 'slow' ? HALF_HEARTED : 1))),
-    match: matchShare(day, t.bait, t.match) * (CADENCES[day.activity].find(([id]) => id === retrieve)?.[1] ?? 0.7),
+    follow: followed(day, t.sinkMS / taste.followed),
+    look: looked(day, t, taste.patience),
+    quiet: quiet(day, t, taste.splash),
+    intake: 1 / (1 + t.massKg / (taste.suction * SUCKED_KG[day.feeding] * (day.activity === 'slow' ? HALF_HEARTED : 1))),
+    match: matchShare(day, t.bait, t.match) ** taste.likeness * (CADENCES[day.activity].find(([id]) => id === retrieve)?.[1] ?? 0.7),
   }
 }
 
@@ -107,8 +112,8 @@ function inZone({ day, water, drapeN: draped }: Scoring, { sinkMS, wetN, sideM2 
 }
 
 /** Level counts in the fall with fish that look; at rest, what stands clear of the bottom is seen, and what hangs far over it is not looked for. */
-function looked(day: Day, { pitchRad, standsM }: Traits): number {
-  const { still, level } = PATIENCE[day.activity]
+function looked(day: Day, { pitchRad, standsM }: Traits, patience: number): number {
+  const [still, level] = [PATIENCE[day.activity].still, PATIENCE[day.activity].level].map(share => Math.min(1, share * patience)) as [number, number]
   const fall = 1 - level * (1 - Math.cos(pitchRad))
   if (!atBottom(day)) return fall
   const hidden = FUZZ_M[day.bottom] + (GROWTH_M[day.cover] ?? 0)
@@ -117,8 +122,8 @@ function looked(day: Day, { pitchRad, standsM }: Traits): number {
 }
 
 /** A heavy splash in skinny, clear or dead calm water costs bites; depth, colour and ripple hide it. */
-function quiet({ depthM, clarity, activity }: Day, { massKg }: Traits): number {
-  const heard = (massKg / LOUD_KG) * (1 / Math.max(0.3, depthM)) ** 2 * (clarity === 'clear' ? 1 : clarity === 'stained' ? 0.7 : 0.4) * (activity === 'active' ? 0.6 : 1)
+function quiet({ depthM, clarity, activity }: Day, { massKg }: Traits, splash: number): number {
+  const heard = (massKg / (splash * LOUD_KG)) * (1 / Math.max(0.3, depthM)) ** 2 * (clarity === 'clear' ? 1 : clarity === 'stained' ? 0.7 : 0.4) * (activity === 'active' ? 0.6 : 1)
   return 1 / (1 + heard)
 }
 

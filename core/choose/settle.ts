@@ -1,7 +1,7 @@
 import { solveInPlace } from '../numerics/linear'
 import { meanOf } from '../uncertainty/members'
 import { makeEnsemble, ownerOf, type Ensemble, type Owners } from '../uncertainty/ensemble'
-import { PARAMETER_IDS, type ParameterId } from '../uncertainty/parameters'
+import { PARAMETER_IDS, PARAMETERS, type ParameterId } from '../uncertainty/parameters'
 
 /** A rig's utility in every member, and whose values of the uncertain numbers it has. */
 export interface Doubtful { readonly letter: string, readonly owners: Owners, readonly members: Float64Array }
@@ -34,7 +34,7 @@ export function settlesOf(rigs: readonly Doubtful[], ensemble: Ensemble = USUAL)
   const worthOf = (ids: readonly ParameterId[]): number => evppi(rigs.map(r => r.members), scoresOf(ids, rigs, ensemble))
   const settles = (Object.keys(TESTS) as TestId[]).map((test): Settle => ({ test, worth: worthOf(TESTS[test]) }))
     .filter(s => s.worth > least).sort((a, b) => b.worth - a.worth)
-  const single = PARAMETER_IDS.map(id => ({ id, worth: worthOf([id]) })).reduce((most, one) => one.worth > most.worth ? one : most)
+  const single = PARAMETER_IDS.filter(id => PARAMETERS[id].scope !== 'taste').map(id => ({ id, worth: worthOf([id]) })).reduce((most, one) => one.worth > most.worth ? one : most)
   return { settles, turnsOn: single.worth > least ? single.id : undefined }
 }
 

@@ -41,8 +41,9 @@ describe('the book', () => {
     const kin = evidenceOf(book, { ...shad, lengthM: 0.06 }, rig, 'open', 'sand')!
     expect(kin.fall).toMatchObject({ pooled: true, drops: 7 })
     expect(Math.abs(Math.log(kin.fall!.drag))).toBeLessThan(Math.abs(Math.log(own.fall!.drag)))
-    // of another plastic there is nothing but what was counted of other rigs
-    expect(evidenceOf(book, { ...shad, material: 'salted' }, rig, 'open', 'sand')).toEqual({ logged: book.logged })
+    expect(evidenceOf(book, { ...shad, material: 'salted' }, rig, 'open', 'sand')).toBeUndefined()
+    // where others were counted, that is what is known of it
+    expect(evidenceOf(book, { ...shad, material: 'salted' }, rig, 'thickWeed', 'shell')).toEqual({ logged: book.logged })
   })
   it('says of a rig in its place what was counted there, and of the same rig elsewhere nothing', () => {
     expect(evidenceOf(book, shad, rig, 'thickWeed', 'shell')).toMatchObject({ snag: { tries: 80, hits: 6 }, hook: { tries: 20, hits: 5 } })

@@ -7,14 +7,14 @@ import { mostCounted, type LoggedRig } from './learned'
 import type { Tally } from './tally'
 
 /** What an angler's own drops and tally say of one rig: it moves the figures by as much as it deserves. */
-export interface Evidence { readonly fall?: FallEvidence, /** casts and snags */ readonly snag?: Tally, /** touches (bites and bumps) and hooked */ readonly hook?: Tally, /** what was counted of this rig and others: this is what moves snags and hook-ups */ readonly logged?: readonly LoggedRig[] }
+export interface Evidence { readonly fall?: FallEvidence, /** casts and snags */ readonly snag?: Tally, /** touches (bites and bumps) and hooked */ readonly hook?: Tally, /** what was counted here of this rig and others: this is what moves snags and hook-ups */ readonly logged?: readonly LoggedRig[] }
 
 /** All that an angler's drops and tally say, looked up by bait, rig and place. Plain data. */
 export interface EvidenceBook {
   readonly falls: Readonly<Record<string, FallEvidence>>
   /** by form and material, for baits that were never dropped */ readonly pooled: Readonly<Record<string, FallEvidence>>
   readonly tallies: Readonly<Record<string, { readonly snag: Tally, readonly hook: Tally }>>
-  /** the most counted, first */ readonly logged: readonly LoggedRig[]
+  /** everything that was counted */ readonly logged: readonly LoggedRig[]
 }
 
 export interface LoggedDrop extends TimedDrop { readonly bait: BaitSpec }
@@ -44,7 +44,7 @@ export function bookOf(drops: readonly LoggedDrop[], counts: readonly LoggedCoun
       return [key, fallEvidence({ ...prior, drops: list.reduce((sum, p) => sum + p.drops, 0) }, true)]
     })),
     tallies: Object.fromEntries(counts.map(c => [`${c.rigKey}\n${c.placeKey}`, { snag: { tries: c.casts, hits: Math.min(c.casts, c.snags) }, hook: touchTally(c) }])),
-    logged: mostCounted(counts.map(loggedRig)),
+    logged: counts.map(loggedRig).filter(l => l.casts + l.touches > 0),
   }
 }
 
@@ -57,11 +57,14 @@ const loggedRig = ({ rigKey, placeKey, casts, snags, ...touched }: LoggedCounts)
 /** The model counts a nipped tail as a bite that was lost, and so a bump is counted. */
 export const touchTally = ({ bites, bumps = 0, hooked }: Pick<LoggedCounts, 'bites' | 'bumps' | 'hooked'>): Tally => ({ tries: bites + bumps, hits: Math.min(bites + bumps, hooked) })
 
+/** What was counted in a place, the most counted first: its cover and its fish are learned from there, and from nowhere else. */
+export const loggedAt = ({ logged }: EvidenceBook, cover: CoverId, bottom: BottomId): LoggedRig[] => mostCounted(logged.filter(l => l.placeKey === placeKey(cover, bottom)))
+
 /** What the book says of one rig in one place. Undefined where it says nothing. */
 export function evidenceOf(book: EvidenceBook, bait: BaitSpec, rig: RigSpec, cover: CoverId, bottom: BottomId): Evidence | undefined {
   const fall = book.falls[baitKey(bait)] ?? book.pooled[kindKey(bait)]
   const tally = book.tallies[`${rigKey(bait, rig)}\n${placeKey(cover, bottom)}`]
-  const { logged } = book
+  const logged = loggedAt(book, cover, bottom)
   if (!fall && !tally && logged.length === 0) return undefined
   return { ...(fall ? { fall } : {}), ...(tally && tally.snag.tries > 0 ? { snag: tally.snag } : {}), ...(tally && tally.hook.tries > 0 ? { hook: tally.hook } : {}), ...(logged.length > 0 ? { logged } : {}) }
 }

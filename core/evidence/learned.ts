@@ -8,8 +8,8 @@ export interface Learned extends Posterior {
   /** the most counted first */ readonly from: readonly LoggedRig[]
 }
 
-/** Rigs in places that are learned from: each is asked of the model in every member. */
-export const MOST_LOGGED = 12
+/** Rigs that are learned from in a place: each is asked of the model in every member. */
+export const MOST_LOGGED = 8
 
 /** A touch says as much as so many casts. */
 const TOUCH = 3

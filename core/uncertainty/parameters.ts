@@ -8,6 +8,7 @@ export type Scope =
   /** every rig these fish bite, and the hand that strikes */ | 'fish'
   /** each rig anew: how it was laid this time */ | 'hand'
   /** what the model leaves out: of a kind of rig, and of the rig itself */ | 'model'
+  /** what fish are assumed to like, when a rig is chosen for them */ | 'taste'
 
 /** How an uncertain number varies: its middle and what nine in ten lie between. `factor`: log-normal on either side of the middle; `value`: normal on either side, never below 0. */
 interface Prior { readonly kind: 'factor' | 'value', readonly middle: number, readonly low: number, readonly high: number }
@@ -62,6 +63,11 @@ export const PARAMETERS = {
   snagOwn: { scope: 'model', words: 'what is this rig\'s own', ...either(1.3), source: 'beyond its kind', assumed: true },
   hookKind: { scope: 'model', words: 'what the strike leaves out', ...either(1.3), source: 'for covered points and for open ones, on the odds', assumed: true },
   hookOwn: { scope: 'model', words: 'what is this rig\'s own', ...either(1.2), source: 'beyond its kind, on the odds', assumed: true },
+  followed: { scope: 'taste', words: 'the fall they follow', ...either(1.4), source: 'what anglers say of active and slow fish', assumed: true },
+  patience: { scope: 'taste', words: 'how much a still, level bait counts', ...either(1.5), source: 'the same', assumed: true },
+  splash: { scope: 'taste', words: 'how much a splash costs', ...either(1.8), source: 'anglers differ', assumed: true },
+  suction: { scope: 'taste', words: 'what they can suck in', ...either(1.6), source: 'fish eject what is heavy', assumed: true },
+  likeness: { scope: 'taste', words: 'how much likeness to their food counts', ...either(1.6), source: 'anglers differ most in this', assumed: true },
 } as const satisfies Record<string, Parameter>
 
 export type ParameterId = keyof typeof PARAMETERS

@@ -87,7 +87,7 @@ const sentence = computed(() => {
           </tbody>
         </table>
       </div>
-      <p class="label foot"><template v-if="moved">▤ {{ chosen?.letter }}: {{ moved }} </template>◇ computed: {{ answer.lanes[0]?.snag.draws.toLocaleString('en') }} draws for each kind of obstacle and rig, {{ Math.round(settings.units.depth.from(CAST_M)) }} {{ settings.units.depth.label }} of cover a cast. How much stands there is assumed, within a factor of {{ PARAMETERS.standing.high }}; the ranges say so.<template v-if="chosen && chosen.doubts[0]"> Least certain for {{ chosen.letter }}: {{ PARAMETERS[chosen.doubts[0].id].words }}, {{ chosen.doubts[0].minutes < 1 ? 'below one minute' : `${Math.round(chosen.doubts[0].minutes)} minutes` }} of the hour from end to end; then {{ PARAMETERS[chosen.doubts[1]!.id].words }}, {{ Math.round(chosen.doubts[1]!.minutes) }}.</template></p>
+      <p class="label foot"><template v-if="moved">▤ {{ chosen?.letter }}: {{ moved }}&ensp;</template>◇ computed: {{ answer.lanes[0]?.snag.draws.toLocaleString('en') }} draws for each kind of obstacle and rig, {{ Math.round(settings.units.depth.from(CAST_M)) }} {{ settings.units.depth.label }} of cover a cast. How much stands there is assumed, within a factor of {{ PARAMETERS.standing.high }}; the ranges say so.<template v-if="chosen && chosen.doubts[0]"> Least certain for {{ chosen.letter }}: {{ PARAMETERS[chosen.doubts[0].id].words }}, {{ chosen.doubts[0].minutes < 1 ? 'below one minute' : `${Math.round(chosen.doubts[0].minutes)} minutes` }} of the hour from end to end; then {{ PARAMETERS[chosen.doubts[1]!.id].words }}, {{ Math.round(chosen.doubts[1]!.minutes) }}.</template></p>
     </template>
     <p v-else class="label wait">Bringing the rigs through…</p>
   </SheetFrame>

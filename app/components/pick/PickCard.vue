@@ -8,7 +8,7 @@ import { countTo } from '~/utils/countdown'
 import { coloursOf } from '#catalogue'
 
 /** The rig to tie on: drawn, sized, with line, count and cadence, and why. */
-const props = defineProps<{ pick: PickAnswer['picks'][number], day: Day, baitName: string, reasons: readonly string[], hookName: string | undefined, lineName: string | undefined, rodName: string | undefined, steps: PickAnswer['steps'] }>()
+const props = defineProps<{ pick: PickAnswer['picks'][number], /** part of the ways it may be in which it is the best of the picks */ odds: number, day: Day, baitName: string, reasons: readonly string[], hookName: string | undefined, lineName: string | undefined, rodName: string | undefined, steps: PickAnswer['steps'] }>()
 const settings = useSettings()
 const host = useTemplateRef('host')
 const { width } = useElementSize(host)
@@ -26,7 +26,7 @@ const colours = computed(() => coloursOf(props.day.prey, props.day.clarity, prop
 
 <template>
   <section class="pick" aria-label="Tie this on">
-    <p class="label">tie on</p>
+    <p class="label">tie on<template v-if="odds < 1"> · the best of these in {{ Math.round(100 * odds) }} in 100 ways it may be</template></p>
     <h2>{{ rigWords(pick.rig) }} <small>{{ sizeWords(pick.rig, settings.system) }}</small></h2>
     <p class="bait">{{ baitName }}<template v-if="hookName"> · {{ hookName }}</template></p>
     <div ref="host" class="drawing"><RigSketch v-if="width > 0" :drawing="drawing" :per-m="perM" :width="width" :height="H" :unit-label="settings.units.length.label" :described="`${rigWords(pick.rig)} ${sizeWords(pick.rig, settings.system)} in ${baitName}`" /></div>

@@ -1,21 +1,24 @@
 <script setup lang="ts">
-import { overlaps } from '#catalogue'
 import type { PickAnswer } from '~/workers/pick'
 import { lineWords, rigWords, sizeWords } from '~/utils/pickWords'
 import { shown, withUnit } from '~/utils/units'
 import { BASIS_MARKS } from '~/utils/words'
 
 /** The honest alternatives, each with what it gives and what it costs. */
-const props = defineProps<{ picks: PickAnswer['picks'], baitName: (pick: PickAnswer['picks'][number]) => string }>()
+const props = defineProps<{ picks: PickAnswer['picks'], /** part of the ways it may be in which each is the best of them */ odds: readonly number[], baitName: (pick: PickAnswer['picks'][number]) => string }>()
 const emit = defineEmits<{ put: [index: number] }>()
 const settings = useSettings()
 const strength = (n: number): string => withUnit(n, settings.units.lineStrength)
-const first = computed(() => props.picks[0])
 const perM = (pick: PickAnswer['picks'][number]): number => {
   const [left, bottom, right, top] = pick.drawing.bounds
   return Math.min(150 / (right - left), 46 / (top - bottom))
 }
-const close = (pick: PickAnswer['picks'][number]): boolean => first.value !== undefined && pick.high > first.value.low && overlaps(pick.report.takeShare, first.value.report.takeShare)
+const SURELY_BEHIND = 0.05
+/** How often it is the best of these after all. */
+const standing = (i: number): string => {
+  const p = props.odds[i] ?? 0
+  return p < SURELY_BEHIND ? 'behind the first in nearly all ways it may be' : `the best of these in ${Math.round(100 * p)} in 100 ways it may be`
+}
 </script>
 
 <template>
@@ -27,8 +30,8 @@ const close = (pick: PickAnswer['picks'][number]): boolean => first.value !== un
         <h3>{{ rigWords(pick.rig) }}</h3>
         <p>{{ sizeWords(pick.rig, settings.system) }} · {{ baitName(pick) }} · {{ lineWords(pick, strength) }}</p>
         <p class="figures figure">{{ shown(pick.report.fall.meanSpeedMS.value, settings.units.speed) }} <small>{{ settings.units.speed.label }}</small> · {{ Math.round(100 * pick.report.strike.hookUp.value) }} <small>% hooked</small> · {{ Math.round(pick.report.snag.minutesLeft.value) }} <small>min/h {{ BASIS_MARKS[pick.report.snag.minutesLeft.basis] }}</small></p>
-        <p v-if="close(pick)" class="near">too close to call against the first</p>
-        <p v-else class="label">score {{ (100 * pick.score).toFixed(1) }} against {{ (100 * picks[0]!.score).toFixed(1) }}{{ pick.report.fit.verdict === 'near' ? '; fits only just' : '' }}</p>
+        <p :class="{ near: odds[i + 1]! >= 0.2 }">{{ standing(i + 1) }}</p>
+        <p class="label">score {{ (100 * pick.score).toFixed(1) }} against {{ (100 * picks[0]!.score).toFixed(1) }}{{ pick.report.fit.verdict === 'near' ? '; fits only just' : '' }}</p>
       </div>
       <button type="button" class="key" :aria-label="`Put ${rigWords(pick.rig)} alone in the Spread`" title="This one into the Spread" @click="emit('put', i + 1)"><UIcon name="i-lucide-arrow-right" /></button>
     </article>

@@ -69,7 +69,7 @@ function putPoints(points: readonly CloudPoint[]): void {
     </section>
     <div v-else-if="answer && first" class="body" :aria-busy="working">
       <div class="main">
-        <PickCard :pick="first" :day="day" :bait-name="baitName(first)" :reasons="answer.reasons" :hook-name="hookNameOf(first)" :line-name="nameOf(first.lineId)" :rod-name="nameOf(first.rodId)" :steps="answer.steps" />
+        <PickCard :pick="first" :odds="answer.odds[0] ?? 1" :day="day" :bait-name="baitName(first)" :reasons="answer.reasons" :hook-name="hookNameOf(first)" :line-name="nameOf(first.lineId)" :rod-name="nameOf(first.rodId)" :steps="answer.steps" />
         <p class="acts no-print">
           <button type="button" class="strong" @click="put(picks.map((_, i) => i))">Put these in the Spread</button>
           <button type="button" class="key" @click="put([0], 'bench')">On the Bench</button>
@@ -79,10 +79,10 @@ function putPoints(points: readonly CloudPoint[]): void {
         </p>
       </div>
       <div class="side">
-        <PickOthers :picks="picks" :bait-name="baitName" @put="i => put([i])" />
+        <PickOthers :picks="picks" :odds="answer.odds" :bait-name="baitName" @put="i => put([i])" />
         <section class="list" aria-label="What would change it">
           <h2 class="label">what would change it</h2>
-          <dl><div v-for="w in answer.whatIfs" :key="w.change" :class="{ same: w.same }"><dt>{{ w.change }}</dt><dd><template v-if="w.same">the same rig</template><template v-else><b>{{ FAMILIES[w.family].shortName }}{{ w.weightKg > 0 ? `, ${weightText(w.weightKg, settings.system)}` : '' }}</b>, {{ baitName(w) }}: {{ w.reason }}</template></dd></div></dl>
+          <dl><div v-for="w in answer.whatIfs" :key="w.change" :class="{ same: w.same }"><dt>{{ w.change }}</dt><dd><template v-if="w.same">the same rig</template><template v-else><b>{{ FAMILIES[w.family].shortName }}{{ w.weightKg > 0 ? `, ${weightText(w.weightKg, settings.system)}` : '' }}</b>, {{ baitName(w) }}: {{ w.reason }} <small v-if="w.pBetter < 0.995" class="label">better than the first pick in {{ Math.round(100 * w.pBetter) }} in 100 ways</small></template></dd></div></dl>
         </section>
         <section class="list" aria-label="Why not">
           <h2 class="label">why not</h2>

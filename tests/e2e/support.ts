@@ -47,8 +47,9 @@ export class Sheet {
 
   /** Waits until every lane shows the figures of what is on the sheet. */
   async settled(): Promise<void> {
-    await expect(this.verdict.locator('.first')).not.toHaveText(/Working out/)
-    await expect(this.verdict).toHaveAttribute('aria-busy', 'false')
+    // a log that is seen for the first time takes a busy machine a while
+    await expect(this.verdict.locator('.first')).not.toHaveText(/Working out/, { timeout: 25_000 })
+    await expect(this.verdict).toHaveAttribute('aria-busy', 'false', { timeout: 25_000 })
   }
 
   /** Presses one button and, exactly so long after by the page's clock, another: however busy the machine is. Needs `page.clock.install()`. */

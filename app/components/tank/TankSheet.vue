@@ -24,10 +24,12 @@ const rod = computed(() => {
   return hold && hold.mode !== 'slack' ? { rodDistanceM: hold.rodDistanceM } : {}
 })
 
+/** A drop worked out again and found the same. */
+const same = (one: Diver['drop'], other: Diver['drop']): boolean => one === other || (one.timeS === other.timeS && one.samples.length === other.samples.length)
 /** The drop before the last change stays as a ghost, one for each rig. */
 const ghosts = shallowRef<readonly Diver[]>([])
 watch(divers, (now, before) => {
-  const changed = before.filter(old => now.some(d => d.letter === old.letter && d.drop !== old.drop))
+  const changed = before.filter(old => now.some(d => d.letter === old.letter && !same(d.drop, old.drop)))
   if (changed.length > 0) ghosts.value = [...ghosts.value.filter(g => changed.every(c => c.letter !== g.letter)), ...changed]
 })
 

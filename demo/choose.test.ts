@@ -87,6 +87,16 @@ describe('every pick', () => {
 })
 
 describe('one input changes the choice and the reason', () => {
+  it.each(Object.keys(DEMO_DAYS) as (keyof typeof DEMO_DAYS)[])('%s: what would change it is told by figures that differ, and how surely', (day) => {
+    for (const { change, same, pBetter, reason } of of(day).whatIfs) {
+      const [, mine, first] = reason.match(/([\d.]+).* against ([\d.]+)/) ?? []
+      if (mine !== undefined) expect(Number(mine), `${change}: ${reason}`).not.toBe(Number(first))
+      expect(pBetter).toBeGreaterThan(same ? 0.999 : 0)
+      expect(pBetter).toBeLessThanOrEqual(1 + 1e-9)
+      expect(reason).not.toBe('')
+    }
+  })
+  it.each(Object.keys(DEMO_DAYS) as (keyof typeof DEMO_DAYS)[])('%s: the odds of its picks add up to one', day => expect(of(day).odds.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9))
   it('the channel without its current takes a lighter rig', () => {
     const { stream: _, ...still } = DEMO_DAYS.channel
     expect(pick(still).picks[0]!.rig.weightKg).toBeLessThan(first('channel').rig.weightKg)

@@ -187,11 +187,15 @@ function again(day: Day, goods: Goods, riggings: readonly Rigging[], candidates:
   return step.value.flatMap((c): Stood[] => c.limit || c.near || !c.traits || !c.factors ? [] : [{ ...c, bait: baits[c.bait]!, traits: c.traits, factors: c.factors }])
 }
 
+/** A share so much greater (its logarithm) is worth naming. */
+const PLAINLY = 0.03
+
 /** What speaks for another rig on another day: of what it has over the first pick there, that which the change gave it. */
 function turned(found: Stood, first: Stood, foundToday: Candidate | undefined, firstToday: Candidate | undefined): string {
   const lead = (id: FactorId, one: Factors | undefined, other: Factors | undefined): number => one && other ? Math.log(Math.max(1e-4, one[id]) / Math.max(1e-4, other[id])) : 0
   const gain = (id: FactorId): number => lead(id, found.factors, first.factors) - Math.max(0, lead(id, foundToday?.factors, firstToday?.factors))
-  const id = FACTOR_IDS.reduce((most, one) => gain(one) > gain(most) ? one : most)
+  const ahead = FACTOR_IDS.filter(one => lead(one, found.factors, first.factors) > PLAINLY)
+  const [id] = (ahead.length > 0 ? ahead : FACTOR_IDS).toSorted((one, other) => gain(other) - gain(one)) as [FactorId]
   const [a, b] = [found.traits, first.traits]
   const grams = (kg: number): string => (1000 * kg).toFixed(0)
   switch (id) {

@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { bookOf, ensembleAfter, isLearned, type LoggedRig } from '#core'
 import { learnLog, loggedOf, recallLog, type KeptLog, type LogMemory } from './logMemory'
+import type { EvaluateJob, Reply } from './protocol'
+import { serve } from './serve'
 
 const logOf = (snags: number): LoggedRig[] => [{ rigKey: 'slimShad 90 plain|E1|3/0|open', placeKey: 'thickWeed/sand', casts: 60, snags, touches: 0, hooked: 0 }]
 function memoryOf(): LogMemory & { kept?: KeptLog } {
@@ -40,5 +42,32 @@ describe('what was learned of a log', () => {
     expect(loggedOf({ book, day: { cover: 'wood', bottom: 'sand' } })).toBeUndefined()
     expect(loggedOf({ book })).toBeUndefined()
     expect(loggedOf({})).toBeUndefined()
+  })
+})
+
+describe('a sheet with a log that is seen for the first time', () => {
+  const logged = logOf(58)
+  const job: EvaluateJob = {
+    bait: { form: 'slimShad', lengthM: 0.09, material: 'plain' },
+    conditions: { depthM: 2, temperatureC: 15, salinityGKg: 0, cover: 'thickWeed', bottom: 'sand', lineKind: 'braid', lineStrengthN: 66 },
+    lanes: [{ letter: 'A', rig: { family: 'E1', hookSize: '3/0', weightKg: 0.005, weightMaterial: 'lead', pointRest: 'open' }, evidence: { logged, snag: { tries: 60, hits: 58 } } }],
+  }
+  const ask = async (memory: LogMemory): Promise<Reply[]> => {
+    const replies: Reply[] = []
+    await serve(message => replies.push(message), undefined, { memory, making: 'one' })({ type: 'evaluate', id: 1, job })
+    return replies
+  }
+  const snagOf = (reply: Reply | undefined): { value: number, basis: string } | undefined => reply?.type === 'lane' && reply.outcome.kind === 'done' ? reply.outcome.report.snag.snagPerCast : undefined
+  it('shows the model by itself first, then what the log makes of it; the next time only that', async () => {
+    const memory = memoryOf()
+    const first = await ask(memory)
+    expect(first.map(r => r.type)).toEqual(['lane', 'lane', 'done'])
+    expect(snagOf(first[0])!.basis).toBe('computed')
+    expect(snagOf(first[1])!.basis).toBe('logged')
+    expect(snagOf(first[1])!.value).toBeGreaterThan(1.2 * snagOf(first[0])!.value)
+    expect(memory.kept!.learned.from).toEqual(logged)
+    const again = await ask(memory)
+    expect(again.map(r => r.type)).toEqual(['lane', 'done'])
+    expect(snagOf(again[0])).toEqual(snagOf(first[1]))
   })
 })

@@ -69,6 +69,19 @@ test('cover and strike show the figures of the spread', async ({ sheet, page }) 
   await expect(page.locator('.huge')).toContainText(`${hook} `)
 })
 
+test('what was counted here moves every rig, and is told; on request the model stands alone', async ({ sheet, page }) => {
+  await open(sheet, '/cover')
+  const foot = page.locator('.foot')
+  await expect(foot).toContainText(/A: Moved from \d+ % by (\d+ casts with .* here, )+\d+ casts with .* here and \d+ casts with \d+ others\./, { timeout: 25_000 })
+  const moved = await left(sheet, 'A')
+  await page.getByRole('link', { name: 'Log' }).click()
+  await page.getByLabel('show the model\'s own figures').check()
+  await page.getByRole('link', { name: 'Cover' }).click()
+  await expect(foot).toBeVisible()
+  await expect(foot).not.toContainText('Moved from')
+  expect(await left(sheet, 'A')).not.toBe(moved)
+})
+
 test('the trade: bites an hour and what a rig is worth decide, ranges that overlap are not ranked', async ({ sheet, page }) => {
   await sheet.open()
   await sheet.choose('cover', 'drowned wood')

@@ -99,10 +99,10 @@ describe('a closed bail', () => {
 const THICK_M = 0.0004
 
 /**
- * A fall that turns over and over, or that a line jerks about, repeats itself at no step that can be afforded. So many of a hundred may differ by
+ * A fall that turns over and over, or that a line jerks about, repeats itself at no step that can be afforded. So many of them may differ by
  * more than is asked, and none by more than `MOST_APART`.
  */
-const RESTLESS = 5
+const RESTLESS = 3
 const MOST_APART = { time: 0.025, pitchRad: 0.07 } as const
 
 describe('the pieces of a held line', () => {
@@ -110,7 +110,7 @@ describe('the pieces of a held line', () => {
   it.each([['tight', 0.012, 0.02], ['controlled', 0.025, 0.1]] as const)('%s: sixty-four of them change the time to the bottom little', (mode, usual, most) => {
     const random = seededRandom(42)
     const changes: number[] = []
-    for (let i = 0; i < 40; i++) {
+    for (let i = 0; i < 26; i++) {
       const { bait, rig, conditions } = randomRig(random, { mode, rodDistanceM: 15 })
       const { bodies: { typical, weight }, fall, line } = prepareRig(bait, rig, { ...conditions, depthM: Math.min(4, conditions.depthM) })
       const [few, many] = [dropAny(typical, weight, fall), dropAny(typical, weight, { ...fall, linePieces: 64 })]
@@ -118,18 +118,18 @@ describe('the pieces of a held line', () => {
       changes.push(Math.abs(downS(few.value) / downS(many.value) - 1))
     }
     changes.sort((a, b) => a - b)
-    expect(changes.length).toBeGreaterThan(12)
+    expect(changes.length).toBeGreaterThan(8)
     expect(changes[Math.floor(0.75 * changes.length)]).toBeLessThan(usual)
     expect(changes.at(-1)).toBeLessThan(most)
   })
 })
 
 describe('the step of a drop', () => {
-  it.each(['slack', 'controlled', 'tight'] as const)('%s: a quarter of it changes fall time by less than 0.5 % and pitch by less than 1°', (mode) => {
+  it.each([['slack', 100], ['controlled', 50], ['tight', 50]] as const)('%s: a quarter of it changes fall time by less than 0.5 % and pitch by less than 1°', (mode, rigs) => {
     const random = seededRandom(42)
     const apart: string[] = []
     const changes: number[] = []
-    for (let i = 0; i < 100; i++) {
+    for (let i = 0; i < rigs; i++) {
       const { name, bait, rig, conditions } = randomRig(random, mode === 'slack' ? undefined : { mode, rodDistanceM: 15 })
       const { bodies: { typical, weight }, fall } = prepareRig(bait, rig, { ...conditions, depthM: Math.min(4, conditions.depthM) })
       const coarse = dropAny(typical, weight, fall)
@@ -144,7 +144,7 @@ describe('the step of a drop', () => {
       if (time > 0.005 || pitch > Math.PI / 180) apart.push(`${(100 * time).toFixed(2)} %, ${(180 / Math.PI * pitch).toFixed(1)}° :: ${name}`)
     }
     changes.sort((a, b) => a - b)
-    expect(changes.length).toBeGreaterThan(60)
+    expect(changes.length).toBeGreaterThan(0.6 * rigs)
     expect(changes[Math.floor(changes.length / 2)]).toBeLessThan(0.001)
     expect(apart.length <= RESTLESS ? [] : apart).toEqual([])
   })

@@ -8,11 +8,13 @@ test.describe('on the bank', () => {
   test.use({ viewport: { width: 390, height: 844 } })
 
   test('twenty taps without a connection, the page closed and opened again: all twenty are on the server once', async ({ sheet, page, context }) => {
+    const before = (await sessionsOf(sheet)).length + 1
     await page.goto(`${sheet.app.url}/bank`)
     await page.getByRole('button', { name: 'With the rigs on the sheet' }).click()
     await expect(page.getByRole('button', { name: /^Cast/ })).toBeVisible()
+    // before anything is laid by, all is kept too
+    await expect.poll(async () => (await sessionsOf(sheet)).length, { timeout: 20_000 }).toBe(before)
     await expect(page.getByRole('status').first()).toContainText('all kept by the server')
-    const before = (await sessionsOf(sheet)).length
     await expect.poll(() => page.evaluate(async () => Boolean(await (await caches.open('dunecrest-bank-1')).match('/bank'))), { timeout: 20_000 }).toBe(true)
     await page.reload()
     await expect(page.getByRole('button', { name: /^Cast/ })).toBeVisible()

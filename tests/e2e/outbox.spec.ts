@@ -2,11 +2,16 @@ import { expect, test, type Sheet } from './support'
 
 test.use({ viewport: { width: 390, height: 844 } })
 
+const sessionsKept = async ({ url }: Sheet['app']): Promise<number> => ((await (await fetch(`${url}/api/log/sessions?limit=500`)).json()) as { sessions: unknown[] }).sessions.length
+
 /** Begins a session, and waits until everything it began with is kept by the server. */
 async function begin({ app, page }: Sheet): Promise<void> {
+  const before = await sessionsKept(app)
   await page.goto(`${app.url}/bank`)
   await page.getByRole('button', { name: 'With the rigs on the sheet' }).click()
   await expect(page.getByRole('button', { name: /^Cast/ })).toBeVisible()
+  // before anything is laid by, all is kept too
+  await expect.poll(() => sessionsKept(app), { timeout: 20_000 }).toBe(before + 1)
   await expect(page.locator('.state')).toContainText('all kept by the server')
 }
 

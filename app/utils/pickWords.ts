@@ -1,7 +1,7 @@
 import { COMPUTED_FACTORS, FACTOR_IDS, FACTOR_NAMES, FAMILIES, LINE_STOCKS, PREY, RETRIEVES, RODS, SPECIES } from '#catalogue'
-import type { Activity, Clarity, Day, FactorId, Factors, Finalist, Light, RigSpec, WayCost } from '#core'
+import type { Activity, Clarity, Day, FactorId, Factors, Finalist, Light, RigSpec, WayCost, WhatIf } from '#core'
 import { POINT_WORDS } from './words'
-import { weightText, type UnitSystem } from './units'
+import { shown, weightText, type UnitSet, type UnitSystem } from './units'
 
 /** Words of the chooser for a screen or a card. */
 export const ACTIVITY_WORDS: Readonly<Record<Activity, string>> = { active: 'active', steady: 'neither', slow: 'slow' }
@@ -56,3 +56,22 @@ export const preyItems = (Object.entries(PREY) as [keyof typeof PREY, { name: st
 
 /** What puts candidates out, for a count of them. */
 export const LIMIT_WORDS = { fit: 'do not fit', floats: 'float', reach: 'too light to get down', current: 'too light for the current', cast: 'no rod casts them', roof: 'do not get through', match: 'too unlike the food' } as const
+
+/** What another day changes, for the same rig and for another: what the change gives it over the first pick, in figures where it has them. */
+export function whatIfWords({ same, gain }: WhatIf, { speed }: Pick<UnitSet, 'speed'>, system: UnitSystem): string {
+  if (same) return 'the same rig.'
+  if (!gain) return 'the first pick cannot be fished then.'
+  const { by, one, other } = gain
+  const percents = `${Math.round(100 * one)} % against ${Math.round(100 * other)}`
+  switch (by) {
+    case 'time': return `it leaves about ${Math.round(one)} minutes of the hour for fishing against ${Math.round(other)}.`
+    case 'hook': return `of bites it hooks about ${percents}.`
+    case 'landed': return `of hooked fish it brings out ${percents}.`
+    case 'zone': return `of a cast it is among the fish for ${percents}.`
+    case 'follow': return `it falls at about ${shown(one, speed)} ${speed.label} against ${shown(other, speed)}, nearer to what they then follow.`
+    case 'look': return 'it falls more level, and rests where they then look.'
+    case 'quiet': return `it lands more quietly: ${weightText(one, system)} in all against ${weightText(other, system)}.`
+    case 'intake': return `it is easier to take in: ${weightText(one, system)} in all against ${weightText(other, system)}.`
+    case 'match': return 'its bait is nearer to what they then take.'
+  }
+}

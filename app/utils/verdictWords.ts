@@ -50,7 +50,8 @@ export function verdictWords(verdict: Verdict, reports: ReadonlyMap<string, RigR
   const rest = kind === 'one'
     ? [...others.slice(0, TOLD).map(other => costs(verdict, reports, lead, other)), ...fallsApart(verdict, [lead, ...others], depthM, depth)]
     : [...open, ...fallsApart(verdict, letters, depthM, depth)]
-  return { first, rest: [...rest, ...outs], settles: tests }
+  const few = verdict.effective === undefined ? [] : ['What was logged here is hard to make one of: doubt the figures more than their ranges say.']
+  return { first, rest: [...few, ...rest, ...outs], settles: tests }
 }
 
 /** Others of which it is told what they give and cost: the nearest. */

@@ -14,7 +14,7 @@ const second = (): CalcClient | undefined => (globalThis as { readonly name?: st
 
 /** What was learned of the log is kept beside the outbox. The name of this program changes with what is in it: another making learns anew. */
 const LEARNED = 'dunecrest.learned'
-const log = { memory: { read: () => get<KeptLog>(LEARNED), write: (kept: KeptLog) => set(LEARNED, kept) }, making: globalThis.location.href }
+const log = { read: () => get<KeptLog>(LEARNED), write: (kept: KeptLog) => set(LEARNED, kept), making: globalThis.location.href }
 
 const handle = serve(message => globalThis.postMessage(message), second, log)
 globalThis.addEventListener('message', (event: MessageEvent<Request>) => void handle(event.data))

@@ -1,5 +1,5 @@
 import {
-  amongOf, castThrough, CAST_M, drawRig, dropPrepared, meetOn, obstaclesOf, prepareRig, problemsOf, RETRIEVES, seededRandom, snagOf, snagDoubts, snagTally, strikeOf, USUAL_SEED,
+  amongOf, castThrough, CAST_M, drawRig, dropPrepared, meetOn, obstaclesOf, prepareRig, problemsOf, RETRIEVES, seededRandom, snagDoubts, snagTally, strikeOf, USUAL_SEED,
   type BaitSpec, type Conditions, type Evidence, type Fate, type LipId, type Measure, type RigDrawing, type RigSpec, type SnagDoubtId, type SnagResult,
 } from '#core'
 import type { Progress } from './progress'
@@ -55,7 +55,7 @@ export async function throughCover({ bait, conditions, lanes, draws, cast }: Cov
       if (!await pause()) return undefined
     }
     done.push({
-      letter, snag: snagOf(prepared, tally.result(amongOf(prepared)), evidence), sizes: tally.sizes(), drawing: drawRig(prepared.rig), hookUp: strikeOf(prepared, evidence).hookUp,
+      letter, snag: tally.result(amongOf(prepared)), sizes: tally.sizes(), drawing: drawRig(prepared.rig), hookUp: strikeOf(prepared).hookUp,
       doubts: snagDoubts(rig, obstacles, ride),
       events: meetings.map(m => ({ atM: m.atM, obstacle: m.obstacle, ...eventOf(meetOn(rig, obstacles, ride, m)) })),
       openings: rig.points.map(({ id, openingM }) => ({ id, openingM })),

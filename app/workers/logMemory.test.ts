@@ -5,8 +5,9 @@ import type { EvaluateJob, Reply } from './protocol'
 import { serve } from './serve'
 
 const logOf = (snags: number): LoggedRig[] => [{ rigKey: 'slimShad 90 plain|E1|3/0|open', placeKey: 'thickWeed/sand', casts: 60, snags, touches: 0, hooked: 0 }]
-function memoryOf(): LogMemory & { kept?: KeptLog } {
+function memoryOf(making = 'one'): LogMemory & { kept?: KeptLog } {
   const memory: LogMemory & { kept?: KeptLog } = {
+    making,
     read: () => Promise.resolve(memory.kept && structuredClone(memory.kept)),
     write: kept => Promise.resolve(void (memory.kept = kept)),
   }
@@ -16,21 +17,21 @@ function memoryOf(): LogMemory & { kept?: KeptLog } {
 describe('what was learned of a log', () => {
   it('is kept, and taken from there by the same making for the same log only', async () => {
     const memory = memoryOf()
-    await learnLog(logOf(40), memory, 'one')
+    await learnLog(logOf(40), memory)
     const z = ensembleAfter(logOf(40)).scores('standing', 'thickWeed/sand')
     const other = logOf(41)
-    expect(await recallLog(other, memory, 'one')).toBe(false)
+    expect(await recallLog(other, memory)).toBe(false)
     // as another page finds it: the same log, learned there
     memory.kept = { ...memory.kept!, key: memory.kept!.key.replace('"snags":40', '"snags":41') }
-    expect(await recallLog(other, memory, 'another')).toBe(false)
+    expect(await recallLog(other, { ...memory, making: 'another' })).toBe(false)
     expect(isLearned(other)).toBe(false)
-    expect(await recallLog(other, memory, 'one')).toBe(true)
+    expect(await recallLog(other, memory)).toBe(true)
     expect([...ensembleAfter(other).scores('standing', 'thickWeed/sand')]).toEqual([...z])
   })
   it('is learned anew where the memory is shut', async () => {
-    const shut: LogMemory = { read: () => Promise.reject(new Error('shut')), write: () => Promise.reject(new Error('shut')) }
-    expect(await recallLog(logOf(7), shut, 'one')).toBe(false)
-    await learnLog(logOf(7), shut, 'one')
+    const shut: LogMemory = { making: 'one', read: () => Promise.reject(new Error('shut')), write: () => Promise.reject(new Error('shut')) }
+    expect(await recallLog(logOf(7), shut)).toBe(false)
+    await learnLog(logOf(7), shut)
     expect(isLearned(logOf(7))).toBe(true)
   })
   it('is found wherever a question carries it', () => {
@@ -54,7 +55,7 @@ describe('a sheet with a log that is seen for the first time', () => {
   }
   const ask = async (memory: LogMemory): Promise<Reply[]> => {
     const replies: Reply[] = []
-    await serve(message => replies.push(message), undefined, { memory, making: 'one' })({ type: 'evaluate', id: 1, job })
+    await serve(message => replies.push(message), undefined, memory)({ type: 'evaluate', id: 1, job })
     return replies
   }
   const snagOf = (reply: Reply | undefined): { value: number, basis: string } | undefined => reply?.type === 'lane' && reply.outcome.kind === 'done' ? reply.outcome.report.snag.snagPerCast : undefined

@@ -2,6 +2,7 @@ import { ensembleAfter, isLearned, learnFrom, loggedAt, teach, type Day, type Ev
 
 /** Keeps what was learned of a log from one page to the next: learning anew takes a while. */
 export interface LogMemory {
+  /** the making of the model: another learns anew */ readonly making: string
   readonly read: () => Promise<KeptLog | undefined>
   readonly write: (kept: KeptLog) => Promise<void>
 }
@@ -17,21 +18,21 @@ export function loggedOf(job: object): readonly LoggedRig[] | undefined {
 interface Carrier { readonly logged?: readonly LoggedRig[] }
 
 /** Takes what was learned of a log from memory. @returns whether it was there */
-export async function recallLog(logged: readonly LoggedRig[], memory: LogMemory | undefined, making: string): Promise<boolean> {
+export async function recallLog(logged: readonly LoggedRig[], memory: LogMemory | undefined): Promise<boolean> {
   if (isLearned(logged)) return true
   const kept = await memory?.read().catch(() => undefined)
-  if (kept?.key !== keyOf(logged, making)) return false
+  if (!memory || kept?.key !== keyOf(logged, memory)) return false
   teach(logged, kept.learned)
   return true
 }
 
 /** Learns from a log, and leaves it in memory for the next page. */
-export async function learnLog(logged: readonly LoggedRig[], memory: LogMemory | undefined, making: string): Promise<void> {
+export async function learnLog(logged: readonly LoggedRig[], memory: LogMemory | undefined): Promise<void> {
   const learned = learnFrom(logged)
   if (!learned) return void ensembleAfter(logged)
   teach(logged, learned)
   // a memory that is full or shut costs time, nothing else
-  await memory?.write({ key: keyOf(logged, making), learned }).catch(() => undefined)
+  await memory?.write({ key: keyOf(logged, memory), learned }).catch(() => undefined)
 }
 
-const keyOf = (logged: readonly LoggedRig[], making: string): string => `${making}\n${JSON.stringify(logged)}`
+const keyOf = (logged: readonly LoggedRig[], { making }: LogMemory): string => `${making}\n${JSON.stringify(logged)}`

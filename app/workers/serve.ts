@@ -23,10 +23,10 @@ const KEPT_PARTS = 16
  * Answers requests one lane at a time and looks for cancellations between lanes.
  * @param reply sends an answer back
  * @param helper another worker to share long work with, where there is one; started when first needed
- * @param log where what was learned of a log is kept, and the making of the model that learned it
+ * @param log where what was learned of a log is kept
  * @returns handles one request
  */
-export function serve(reply: (message: Reply) => void, helper: () => CalcClient | undefined = () => undefined, log?: { readonly memory: LogMemory, readonly making: string }): (request: Request) => Promise<void> {
+export function serve(reply: (message: Reply) => void, helper: () => CalcClient | undefined = () => undefined, log?: LogMemory): (request: Request) => Promise<void> {
   const cancelled = new Set<number>()
   const kept = new Map<string, LaneOutcome>()
   const remembered = makeRecall(KEPT_PARTS)
@@ -39,7 +39,7 @@ export function serve(reply: (message: Reply) => void, helper: () => CalcClient 
         await nextTask()
         if (cancelled.has(id)) return
         const logged = loggedOf(request.job)
-        if (logged && !await recallLog(logged, log?.memory, log?.making ?? '')) await learnLog(logged, log?.memory, log?.making ?? '')
+        if (logged && !await recallLog(logged, log)) await learnLog(logged, log)
         if (cancelled.has(id)) return
         const second = SHARED.has(request.about) ? helper() : undefined
         const found = await answer(request.about, request.job, {
@@ -53,7 +53,7 @@ export function serve(reply: (message: Reply) => void, helper: () => CalcClient 
       const { job } = request
       const judged: JudgedLane[] = []
       const logged = loggedOf(job)
-      if (logged && !await recallLog(logged, log?.memory, log?.making ?? '')) {
+      if (logged && !await recallLog(logged, log)) {
         // what the model has by itself comes at once; what the log makes of it takes longer, and follows
         for (const lane of job.lanes) {
           await nextTask()
@@ -62,7 +62,7 @@ export function serve(reply: (message: Reply) => void, helper: () => CalcClient 
         }
         await nextTask()
         if (cancelled.has(id)) return
-        await learnLog(logged, log?.memory, log?.making ?? '')
+        await learnLog(logged, log)
       }
       for (const lane of job.lanes) {
         await nextTask()

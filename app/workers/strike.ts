@@ -27,7 +27,7 @@ export function biteOn({ bait, conditions, rig: spec, evidence, biteN, slackM }:
   const one = { ...middling, ...(biteN === undefined ? {} : { forceN: biteN }), ...(slackM === undefined ? {} : { slackM }) }
   const s = Math.min(assembled.bait.lengthM, Math.max(0, rig.pointM))
   return {
-    kind: 'bite', result: strikeOf(prepared, evidence), chain: biteChain(rig, tackle, one), biteN: one.forceN, slackM: one.slackM, changes: bestChanges(rig, tackle, USUAL_SEED + 1), rig,
+    kind: 'bite', result: strikeOf(prepared), chain: biteChain(rig, tackle, one), biteN: one.forceN, slackM: one.slackM, changes: bestChanges(rig, tackle, USUAL_SEED + 1), rig,
     section: { widthM: assembled.bait.widthAt(s), heightM: assembled.bait.heightAt(s), backM: assembled.bait.topAt(s) },
   }
 }

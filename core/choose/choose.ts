@@ -71,7 +71,7 @@ export function conclude(day: Day, { goods, riggings }: Field, candidates: reado
   const odds = oddsOf(picks.map(p => p.scores))
   if (!best) return { ...seen, picks: [], odds: [], reasons: [], whyNots: [], whatIfs: [], ways: [], steps: [], nothing: nothingFits(day, goods, riggings, candidates) }
   return {
-    ...seen, picks, odds, reasons: reasonsFor(day, picks, odds),
+    ...seen, picks, odds, reasons: reasonsFor(day, best, picks.slice(1)),
     whyNots: WELL_KNOWN.filter(id => !picks.some(p => p.rig.family === id)).flatMap(id => whyNot(id, best, done, candidates, riggings) ?? []),
     whatIfs: whatIfs(day, goods, riggings, candidates, best, memory), ways: costsOfWays(candidates, riggings, goods, day), steps: stepsOf(day, goods, riggings, candidates, best, book),
   }

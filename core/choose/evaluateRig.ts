@@ -45,8 +45,8 @@ export function evaluateRig(
   const among = amongOf(prepared, options.ensemble)
   const fall = evaluateFall(prepared.bodies, prepared.fall, among)
   if (!fall.ok) return fall
-  const snag = snagOf(prepared, evaluateSnagOf(prepared.snag, prepared.obstacles, prepared.rideOf(fall.value.drop), seed, among, options.recall ?? forgetful), conditions.evidence)
-  const strike = strikeOf(prepared, conditions.evidence, seed, among, options.recall)
+  const snag = evaluateSnagOf(prepared.snag, prepared.obstacles, prepared.rideOf(fall.value.drop), seed, among, options.recall ?? forgetful)
+  const strike = strikeOf(prepared, seed, among, options.recall)
   const members = membersOf(fall.value, snag, strike)
   return success({
     massKg: rig.geometry.massKg + (rig.parts.second?.massKg ?? 0),
@@ -55,24 +55,17 @@ export function evaluateRig(
     fit: evaluateFit(rig, line),
     snag,
     strike,
-    takeShare: measureOf(strike.hookUp.value * snag.minutesLeft.value / 60, members.hookUp.map((h, m) => h * members.minutesLeft[m]! / 60)),
+    takeShare: measureOf(strike.hookUp.value * snag.minutesLeft.value / 60, members.hookUp.map((h, m) => h * members.minutesLeft[m]! / 60), snag.minutesLeft.basis),
     owners: ownersOf(prepared),
     members,
   })
 }
 
 /** How bites on a prepared rig end, with what was learned. */
-export function strikeOf(prepared: PreparedRig, evidence?: Evidence, seed = USUAL_SEED, among = amongOf(prepared), recall: Recall = forgetful): StrikeResult {
+export function strikeOf(prepared: PreparedRig, seed = USUAL_SEED, among = amongOf(prepared), recall: Recall = forgetful): StrikeResult {
   const { bait, spec, strike, tackle, logged } = prepared
-  const result = recall(`strike ${JSON.stringify([seed, bait, spec, tackle, logged])}`, () => evaluateStrike(strike, tackle, seededRandom(seed + 1), undefined, among))
-  return evidence?.hook && logged ? { ...result, hookUp: asLogged(result.hookUp) } : result
+  return recall(`strike ${JSON.stringify([seed, bait, spec, tackle, logged])}`, () => evaluateStrike(strike, tackle, seededRandom(seed + 1), undefined, among))
 }
-
-/** Snags of a prepared rig, told as logged where its own casts were counted. */
-export const snagOf = ({ logged }: PreparedRig, snag: SnagResult, evidence?: Evidence): SnagResult =>
-  evidence?.snag && logged ? { ...snag, snagPerCast: asLogged(snag.snagPerCast), minutesLeft: asLogged(snag.minutesLeft) } : snag
-
-const asLogged = (m: Measure): Measure => ({ ...m, basis: 'logged' })
 
 /** What a rig comes to in one ensemble's members, side by side. */
 export interface RigMembers {

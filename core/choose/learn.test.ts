@@ -3,6 +3,7 @@ import { placeKey, rigKey } from '../evidence/keys'
 import { MOST_LOGGED, type LoggedRig } from '../evidence/learned'
 import { makeRecall } from '../numerics/recall'
 import { seededRandom } from '../numerics/random'
+import { FAMILY_IDS } from '../rig/families'
 import type { RigSpec } from '../rig/spec'
 import { COVER_IDS, type CoverId } from '../snag/cover'
 import { parameterAt, type ParameterId } from '../uncertainty/parameters'
@@ -11,6 +12,8 @@ import { EFFECTIVE, learned, posteriorOf, type Counted } from '../uncertainty/po
 import type { Conditions } from './conditions'
 import { evaluateRig, type RigReport } from './evaluateRig'
 import { countedOf, learnFrom } from './learn'
+import { randomRig } from './randomRig'
+import { wrongOf } from './sweepChecks'
 
 const bait = { form: 'slimShad', lengthM: 0.09, material: 'plain' } as const
 const rigs = {
@@ -24,8 +27,7 @@ const conditions: Conditions = { depthM: 2, temperatureC: 15, salinityGKg: 0, co
 const log = (name: Name, casts: number, snags: number, touches = 0, hooked = 0, cover: CoverId = 'thickWeed'): LoggedRig => ({ rigKey: rigKey(bait, rigs[name]), placeKey: placeKey(cover, 'sand'), casts, snags, touches, hooked })
 
 function reportOf(name: Name, logs: readonly LoggedRig[] = [], cover: CoverId = 'thickWeed'): RigReport {
-  const own = logs.find(l => l.rigKey === rigKey(bait, rigs[name]))
-  const outcome = evaluateRig(bait, rigs[name], { ...conditions, cover, ...(logs.length > 0 ? { evidence: { logged: logs, ...(own ? { snag: { tries: own.casts, hits: own.snags }, hook: { tries: own.touches, hits: own.hooked } } : {}) } } : {}) })
+  const outcome = evaluateRig(bait, rigs[name], { ...conditions, cover, ...(logs.length > 0 ? { evidence: { logged: logs } } : {}) })
   if (!outcome.ok) throw new Error(outcome.message)
   return outcome.value
 }
@@ -50,7 +52,8 @@ describe('what was counted', () => {
     const logs = [log('head', 60, 50, 40, 15)]
     const after = reportOf('belly', logs)
     expect(after.snag.snagPerCast.value).toBeGreaterThan(1.15 * plain.belly.snag.snagPerCast.value)
-    expect(after.snag.snagPerCast.basis).toBe('computed')
+    expect(after.snag.snagPerCast.basis).toBe('logged')
+    expect(plain.belly.snag.snagPerCast.basis).toBe('computed')
     expect(after.strike.hookUp.value).toBeLessThan(plain.belly.strike.hookUp.value - 0.03)
     // of another place it says less: only what an open point is like
     expect(reportOf('belly', [log('head', 60, 50, 0, 0, 'wood')]).snag.snagPerCast.value).toBe(plain.belly.snag.snagPerCast.value)
@@ -75,6 +78,27 @@ describe('what was counted', () => {
     expect(from).toHaveLength(MOST_LOGGED)
     expect(from[0]).toEqual(log('head', 500, 200))
   }, 30_000)
+})
+
+describe('a log of any rig', () => {
+  it.each(FAMILY_IDS)('%s: few or many, none or all of them, moves it to figures that are figures', (family) => {
+    const random = seededRandom(FAMILY_IDS.indexOf(family))
+    const of = (): RigReport | undefined => {
+      for (let i = 0; i < 400; i++) {
+        const drawn = randomRig(random)
+        if (drawn.rig.family !== family) continue
+        const key = { rigKey: rigKey(drawn.bait, drawn.rig), placeKey: placeKey(drawn.conditions.cover, drawn.conditions.bottom) }
+        const logged = random() < 0.5 ? { ...key, casts: 3, snags: 3, touches: 2, hooked: 0 } : { ...key, casts: 4000, snags: 0, touches: 900, hooked: 900 }
+        const outcome = evaluateRig(drawn.bait, drawn.rig, { ...drawn.conditions, evidence: { logged: [logged] } })
+        if (outcome.ok) {
+          expect(wrongOf(outcome.value, drawn.conditions.depthM, drawn.bait.lengthM), drawn.name).toEqual([])
+          return outcome.value
+        }
+      }
+      return undefined
+    }
+    expect(of()).toBeDefined()
+  })
 })
 
 /** A world by itself: its own truth in a member that is the only one, at the middle of everything. */

@@ -1,5 +1,4 @@
 import { secondsTo } from '../fall/summary'
-import { FAMILIES } from '../rig/families'
 import type { FamilyId, PointRest, RigSpec } from '../rig/spec'
 import { COVERS, BOTTOMS, type CoverId } from '../snag/cover'
 import { FEEDING } from '../strike/bite'
@@ -16,33 +15,23 @@ import { lineFor, lookedAtWith, screen, type Candidate, type SearchMemory } from
 /** Why a well-known rig is not among the picks. */
 export interface WhyNot { readonly family: FamilyId, readonly sentence: string }
 /** What would change the choice. */
-export interface WhatIf { readonly change: string, readonly same: boolean, readonly family: FamilyId, readonly bait: number, readonly weightKg: number, /** part of the members in which it scores at least as well there as the first pick would */ readonly pBetter: number, readonly reason: string }
+export interface WhatIf { readonly change: string, readonly same: boolean, readonly family: FamilyId, readonly bait: number, readonly weightKg: number, /** part of the members in which it scores at least as well there as the first pick would */ readonly pBetter: number, /** what the change gave it over the first pick; undefined where it is the same rig, or the first pick cannot be fished then */ readonly gain?: Gain }
+/** A share in which one rig is ahead of another, and by what figures: minutes of the hour (time), m/s (follow), kg (quiet, intake), else shares. */
+export interface Gain { readonly by: FactorId, readonly one: number, readonly other: number }
 /** What an angler's own way costs: best score with it against the best of all. */
 export interface WayCost { readonly school: keyof Way, readonly choice: string, readonly share: number }
 
 const percent = (x: number): string => `${Math.round(100 * x)} %`
 const minutes = (f: Finalist): number => Math.round(f.report.snag.minutesLeft.value)
-const shortName = (family: FamilyId): string => FAMILIES[family].shortName
 const lowerFirst = (s: string): string => s.charAt(0).toLowerCase() + s.slice(1)
 const ACTIVITY_WORDS: Readonly<Record<Activity, string>> = { active: 'active', steady: 'neither on nor off', slow: 'slow' }
 
-/**
- * What speaks for the first pick, in the figures every view shows for it: first what it gains most over the others. And how surely it is the best of them, where it is not plain.
- * @param odds part of the members in which each pick is the best of them
- */
-export function reasonsFor(day: Day, picks: readonly Finalist[], odds: readonly number[]): string[] {
-  const [best, ...others] = picks as [Finalist, ...Finalist[]]
+/** What speaks for a rig, in the figures every view shows for it: first what it gains most over the others. */
+export function reasonsFor(day: Day, best: Finalist, others: readonly Finalist[]): string[] {
   const middle = (id: FactorId): number => Math.max(0.02, others.reduce((sum, o) => sum + o.factors[id], 0) / Math.max(1, others.length))
   const order = [...FACTOR_IDS].sort((a, b) => best.factors[b] / middle(b) - best.factors[a] / middle(a))
-  const said = order.filter((id, i) => i < 3 || best.factors[id] < WEAK).map(id => sentenceFor(id, day, best))
-  const inHundred = (p: number): string => `${Math.round(100 * p)} in 100`
-  const close = others.flatMap((o, i) => odds[i + 1]! >= CLOSE ? [`${shortName(o.rig.family)} in ${Math.round(100 * odds[i + 1]!)}`] : [])
-  return [...new Set(said), ...(odds[0]! < PLAIN && close.length > 0 ? [`It is the best of these in ${inHundred(odds[0]!)} ways it may be; ${close.join(', ')}.`] : [])]
+  return [...new Set(order.filter((id, i) => i < 3 || best.factors[id] < WEAK).map(id => sentenceFor(id, day, best)))]
 }
-
-/** Best in so many members is plain enough; so many of another are worth naming. */
-const PLAIN = 0.8
-const CLOSE = 0.1
 
 /** A share below this is a weakness worth saying. */
 const WEAK = 0.5
@@ -154,7 +143,7 @@ export function whatIfs(day: Day, goods: Goods, riggings: readonly Rigging[], ca
     const scores = (c: Stood): Float64Array => scoresAmong(scoring, c.traits, lookedAtWith(other), lineFor(goods, scoring.pull, c.traits.openingN))
     return [{
       change, same, family, bait: found.bait, weightKg, pBetter: same ? 1 : first ? betterThan(scores(found), scores(first)) : 1,
-      reason: same ? 'the same rig.' : first ? turned(found, first, candidates.find(c => sameRig(c, found)), today) : 'the first pick cannot be fished then.',
+      ...(same || !first ? {} : { gain: gainOf(found, first, candidates.find(c => sameRig(c, found)), today) }),
     }]
   })
 }
@@ -191,24 +180,13 @@ function again(day: Day, goods: Goods, riggings: readonly Rigging[], candidates:
 const PLAINLY = 0.03
 
 /** What speaks for another rig on another day: of what it has over the first pick there, that which the change gave it. */
-function turned(found: Stood, first: Stood, foundToday: Candidate | undefined, firstToday: Candidate | undefined): string {
+function gainOf(found: Stood, first: Stood, foundToday: Candidate | undefined, firstToday: Candidate | undefined): Gain {
   const lead = (id: FactorId, one: Factors | undefined, other: Factors | undefined): number => one && other ? Math.log(Math.max(1e-4, one[id]) / Math.max(1e-4, other[id])) : 0
   const gain = (id: FactorId): number => lead(id, found.factors, first.factors) - Math.max(0, lead(id, foundToday?.factors, firstToday?.factors))
   const ahead = FACTOR_IDS.filter(one => lead(one, found.factors, first.factors) > PLAINLY)
-  const [id] = (ahead.length > 0 ? ahead : FACTOR_IDS).toSorted((one, other) => gain(other) - gain(one)) as [FactorId]
-  const [a, b] = [found.traits, first.traits]
-  const grams = (kg: number): string => (1000 * kg).toFixed(0)
-  switch (id) {
-    case 'time': return `it leaves about ${Math.round(a.minutesLeft)} minutes of the hour for fishing against ${Math.round(b.minutesLeft)}.`
-    case 'hook': return `it hooks about ${percent(a.hookUp)} of bites against ${percent(b.hookUp)}.`
-    case 'landed': return `it brings ${percent(found.factors.landed)} of hooked fish out against ${percent(first.factors.landed)}.`
-    case 'zone': return `it is among the fish for ${percent(found.factors.zone)} of a cast against ${percent(first.factors.zone)}.`
-    case 'follow': return `it falls at about ${a.sinkMS.toFixed(2)} m/s against ${b.sinkMS.toFixed(2)}, nearer to what they then follow.`
-    case 'look': return 'it falls more level and rests where they then look.'
-    case 'quiet': return `it lands with ${grams(a.massKg)} g against ${grams(b.massKg)}.`
-    case 'intake': return `it weighs ${grams(a.massKg)} g in all against ${grams(b.massKg)}: easier to take in.`
-    case 'match': return 'its bait is nearer to what they then take.'
-  }
+  const [by] = (ahead.length > 0 ? ahead : FACTOR_IDS).toSorted((one, other) => gain(other) - gain(one)) as [FactorId]
+  const figure = ({ traits, factors }: Stood): number => ({ time: traits.minutesLeft, follow: traits.sinkMS, quiet: traits.massKg, intake: traits.massKg } as Partial<Record<FactorId, number>>)[by] ?? factors[by]
+  return { by, one: figure(found), other: figure(first) }
 }
 
 /** What each school costs: the best score that keeps to it against the best of all, as looked through. */

@@ -4,6 +4,7 @@ import { meanOf, measureOf, shareOf } from '../uncertainty/members'
 import type { RigMembers, RigReport } from './evaluateRig'
 import { settlesOf, type Doubtful, type Settle } from './settle'
 import type { ParameterId } from '../uncertainty/parameters'
+import { EFFECTIVE } from '../uncertainty/posterior'
 import { stakeOf, utilityOf, type Utility } from './utility'
 
 /** A lane as the verdict needs it: its letter and what came of it. */
@@ -46,6 +47,7 @@ export interface Verdict {
   readonly differences: readonly Difference[]
   /** what would settle it, the most worth first */ readonly settles: readonly Settle[]
   /** the one number on which it turns most; undefined where nothing is at stake */ readonly turnsOn?: ParameterId
+  /** members that count alike, where what was logged is hard to make one of and they are few */ readonly effective?: number
   /** what cannot be fished as rigged, and why */ readonly out: readonly { readonly letter: string, readonly why: 'fit' | 'failed', readonly message: string }[]
 }
 
@@ -91,7 +93,7 @@ export function judgeLanes(lanes: readonly JudgedLane[], utility: Utility, ensem
   const { settles, turnsOn } = kind === 'one' && leader.pBest > SURELY ? { settles: [], turnsOn: undefined } : settlesOf(standing, ensemble)
   return {
     kind, letters, behind: behind.filter(letter => !letters.includes(letter)),
-    decidedBy: deciderOf(standing, kind === 'one' ? letters[0]! : rigs[0]!.letter, out.length > 0), utility, rigs, differences, settles, ...(turnsOn ? { turnsOn } : {}), out,
+    decidedBy: deciderOf(standing, kind === 'one' ? letters[0]! : rigs[0]!.letter, out.length > 0), utility, rigs, differences, settles, ...(turnsOn ? { turnsOn } : {}), ...(ensemble?.effective !== undefined && ensemble.effective < EFFECTIVE ? { effective: ensemble.effective } : {}), out,
   }
 }
 

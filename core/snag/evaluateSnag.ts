@@ -123,7 +123,7 @@ export function snagTally(rig: SnagRig, obstacles: readonly Placed[], ride: Ride
       }))
     }).sort((a, b) => b.perCast - a.perCast)
     const { minutesLeft, ...hour } = hourOf(ride, rates, hidden)
-    const of = (value: number, list: Float64Array | undefined): Measure => list ? measureOf(value, list) : measure(value, value, value)
+    const of = (value: number, list: Float64Array | undefined): Measure => list ? measureOf(value, list, rates === counted ? 'computed' : 'logged') : measure(value, value, value)
     return {
       snagPerCast: of(chanceOf(snags), members?.snagPerCast),
       snagPerM: of(chanceOf(snags / CAST_M), members?.snagPerCast.map(c => chanceOf(-Math.log(1 - Math.min(1 - 1e-9, c)) / CAST_M))),

@@ -41,7 +41,7 @@ export function evaluateStrike(rig: StrikeRig, tackle: Tackle, random: Random, d
   // what loses the rest keeps its part of it
   const scale = moved ? (1 - centre) / (1 - asDrawn) : 1
   return {
-    hookUp: measureOf(moved ? centre : hooked / draws, members),
+    hookUp: measureOf(moved ? centre : hooked / draws, members, moved ? 'logged' : 'computed'),
     losses: LOSSES.map(id => ({ id, share: scale * count[id] / draws })).filter(l => l.share > 0).sort((a, b) => b.share - a.share),
     mainDoubt: mainDoubtAmong(members, among),
     draws,

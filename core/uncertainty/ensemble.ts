@@ -16,6 +16,7 @@ export const ENSEMBLE_SEED = 20_261
  */
 export interface Ensemble {
   readonly size: number
+  /** members that count alike after something was learned; all of them before */ readonly effective?: number
   /** standard scores of a number, one for each member. @param of what it belongs to, where not everything shares it: a plastic, a kind of rig, a rig */
   readonly scores: (id: ParameterId, of?: string) => Float64Array
   /** the number itself for each member */ readonly values: (id: ParameterId, of?: string) => Float64Array

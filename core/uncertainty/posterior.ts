@@ -14,10 +14,10 @@ export interface Posterior {
 }
 
 /** An ensemble after something was learned. @throws RangeError when it was learned on one of another size */
-export function learned(ensemble: Ensemble, { scores: moved, centre }: Posterior): Ensemble {
+export function learned(ensemble: Ensemble, { scores: moved, centre, effective }: Posterior): Ensemble {
   if (Object.values(moved).some(z => z.length !== ensemble.size)) throw new RangeError(`learned: expected ${ensemble.size} members`)
   const scores = (id: ParameterId, of = ''): Float64Array => moved[keyOf({ id, of })] ?? ensemble.scores(id, of)
-  return { size: ensemble.size, chance: ensemble.chance, scores, values: (id, of) => scores(id, of).map(z => parameterAt(id, z)), centre: (id, of = '') => centre[keyOf({ id, of })] ?? ensemble.centre(id, of) }
+  return { size: ensemble.size, effective, chance: ensemble.chance, scores, values: (id, of) => scores(id, of).map(z => parameterAt(id, z)), centre: (id, of = '') => centre[keyOf({ id, of })] ?? ensemble.centre(id, of) }
 }
 
 /** A chance by what is uncertain of it: `events`, ln of how often a thing happens that may happen more than once; `odds`, ln of its odds. */

@@ -82,7 +82,7 @@ function putPoints(points: readonly CloudPoint[]): void {
         <PickOthers :picks="picks" :odds="answer.odds" :bait-name="baitName" @put="i => put([i])" />
         <section class="list" aria-label="What would change it">
           <h2 class="label">what would change it</h2>
-          <dl><div v-for="w in answer.whatIfs" :key="w.change" :class="{ same: w.same }"><dt>{{ w.change }}</dt><dd><template v-if="w.same">the same rig</template><template v-else><b>{{ FAMILIES[w.family].shortName }}{{ w.weightKg > 0 ? `, ${weightText(w.weightKg, settings.system)}` : '' }}</b>, {{ baitName(w) }}: {{ w.reason }} <small v-if="w.pBetter < 0.995" class="label">better than the first pick in {{ Math.round(100 * w.pBetter) }} in 100 ways</small></template></dd></div></dl>
+          <dl><div v-for="w in answer.whatIfs" :key="w.change" :class="{ same: w.same }"><dt>{{ w.change }}</dt><dd><template v-if="w.same">the same rig</template><template v-else><b>{{ FAMILIES[w.family].shortName }}{{ w.weightKg > 0 ? `, ${weightText(w.weightKg, settings.system)}` : '' }}</b>, {{ baitName(w) }}: {{ whatIfWords(w, settings.units, settings.system) }} <small v-if="w.pBetter < 0.995" class="label">better than the first pick in {{ Math.round(100 * w.pBetter) }} in 100 ways</small></template></dd></div></dl>
         </section>
         <section class="list" aria-label="Why not">
           <h2 class="label">why not</h2>

@@ -1,4 +1,3 @@
-import type { Evidence } from '../evidence/book'
 import type { DropFailure } from '../fall/drop'
 import { evaluateFall, type FallResult } from '../fall/evaluateFall'
 import { tailBeatHz } from '../fall/wobble'

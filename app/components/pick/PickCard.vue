@@ -19,6 +19,8 @@ const perM = computed(() => {
 })
 const { drawing } = toRefs(props.pick)
 const strength = (n: number): string => withUnit(n, settings.units.lineStrength)
+/** What a weight beside it does to the score. */
+const scoreChange = (by: number): string => Math.abs(by - 1) < 0.005 ? 'the same score' : `${by > 1 ? '+' : '−'}${Math.round(100 * Math.abs(by - 1))} % of the score`
 const counts = computed(() => countTo(props.pick.report, props.day))
 const rows = computed(() => factorRows(props.pick.factors))
 const colours = computed(() => coloursOf(props.day.prey, props.day.clarity, props.day.light))
@@ -39,7 +41,7 @@ const colours = computed(() => coloursOf(props.day.prey, props.day.clarity, prop
     <dl class="how">
       <div><dt>line</dt><dd>{{ lineName ?? lineWords(pick, strength) }}; brings out {{ Math.round(100 * pick.factors.landed) }} %, the hook opens at {{ strength(pick.report.fit.openingLoadN.value) }}</dd></div>
       <div><dt>rod</dt><dd>{{ rodName ?? 'any' }}, {{ rodWords(pick) }}</dd></div>
-      <div v-for="s in steps" :key="s.weightKg"><dt>{{ s.weightKg < pick.rig.weightKg ? 'lighter' : 'heavier' }}</dt><dd>{{ weightText(s.weightKg, settings.system) }}{{ s.inBox ? '' : ' (not in the box)' }}: {{ s.barred ?? `${shown(s.meanSpeedMS, settings.units.speed)} ${settings.units.speed.label}, bottom at ${Math.round(s.bottomS)} s, ${Math.round(s.minutesLeft)} min/h; ${s.score >= pick.score ? '+' : '−'}${Math.round(100 * Math.abs(s.score / pick.score - 1))} % of the score` }}</dd></div>
+      <div v-for="s in steps" :key="s.weightKg"><dt>{{ s.weightKg < pick.rig.weightKg ? 'lighter' : 'heavier' }}</dt><dd>{{ weightText(s.weightKg, settings.system) }}{{ s.inBox ? '' : ' (not in the box)' }}: {{ s.barred ?? `${shown(s.meanSpeedMS, settings.units.speed)} ${settings.units.speed.label}, bottom at ${Math.round(s.bottomS)} s, ${Math.round(s.minutesLeft)} min/h; ${scoreChange(s.score / pick.score)}` }}</dd></div>
       <div><dt>point</dt><dd>{{ POINT_WORDS[pick.rig.pointRest] }}; {{ restWords(pick.report.fall.rest) }}</dd></div>
       <div><dt>cadence</dt><dd>{{ cadenceWords(pick, day) }} <i class="label">custom</i></dd></div>
       <div><dt>tie</dt><dd>{{ tackleAdvice(day, pick).join(' ') }} <i class="label">custom</i></dd></div>

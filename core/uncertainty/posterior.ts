@@ -71,7 +71,7 @@ export function posteriorOf(counted: readonly Counted[], ensemble: Ensemble): Po
   for (let round = 0; seen.length > 0 && round < ROUNDS.most; round++) {
     // slopes need no more than some of the members; the last word has all of them
     const now = some(learned(ensemble, found), SOME)
-    planes = seen.map((c, i) => planeThrough(predicted ? cut(predicted[i]!, SOME) : c.predict(now), c.by.map(k => now.scores(k.id, k.of)), c.by.map(k => now.centre(k.id, k.of)), planes?.[i]))
+    planes = seen.map((c, i) => planeThrough(predicted ? cut(predicted[i]!, SOME) : c.predict(now), c.by.map(k => now.scores(k.id, k.of)), planes?.[i]))
     const laid = layOn(seen, planes, ensemble, chance, widthsOf(seen, found))
     if (round + 1 < ROUNDS.least) {
       found = { ...laid.moved, effective: ensemble.size }
@@ -128,8 +128,8 @@ function ownUp(seen: readonly Counted[], laid: Laid, ensemble: Ensemble): { read
   return { found: { scores, centre, effective: effectiveOf(seen, after.map(a => a.members), laid) }, predicted: after }
 }
 
-/** Least squares through the members, held to the slopes that were found before, and through the middle of everything. */
-function planeThrough({ members, centre }: Predicted, scores: readonly Float64Array[], middle: readonly number[], before?: Plane): Plane {
+/** Least squares through the members, held to the slopes that were found before. */
+function planeThrough({ members }: Pick<Predicted, 'members'>, scores: readonly Float64Array[], before?: Plane): Plane {
   const p = scores.length
   const mean = members.reduce((a, b) => a + b, 0) / members.length
   const means = scores.map(z => z.reduce((a, b) => a + b, 0) / z.length)
@@ -149,7 +149,7 @@ function planeThrough({ members, centre }: Predicted, scores: readonly Float64Ar
   for (let a = 0; a < p; a++) slopes[a]! += held[a]!
   let rest = 0
   for (let m = 0; m < members.length; m++) rest += (members[m]! - mean - slopes.reduce((sum, b, k) => sum + b * (scores[k]![m]! - means[k]!), 0)) ** 2
-  return { at: centre - slopes.reduce((sum, b, k) => sum + b * middle[k]!, 0), slopes, restSd: Math.max(LEAST_SD, Math.sqrt(rest / members.length)) }
+  return { at: mean - slopes.reduce((sum, b, k) => sum + b * means[k]!, 0), slopes, restSd: Math.max(LEAST_SD, Math.sqrt(rest / members.length)) }
 }
 
 const knownsOf = (seen: readonly Counted[]): ReadonlyMap<string, Known> => new Map(seen.flatMap(c => c.by.map(k => [keyOf(k), k] as const)))

@@ -9,6 +9,7 @@ import { summarize } from '../fall/summary'
 import { seededRandom, type Random } from '../numerics/random'
 import { assembleRig } from '../rig/assemble'
 import { waterOf } from '../water/water'
+import { lbfToN } from '../units'
 import { fallBodiesOf } from './bodies'
 import type { Conditions } from './conditions'
 import { evaluateRig } from './evaluateRig'
@@ -99,11 +100,27 @@ describe('a closed bail', () => {
 const THICK_M = 0.0004
 
 /**
- * A fall that turns over and over, or that a line jerks about, repeats itself at no step that can be afforded. So many of them may differ by
- * more than is asked, and none by more than `MOST_APART`.
+ * A line that gets going from rest, or is jerked, wants shorter steps than can be afforded. So many falls may differ by more than is asked, and
+ * none by more than `MOST_APART`.
  */
 const RESTLESS = 3
 const MOST_APART = { time: 0.025, pitchRad: 0.07 } as const
+
+describe('a bait that floats over its weight', () => {
+  it('is down when its weight is, sooner the heavier, also where it is carried on to the bottom behind it', () => {
+    const conditions: Conditions = { depthM: 2.64, temperatureC: 16, salinityGKg: 0, cover: 'sparseWeed', bottom: 'sand', lineKind: 'braid', lineStrengthN: lbfToN(15) }
+    const times = [10, 12, 14, 16, 18, 22, 28].map((grams) => {
+      const { bodies: { typical, weight }, fall } = prepareRig(
+        { form: 'craw', lengthM: 0.115, material: 'airCell' }, { family: 'L3', hookSize: '6', weightKg: grams / 1000, weightMaterial: 'tin', pointRest: 'flush' }, conditions,
+      )
+      const drop = dropAny(typical, weight, fall)
+      if (!drop.ok) throw new Error(drop.message)
+      expect(drop.value).toMatchObject({ ending: 'hovers' })
+      return downS(drop.value)
+    })
+    expect(times).toEqual([...times].sort((a, b) => b - a))
+  })
+})
 
 describe('the pieces of a held line', () => {
   // a floating eel over its weight in a metre of water, which the bend of the line at the surface holds up, is a tenth out

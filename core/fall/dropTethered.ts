@@ -24,7 +24,7 @@ const STILL_S = 0.5
 export interface TetheredDrop extends Drop {
   readonly weightPath: Float64Array
   /** when the weight touched the bottom, s; the time of the whole drop where it never did */ readonly weightTimeS: number
-  /** what ended the drop: the bait touched, or it hangs still over the weight on the bottom */ readonly ending: 'bottom' | 'hovers'
+  /** what ended the drop: a bait that sinks touched, or it hangs still over the weight on the bottom */ readonly ending: 'bottom' | 'hovers'
 }
 
 /**
@@ -75,7 +75,9 @@ export function dropTethered(body: HydroBody, weight: TetheredWeight, options: D
     afterStep(y)
     stillFor = state.grounded && Math.hypot(y[0]! - before[0]!, y[1]! - before[1]!, y[2]! - before[2]!) < STILL_MS * stepS ? stillFor + stepS : 0
     const aboveM = lowestPoint(body, y) + depthM
-    const touched = aboveM <= 0
+    // what floats is carried on to the bottom behind its weight, stops there and rises again
+    const touched = aboveM <= 0 && bodySinks > 0
+    if (aboveM <= 0 && !touched) y.fill(0, 7, 13)
     const enough = options.untilWeight === true && state.grounded && bodySinks < 0
     if (touched || stillFor > STILL_S || enough) {
       const part = touched ? partTo(heightM, aboveM) : 1

@@ -1,25 +1,70 @@
 import withNuxt from './.nuxt/eslint.config.mjs'
 
-/** Folders of the core in the order in which they may use one another: each may import what stands before it. */
-const LAYERS = [['numerics'], ['uncertainty', 'water', 'tackle'], ['rig'], ['fall', 'fit', 'snag', 'strike'], ['evidence'], ['choose'], ['trip']]
+/**
+ * Folders of the core in the order in which they may use one another: each may import what stands before it.
+ */
+const LAYERS = [
+  ['numerics'],
+  ['uncertainty', 'water', 'tackle'],
+  ['rig'],
+  ['fall', 'fit', 'snag', 'strike'],
+  ['evidence'],
+  ['choose'],
+  ['trip'],
+]
 
-const outside = ['vue', 'vue-router', 'pinia', 'nuxt', '#app', '#imports', '#schemas/*', 'zod', 'node:*', 'fs', 'path', '~/*', '@nuxt/*', 'drizzle-orm']
+const outside = [
+  'vue',
+  'vue-router',
+  'pinia',
+  'nuxt',
+  '#app',
+  '#imports',
+  '#schemas/*',
+  'zod',
+  'node:*',
+  'fs',
+  'path',
+  '~/*',
+  '@nuxt/*',
+  'drizzle-orm',
+]
 
 const coreLayers = LAYERS.slice(0, -1).map((folders, i) => ({
   files: folders.map(folder => `core/${folder}/**/*.ts`),
   rules: {
-    'no-restricted-imports': ['error', {
-      patterns: [
-        { group: outside, message: 'The core imports nothing of the interface, the server or Node.' },
-        { group: LAYERS.slice(i + 1).flat().map(later => `../**/${later}/**`), message: 'This folder of the core stands before that one.' },
-      ],
-    }],
+    'no-restricted-imports': [
+      'error',
+      {
+        patterns: [
+          { group: outside, message: 'The core imports nothing of the interface, the server or Node.' },
+          {
+            group: LAYERS.slice(i + 1)
+              .flat()
+              .map(later => `../**/${later}/**`),
+            message: 'This folder of the core stands before that one.',
+          },
+        ],
+      },
+    ],
   },
 }))
 
 export default withNuxt(
   { ignores: ['server/db/migrations/**', 'docs/**', '.output/**', 'test-results/**'] },
-  { files: ['core/**/*.ts'], rules: { 'no-restricted-imports': ['error', { patterns: [{ group: outside, message: 'The core imports nothing of the interface, the server or Node.' }] }] } },
+  {
+    files: ['core/**/*.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            { group: outside, message: 'The core imports nothing of the interface, the server or Node.' },
+          ],
+        },
+      ],
+    },
+  },
   ...coreLayers,
   {
     rules: {

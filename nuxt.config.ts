@@ -19,7 +19,11 @@ export default defineNuxtConfig({
   components: [{ path: '~/components', pathPrefix: false }],
   // a name of the core that happens to be one of the page's own is not to be taken for it
   imports: { transform: { exclude: [/\/core\//, /\/node_modules\//] } },
-  alias: { '#core': here('./core/index.ts'), '#schemas': here('./shared/schemas'), '#catalogue': here('./shared/catalogue.ts') },
+  alias: {
+    '#core': here('./core/index.ts'),
+    '#schemas': here('./shared/schemas'),
+    '#catalogue': here('./shared/catalogue.ts'),
+  },
   app: {
     head: {
       title: 'Dunecrest',
@@ -30,7 +34,9 @@ export default defineNuxtConfig({
   },
   ui: { fonts: false, colorMode: false },
   icon: {
-    provider: 'server', fallbackToApi: false, serverBundle: { collections: ['lucide'] },
+    provider: 'server',
+    fallbackToApi: false,
+    serverBundle: { collections: ['lucide'] },
     clientBundle: { scan: true, sizeLimitKb: 256 },
   },
   vite: {
@@ -41,23 +47,34 @@ export default defineNuxtConfig({
     compressPublicAssets: true,
     serverAssets: [{ baseName: 'migrations', dir: './db/migrations' }],
     rollupConfig: { output: {}, plugins: [threadPlugin([here('./server/db/files.ts')])] },
-    externals: { traceInclude: [here(`./node_modules/fs-native-extensions/prebuilds/${process.platform}-${process.arch}/fs-native-extensions.node`)] },
+    externals: {
+      traceInclude: [
+        here(
+          `./node_modules/fs-native-extensions/prebuilds/${process.platform}-${process.arch}/fs-native-extensions.node`,
+        ),
+      ],
+    },
   },
   security: {
-    rateLimiter: false, xssValidator: false, corsHandler: false, requestSizeLimiter: false,
+    rateLimiter: false,
+    xssValidator: false,
+    corsHandler: false,
+    requestSizeLimiter: false,
     headers: {
-      crossOriginEmbedderPolicy: false, xFrameOptions: 'DENY', strictTransportSecurity: false,
+      crossOriginEmbedderPolicy: false,
+      xFrameOptions: 'DENY',
+      strictTransportSecurity: false,
       contentSecurityPolicy: {
-        'default-src': ['\'self\''],
-        'frame-ancestors': ['\'none\''],
-        'img-src': ['\'self\'', 'data:', 'blob:'],
-        'media-src': ['\'self\'', 'blob:'],
-        'script-src': ['\'self\'', '\'strict-dynamic\'', '\'nonce-{{nonce}}\''],
-        'style-src': ['\'self\'', '\'unsafe-inline\''],
-        'font-src': ['\'self\''],
-        'connect-src': ['\'self\''],
-        'worker-src': ['\'self\''],
-        'manifest-src': ['\'self\''],
+        'default-src': ["'self'"],
+        'frame-ancestors': ["'none'"],
+        'img-src': ["'self'", 'data:', 'blob:'],
+        'media-src': ["'self'", 'blob:'],
+        'script-src': ["'self'", "'strict-dynamic'", "'nonce-{{nonce}}'"],
+        'style-src': ["'self'", "'unsafe-inline'"],
+        'font-src': ["'self'"],
+        'connect-src': ["'self'"],
+        'worker-src': ["'self'"],
+        'manifest-src': ["'self'"],
         'upgrade-insecure-requests': false,
       },
     },
@@ -65,10 +82,33 @@ export default defineNuxtConfig({
   eslint: { config: { stylistic: false } },
   typescript: {
     strict: true,
-    tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true, paths: { '#core': ['../core/index.ts'], '#schemas/*': ['../shared/schemas/*'], '#catalogue': ['../shared/catalogue.ts'] } } },
+    tsConfig: {
+      compilerOptions: {
+        noUncheckedIndexedAccess: true,
+        paths: {
+          '#core': ['../core/index.ts'],
+          '#schemas/*': ['../shared/schemas/*'],
+          '#catalogue': ['../shared/catalogue.ts'],
+        },
+      },
+    },
     nodeTsConfig: {
-      compilerOptions: { paths: { '#core': ['../core/index.ts'], '#schemas/*': ['../shared/schemas/*'], '#catalogue': ['../shared/catalogue.ts'] } },
-      include: ['../*.config.ts', '../server/types/*.d.ts', '../scripts/**/*', '../tests/**/*', '../cli/**/*', '../demo/**/*', '../core/**/*.test.ts'],
+      compilerOptions: {
+        paths: {
+          '#core': ['../core/index.ts'],
+          '#schemas/*': ['../shared/schemas/*'],
+          '#catalogue': ['../shared/catalogue.ts'],
+        },
+      },
+      include: [
+        '../*.config.ts',
+        '../server/types/*.d.ts',
+        '../scripts/**/*',
+        '../tests/**/*',
+        '../cli/**/*',
+        '../demo/**/*',
+        '../core/**/*.test.ts',
+      ],
     },
   },
 })

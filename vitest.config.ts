@@ -4,7 +4,14 @@ import { defineConfig } from 'vitest/config'
 const here = (path: string): string => fileURLToPath(new URL(path, import.meta.url))
 
 export default defineConfig({
-  resolve: { alias: { '#core': here('./core/index.ts'), '#schemas': here('./shared/schemas'), '#catalogue': here('./shared/catalogue.ts'), '~': here('./app') } },
+  resolve: {
+    alias: {
+      '#core': here('./core/index.ts'),
+      '#schemas': here('./shared/schemas'),
+      '#catalogue': here('./shared/catalogue.ts'),
+      '~': here('./app'),
+    },
+  },
   test: {
     environment: 'node',
     // a busy machine is no failure: what is waited for comes, or the test fails at its own assertion
@@ -14,8 +21,22 @@ export default defineConfig({
     maxWorkers: '100%',
     projects: [
       { extends: true, test: { name: 'core', include: ['core/**/*.test.ts'] } },
-      { extends: true, test: { name: 'app', include: ['app/**/*.test.ts', 'shared/**/*.test.ts', 'demo/**/*.test.ts', 'cli/**/*.test.ts'] } },
-      { extends: true, test: { name: 'server', include: ['tests/server/**/*.test.ts'], hookTimeout: 180_000, globalSetup: ['./tests/server/build.ts'] } },
+      {
+        extends: true,
+        test: {
+          name: 'app',
+          include: ['app/**/*.test.ts', 'shared/**/*.test.ts', 'demo/**/*.test.ts', 'cli/**/*.test.ts'],
+        },
+      },
+      {
+        extends: true,
+        test: {
+          name: 'server',
+          include: ['tests/server/**/*.test.ts'],
+          hookTimeout: 180_000,
+          globalSetup: ['./tests/server/build.ts'],
+        },
+      },
     ],
   },
 })

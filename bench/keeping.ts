@@ -14,8 +14,9 @@ import { recordWrites, tryCuts } from '../tests/server/powerCutTrial'
 import { seeded } from '../tests/server/random'
 
 /**
- * Figures of keeping: what a power cut loses, what a fuzzer breaks, how fast single entries go in, and how long anybody waits
- * while a large backup is made and put back. Prints one JSON object; run as a program of its own.
+ * Figures of keeping: what a power cut loses, what a fuzzer breaks, how fast single entries go in, and how
+ * long anybody waits while a large backup is made and put back. Prints one JSON object; run as a program of
+ * its own.
  */
 const PLACES = 200
 const REQUESTS = 20_000
@@ -31,17 +32,19 @@ async function powerFigures(): Promise<Record<string, number>> {
   const outcomes = []
   for (const checkpoint of [true, false]) {
     const trial = await recordWrites(migrations, 120, checkpoint)
-    outcomes.push(...await tryCuts(trial, PLACES, seeded(checkpoint ? 11 : 12)))
+    outcomes.push(...(await tryCuts(trial, PLACES, seeded(checkpoint ? 11 : 12))))
     trial.clear()
   }
   for (const { why } of outcomes) if (why) console.error(`power: ${why}`)
   return {
-    'power.cuts': outcomes.length, 'power.lost': outcomes.reduce((sum, o) => sum + o.lost, 0),
+    'power.cuts': outcomes.length,
+    'power.lost': outcomes.reduce((sum, o) => sum + o.lost, 0),
     'power.unusable': outcomes.filter(o => !o.usable).length,
   }
 }
 
-const memoryOf = (pid: number): number => 1024 * Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))![1])
+const memoryOf = (pid: number): number =>
+  1024 * Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))![1])
 const post = async (url: string, body: object): Promise<Response> =>
   fetch(url, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
 
@@ -50,31 +53,60 @@ async function entryFigures(url: string): Promise<Record<string, number>> {
   const session = crypto.randomUUID()
   let sent = 0
   const begun = performance.now()
-  await Promise.all(Array.from({ length: CLIENTS }, async () => {
-    while (sent++ < ENTRIES) {
-      const entry = { id: crypto.randomUUID(), session, at: new Date().toISOString(), kind: 'cast', rod: 'A', rigKey: 'stick|O1', placeKey: 'open/sand' }
-      const { status } = await post(`${url}/api/log/entries`, { entries: [entry] })
-      if (status !== 200) throw new Error(`entryFigures: ${status}`)
-    }
-  }))
-  return { 'log.single.perS': 1000 * ENTRIES / (performance.now() - begun) }
+  await Promise.all(
+    Array.from({ length: CLIENTS }, async () => {
+      while (sent++ < ENTRIES) {
+        const entry = {
+          id: crypto.randomUUID(),
+          session,
+          at: new Date().toISOString(),
+          kind: 'cast',
+          rod: 'A',
+          rigKey: 'stick|O1',
+          placeKey: 'open/sand',
+        }
+        const { status } = await post(`${url}/api/log/entries`, { entries: [entry] })
+        if (status !== 200) throw new Error(`entryFigures: ${status}`)
+      }
+    }),
+  )
+  return { 'log.single.perS': (1000 * ENTRIES) / (performance.now() - begun) }
 }
 
 async function* largeContent(): AsyncGenerator<BackupRecord> {
-  const stamped = (n: number) => ({ id: `cccccccc-0000-4000-8000-${String(n).padStart(12, '0')}`, revision: 1, deleted: false })
+  const stamped = (n: number) => ({
+    id: `cccccccc-0000-4000-8000-${String(n).padStart(12, '0')}`,
+    revision: 1,
+    deleted: false,
+  })
   for (let n = 0; n < PICTURES; n++) {
     const photo = `data:image/jpeg;base64,/9j/${randomBytes(PICTURE_BYTES).toString('base64').replaceAll('=', '')}`
-    yield { section: 'items', record: { ...stamped(n), item: { ...DEMO_BOX[n % DEMO_BOX.length]!, name: `thing ${n}` }, photo } }
+    yield {
+      section: 'items',
+      record: { ...stamped(n), item: { ...DEMO_BOX[n % DEMO_BOX.length]!, name: `thing ${n}` }, photo },
+    }
   }
   for (let n = 0; n < LOGGED; n++) {
     const session = `dddddddd-0000-4000-8000-${String(Math.floor(n / 200)).padStart(12, '0')}`
     const at = new Date(Date.UTC(2024, 0, 1) + 60_000 * n).toISOString()
-    const entry = { id: stamped(n).id.replace('cccccccc', 'eeeeeeee'), session, at, kind: 'cast' as const, rod: 'A', rigKey: 'slimShad 90 plain|W1|4/0|skin', placeKey: 'open/sand', data: { text: 'over the edge of the bar, a little wind' } }
+    const entry = {
+      id: stamped(n).id.replace('cccccccc', 'eeeeeeee'),
+      session,
+      at,
+      kind: 'cast' as const,
+      rod: 'A',
+      rigKey: 'slimShad 90 plain|W1|4/0|skin',
+      placeKey: 'open/sand',
+      data: { text: 'over the edge of the bar, a little wind' },
+    }
     yield { section: 'entries', record: { entry, voided: false, excluded: false } }
   }
 }
 
-/** Asks for health again and again from a thread of its own, as nothing that this one does may be counted. @returns ends it, and gives the times, ms */
+/**
+ * Asks for health again and again from a thread of its own, as nothing that this one does may be counted.
+ * @returns ends it, and gives the times, ms
+ */
 function watchHealth(url: string): () => Promise<number[]> {
   const program = `const { parentPort, workerData } = require('node:worker_threads')
     const http = require('node:http'), agent = new http.Agent({ keepAlive: true }), times = []
@@ -95,15 +127,22 @@ function watchHealth(url: string): () => Promise<number[]> {
 /** Sends a file piece by piece. */
 function upload(url: string, path: string): Promise<KeptBackup> {
   return new Promise((resolve, reject) => {
-    const asked = request(url, { method: 'POST', headers: { 'content-type': 'application/gzip', 'content-length': statSync(path).size } }, (response) => {
-      const pieces: Buffer[] = []
-      response.on('data', (piece: Buffer) => void pieces.push(piece))
-      response.on('end', () => {
-        const text = Buffer.concat(pieces).toString('utf8')
-        if (response.statusCode === 201) resolve(JSON.parse(text) as KeptBackup)
-        else reject(new Error(`upload: ${response.statusCode} ${text.slice(0, 300)}`))
-      })
-    })
+    const asked = request(
+      url,
+      {
+        method: 'POST',
+        headers: { 'content-type': 'application/gzip', 'content-length': statSync(path).size },
+      },
+      response => {
+        const pieces: Buffer[] = []
+        response.on('data', (piece: Buffer) => void pieces.push(piece))
+        response.on('end', () => {
+          const text = Buffer.concat(pieces).toString('utf8')
+          if (response.statusCode === 201) resolve(JSON.parse(text) as KeptBackup)
+          else reject(new Error(`upload: ${response.statusCode} ${text.slice(0, 300)}`))
+        })
+      },
+    )
     asked.on('error', reject)
     createReadStream(path).pipe(asked)
   })
@@ -119,11 +158,13 @@ async function backupFigures(url: string, pid: number, home: string): Promise<Re
     const took = await backupTimes(url, path)
     const times = (await ended()).sort((a, b) => a - b)
     return {
-      'backup.size.MB': bytes / 1e6, ...took, 'health.p95.ms': times[Math.floor(0.95 * times.length)]!, 'health.worst.ms': times.at(-1)!,
+      'backup.size.MB': bytes / 1e6,
+      ...took,
+      'health.p95.ms': times[Math.floor(0.95 * times.length)]!,
+      'health.worst.ms': times.at(-1)!,
       'server.memory.most.MB': most / 1e6,
     }
-  }
-  finally {
+  } finally {
     clearInterval(memory)
   }
 }
@@ -140,23 +181,51 @@ async function backupTimes(url: string, path: string): Promise<Record<string, nu
   }
   const [brought, bringS] = await timed(() => upload(`${url}/api/backups/upload`, path))
   const [, restoreS] = await timed(() => restore(brought.name))
-  const [kept, makeS] = await timed(async () => (await post(`${url}/api/backups`, {})).json() as Promise<KeptBackup>)
+  const [kept, makeS] = await timed(
+    async () => (await post(`${url}/api/backups`, {})).json() as Promise<KeptBackup>,
+  )
   const [, againS] = await timed(() => restore(kept.name))
-  return { 'backup.bring.s': bringS, 'backup.restore.s': restoreS, 'backup.make.s': makeS, 'backup.replace.s': againS }
+  return {
+    'backup.bring.s': bringS,
+    'backup.restore.s': restoreS,
+    'backup.make.s': makeS,
+    'backup.replace.s': againS,
+  }
 }
 
 const home = mkdtempSync(join(tmpdir(), 'dunecrest-bench-'))
 const power = await powerFigures()
-const { url, child } = await startServer({ port: await freePort(4150), folder: join(home, 'data'), demo: true, stdio: 'ignore' })
+const { url, child } = await startServer({
+  port: await freePort(4150),
+  folder: join(home, 'data'),
+  demo: true,
+  stdio: 'ignore',
+})
 try {
   const entries = await entryFigures(url)
-  const { failures, statuses } = await fuzz(url, { requests: REQUESTS, seed: 1, clients: 8, memoryNow: () => memoryOf(child.pid!) })
+  const { failures, statuses } = await fuzz(url, {
+    requests: REQUESTS,
+    seed: 1,
+    clients: 8,
+    memoryNow: () => memoryOf(child.pid!),
+  })
   for (const { asked, status } of failures) console.error(`fuzz: ${status} ${asked.slice(0, 400)}`)
-  const answered = Object.entries(statuses).reduce((sum, [status, n]) => Number(status) >= 500 ? sum + n : sum, 0)
+  const answered = Object.entries(statuses).reduce(
+    (sum, [status, n]) => (Number(status) >= 500 ? sum + n : sum),
+    0,
+  )
   const large = await backupFigures(url, child.pid!, home)
-  console.log(JSON.stringify({ ...power, ...entries, ...large, 'fuzz.requests': REQUESTS, 'fuzz.5xx': answered, 'fuzz.unanswered': statuses[0] ?? 0 }))
-}
-finally {
+  console.log(
+    JSON.stringify({
+      ...power,
+      ...entries,
+      ...large,
+      'fuzz.requests': REQUESTS,
+      'fuzz.5xx': answered,
+      'fuzz.unanswered': statuses[0] ?? 0,
+    }),
+  )
+} finally {
   child.kill('SIGTERM')
   await new Promise(resolve => child.once('exit', resolve))
   rmSync(home, { recursive: true, force: true })

@@ -6,17 +6,25 @@ import { BROWSER_FLAGS } from '../scripts/browser.mjs'
 import { build, findBrowser } from '../scripts/prepare.mjs'
 import { freePort, startServer } from '../scripts/serve.mjs'
 
-/** Figures of the page: from a changed input to updated lanes, with three lanes and with five, in the browser. */
+/**
+ * Figures of the page: from a changed input to updated lanes, with three lanes and with five, in the browser.
+ */
 export async function pageFigures() {
   build()
   const folder = mkdtempSync(join(tmpdir(), 'dunecrest-bench-'))
-  const { url, child } = await startServer({ port: await freePort(4100), folder: join(folder, 'data'), demo: true, stdio: 'ignore' })
+  const { url, child } = await startServer({
+    port: await freePort(4100),
+    folder: join(folder, 'data'),
+    demo: true,
+    stdio: 'ignore',
+  })
   const browser = await chromium.launch({ executablePath: findBrowser(), args: BROWSER_FLAGS })
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' })
     await page.goto(url)
-    const measured = () => page.evaluate(() => performance.getEntriesByName('spread.change').map(entry => entry.duration))
-    const change = async (value) => {
+    const measured = () =>
+      page.evaluate(() => performance.getEntriesByName('spread.change').map(entry => entry.duration))
+    const change = async value => {
       const before = (await measured()).length
       await page.getByLabel('depth', { exact: true }).fill(value)
       await page.keyboard.press('Enter')
@@ -30,9 +38,15 @@ export async function pageFigures() {
     const added = (await measured()).length
     for (let i = 0; i < 14; i++) await change(String(1.52 + 0.07 * i))
     const five = (await measured()).slice(added)
-    return { 'spread.first.ms': three[0], 'spread.change.ms': warmMedian(three), 'spread.change5.ms': warmMedian(five), ...await tankFigures(browser, url), ...await coverFigures(browser, url), ...await logFigures(url) }
-  }
-  finally {
+    return {
+      'spread.first.ms': three[0],
+      'spread.change.ms': warmMedian(three),
+      'spread.change5.ms': warmMedian(five),
+      ...(await tankFigures(browser, url)),
+      ...(await coverFigures(browser, url)),
+      ...(await logFigures(url)),
+    }
+  } finally {
     await browser.close()
     child.kill('SIGTERM')
     await new Promise(resolve => child.once('exit', resolve))
@@ -53,7 +67,10 @@ async function addRig(page, name) {
   await page.getByRole('menuitem', { name }).first().click()
 }
 
-/** Five rigs in the tank: from leaving the spread to the first drop running, and the time between frames while they fall, are scrubbed, and are changed twice a second. */
+/**
+ * Five rigs in the tank: from leaving the spread to the first drop running, and the time between frames while
+ * they fall, are scrubbed, and are changed twice a second.
+ */
 async function tankFigures(browser, url) {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
   await page.goto(url)
@@ -63,7 +80,7 @@ async function tankFigures(browser, url) {
   const begun = await page.evaluate(() => performance.now())
   await page.getByRole('link', { name: 'Tank' }).click()
   await page.waitForFunction(() => document.querySelectorAll('td b').length === 5)
-  const started = await page.evaluate(() => performance.now()) - begun
+  const started = (await page.evaluate(() => performance.now())) - begun
   const frames = await page.evaluate(async () => {
     const slider = document.querySelector('.controls input[type=range]')
     const gaps = []
@@ -85,7 +102,10 @@ async function tankFigures(browser, url) {
   return { 'tank.start5.ms': started, 'tank.frame.p95.ms': frames[Math.floor(0.95 * frames.length)] }
 }
 
-/** From stopping a run of draws to the page being free of it; and the longest the page was held while rigs were brought through. */
+/**
+ * From stopping a run of draws to the page being free of it; and the longest the page was held while rigs
+ * were brought through.
+ */
 async function coverFigures(browser, url) {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' })
   await page.goto(`${url}/cover`)
@@ -104,7 +124,8 @@ async function coverFigures(browser, url) {
     if (!showing()) throw new Error('coverFigures: nothing was under way to be stopped')
     const begun = performance.now()
     showing().click()
-    while (document.querySelector('.strip [role=status]')) await new Promise(resolve => setTimeout(resolve, 1))
+    while (document.querySelector('.strip [role=status]'))
+      await new Promise(resolve => setTimeout(resolve, 1))
     const ended = performance.now() - begun
     clearInterval(watch)
     return { ended, longest }
@@ -118,7 +139,10 @@ const AT_ONCE = 2000
 const PER_SESSION = 250
 const KINDS = ['cast', 'cast', 'cast', 'cast', 'bump', 'bite', 'hooked', 'landed', 'snag', 'freed']
 
-/** A hundred thousand entries in the log; then the slowest of what any page asks the server for, the middle of five times. */
+/**
+ * A hundred thousand entries in the log; then the slowest of what any page asks the server for, the middle of
+ * five times.
+ */
 async function logFigures(url) {
   const session = n => `aaaaaaaa-aaaa-4aaa-8aaa-${String(n).padStart(12, '0')}`
   for (let from = 0; from < ENTRIES; from += AT_ONCE) {
@@ -126,14 +150,33 @@ async function logFigures(url) {
       const n = from + i
       const s = Math.floor(n / PER_SESSION)
       return {
-        id: `bbbbbbbb-bbbb-4bbb-8bbb-${String(n).padStart(12, '0')}`, session: session(s), at: new Date(Date.UTC(2024, 0, 1) + 86_400_000 * s + 20_000 * (n % PER_SESSION)).toISOString(),
-        kind: KINDS[n % KINDS.length], rod: 'A', rigKey: `slimShad ${60 + 5 * (s % 12)} plain|W1|4/0|skin`, placeKey: ['thickWeed/shell', 'open/sand', 'wood/mud'][s % 3],
+        id: `bbbbbbbb-bbbb-4bbb-8bbb-${String(n).padStart(12, '0')}`,
+        session: session(s),
+        at: new Date(Date.UTC(2024, 0, 1) + 86_400_000 * s + 20_000 * (n % PER_SESSION)).toISOString(),
+        kind: KINDS[n % KINDS.length],
+        rod: 'A',
+        rigKey: `slimShad ${60 + 5 * (s % 12)} plain|W1|4/0|skin`,
+        placeKey: ['thickWeed/shell', 'open/sand', 'wood/mud'][s % 3],
       }
     })
-    const response = await fetch(`${url}/api/log/entries`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ entries }) })
+    const response = await fetch(`${url}/api/log/entries`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ entries }),
+    })
     if (!response.ok) throw new Error(`the log refused: ${response.status} ${await response.text()}`)
   }
-  const asked = ['spreads', 'box', 'documents/spot', 'documents/trip', 'instruments', 'log/evidence', 'log/sessions?limit=20', `log/sessions?limit=20&offset=${ENTRIES / PER_SESSION - 20}`, `log/${session(7)}/entries?limit=500`]
+  const asked = [
+    'spreads',
+    'box',
+    'documents/spot',
+    'documents/trip',
+    'instruments',
+    'log/evidence',
+    'log/sessions?limit=20',
+    `log/sessions?limit=20&offset=${ENTRIES / PER_SESSION - 20}`,
+    `log/${session(7)}/entries?limit=500`,
+  ]
   const middles = []
   for (const path of asked) {
     const times = []

@@ -4,15 +4,23 @@ import { slowerWhenHeavier, wrongOf } from '../core/choose/sweepChecks'
 import { seededRandom, type Random } from '../core/numerics/random'
 import type { Conditions } from '../core/choose/conditions'
 
-/** Rigs of the long sweep: every family, form, size, material, water, current, on open spool, light pull and closed bail. */
+/**
+ * Rigs of the long sweep: every family, form, size, material, water, current, on open spool, light pull and
+ * closed bail.
+ */
 const RIGS = 3000
 
 const holdOf = (random: Random): Conditions['hold'] => {
   const which = random()
-  return which < 1 / 3 ? undefined : { mode: which < 2 / 3 ? 'controlled' : 'tight', rodDistanceM: 4 + 20 * random() }
+  return which < 1 / 3
+    ? undefined
+    : { mode: which < 2 / 3 ? 'controlled' : 'tight', rodDistanceM: 4 + 20 * random() }
 }
 
-/** Rigs whose figures are wrong, and of the weighted ones on an open spool those that fall slower with more weight. */
+/**
+ * Rigs whose figures are wrong, and of the weighted ones on an open spool those that fall slower with more
+ * weight.
+ */
 export function sweepFigures(): Record<string, number> {
   const random = seededRandom(20_261)
   let failed = 0
@@ -25,7 +33,11 @@ export function sweepFigures(): Record<string, number> {
     const { name, bait, rig, conditions } = drawn
     try {
       const outcome = evaluateRig(bait, rig, conditions)
-      const wrong = outcome.ok ? wrongOf(outcome.value, conditions.depthM, bait.lengthM) : outcome.code === 'unstable' ? [outcome.message] : []
+      const wrong = outcome.ok
+        ? wrongOf(outcome.value, conditions.depthM, bait.lengthM)
+        : outcome.code === 'unstable'
+          ? [outcome.message]
+          : []
       if (wrong.length > 0) {
         failed++
         console.error(`${wrong.join('; ')} :: ${name}`)
@@ -42,7 +54,13 @@ export function sweepFigures(): Record<string, number> {
       console.error(`${error instanceof Error ? error.message : String(error)} :: ${name}`)
     }
   }
-  return { 'sweep.rigs': RIGS, 'sweep.failed': failed, 'sweep.heavierSlower': slower, 'sweep.heavierTurned': turned, 'sweep.weightsCompared': compared }
+  return {
+    'sweep.rigs': RIGS,
+    'sweep.failed': failed,
+    'sweep.heavierSlower': slower,
+    'sweep.heavierTurned': turned,
+    'sweep.weightsCompared': compared,
+  }
 }
 
 console.log(JSON.stringify(sweepFigures()))

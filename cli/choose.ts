@@ -6,25 +6,64 @@ import { alikeBaits, goodsOf } from '../shared/goods'
 
 type Items = readonly Omit<BoxItem, 'id' | 'revision' | 'photographed'>[]
 
-/** Chooses a rig out of a box for a day, by the same core as the application. Things are told by their names in the box. */
-export function chooseFile(file: DayFile, items: Items, options: { readonly beyond: boolean }): Record<string, unknown> {
+/**
+ * Chooses a rig out of a box for a day, by the same core as the application. Things are told by their names
+ * in the box.
+ */
+export function chooseFile(
+  file: DayFile,
+  items: Items,
+  options: { readonly beyond: boolean },
+): Record<string, unknown> {
   const { format: _, version: __, name, ...asked } = file
   const day = dayOf(asked)
   const goods = alikeBaits(goodsOf(items.map((item, i) => ({ ...item, id: String(i) }))))
   const choice = run(choose(day, goods, options))
-  const called = (id: string | undefined): string | undefined => id === undefined || id === '' ? undefined : items[Number(id)]?.name
+  const called = (id: string | undefined): string | undefined =>
+    id === undefined || id === '' ? undefined : items[Number(id)]?.name
   const pick = (f: Finalist, i: number): Record<string, unknown> => {
     const { base: _base, hookId, weights } = choice.riggings[f.rigging]!
-    const { fall: { drop: _drop, members: _fall, ...fall }, snag: { members: _snag, ...snag }, strike: { members: _strike, ...strike } } = f.report
+    const {
+      fall: { drop: _drop, members: _fall, ...fall },
+      snag: { members: _snag, ...snag },
+      strike: { members: _strike, ...strike },
+    } = f.report
     return {
-      bait: choice.baits[f.bait]!.spec, baitName: choice.baits[f.bait]!.name, rig: f.rig, hookName: called(hookId), weightName: called(weights[f.weight]!.itemId), line: { kind: f.outfit.line.kind, strengthN: f.outfit.line.strengthN },
-      lineName: called(f.lineId), rod: f.outfit.rod, rodName: called(f.rodId), retrieve: f.outfit.retrieve, match: f.match, score: f.score, low: f.low, high: f.high, pBest: choice.odds[i],
-      factors: Object.fromEntries(FACTOR_IDS.map(id => [id, f.factors[id]])), fall, fit: f.report.fit, snag, strike,
+      bait: choice.baits[f.bait]!.spec,
+      baitName: choice.baits[f.bait]!.name,
+      rig: f.rig,
+      hookName: called(hookId),
+      weightName: called(weights[f.weight]!.itemId),
+      line: { kind: f.outfit.line.kind, strengthN: f.outfit.line.strengthN },
+      lineName: called(f.lineId),
+      rod: f.outfit.rod,
+      rodName: called(f.rodId),
+      retrieve: f.outfit.retrieve,
+      match: f.match,
+      score: f.score,
+      low: f.low,
+      high: f.high,
+      pBest: choice.odds[i],
+      factors: Object.fromEntries(FACTOR_IDS.map(id => [id, f.factors[id]])),
+      fall,
+      fit: f.report.fit,
+      snag,
+      strike,
     }
   }
   return {
-    ok: choice.nothing === undefined, ...(name ? { name } : {}), day, looked: choice.looked, out: choice.out, ...(choice.nothing ? { nothing: choice.nothing } : {}),
-    picks: choice.picks.map(pick), reasons: choice.reasons, whyNots: choice.whyNots, steps: choice.steps, whatIfs: choice.whatIfs.map(w => ({ ...w, bait: choice.baits[w.bait]!.name })), ways: choice.ways,
+    ok: choice.nothing === undefined,
+    ...(name ? { name } : {}),
+    day,
+    looked: choice.looked,
+    out: choice.out,
+    ...(choice.nothing ? { nothing: choice.nothing } : {}),
+    picks: choice.picks.map(pick),
+    reasons: choice.reasons,
+    whyNots: choice.whyNots,
+    steps: choice.steps,
+    whatIfs: choice.whatIfs.map(w => ({ ...w, bait: choice.baits[w.bait]!.name })),
+    ways: choice.ways,
   }
 }
 

@@ -1,40 +1,91 @@
 import {
-  assembleBareBait, bareWeight, evaluateBare, evaluateRig, lineOf, waterOf,
-  type BaitSpec, type FallResult, type Outcome, type RigReport, type RigSpec, type Water,
+  assembleBareBait,
+  bareWeight,
+  evaluateBare,
+  evaluateRig,
+  lineOf,
+  waterOf,
+  type BaitSpec,
+  type FallResult,
+  type Outcome,
+  type RigReport,
+  type RigSpec,
+  type Water,
 } from '#core'
 import type { RigFile } from '#schemas/rigFile'
 import { dropRows } from '../shared/dropRecord'
 
 /** Output of `evaluate`. SI; angles in radians; every measure with its range and basis. */
-export type Evaluation = { readonly ok: true, readonly [key: string]: unknown } | { readonly ok: false, readonly code: string, readonly message: string }
+export type Evaluation =
+  | { readonly ok: true; readonly [key: string]: unknown }
+  | { readonly ok: false; readonly code: string; readonly message: string }
 
 /** Evaluates what a rig file describes, by the same core as the application. */
 export function evaluateFile(file: RigFile, options: { readonly path: boolean }): Evaluation {
   const water = waterFrom(file)
   const line = file.line ? lineOf(file.line.kind, file.line.strengthN) : undefined
-  const head = { ok: true, ...(file.name === undefined ? {} : { name: file.name }), water: { ...file.water, ...water } } as const
+  const head = {
+    ok: true,
+    ...(file.name === undefined ? {} : { name: file.name }),
+    water: { ...file.water, ...water },
+  } as const
   if (!file.bait || !file.rig) {
     const geometry = file.weight
       ? bareWeight(file.weight.shape, file.weight.massKg, file.weight.densityKgM3)
       : assembleBareBait(file.bait as BaitSpec)
     const outcome = evaluateBare(geometry, water, file.water.depthM, line)
     if (!outcome.ok) return outcome
-    return { ...head, massKg: geometry.massKg, displacedM3: geometry.displacedM3, fall: fallOf(outcome.value, options.path) }
+    return {
+      ...head,
+      massKg: geometry.massKg,
+      displacedM3: geometry.displacedM3,
+      fall: fallOf(outcome.value, options.path),
+    }
   }
   const outcome = reportOf(file)
   if (!outcome.ok) return outcome
-  const { massKg, fall, tailHz, fit, snag: { members: _, ...snag }, strike: { members: __, ...strike }, takeShare } = outcome.value
-  return { ...head, cover: file.cover, bottom: file.bottom, massKg, fall: fallOf(fall, options.path), ...(tailHz ? { tailHz } : {}), fit, snag, strike, takeShare }
+  const {
+    massKg,
+    fall,
+    tailHz,
+    fit,
+    snag: { members: _, ...snag },
+    strike: { members: __, ...strike },
+    takeShare,
+  } = outcome.value
+  return {
+    ...head,
+    cover: file.cover,
+    bottom: file.bottom,
+    massKg,
+    fall: fallOf(fall, options.path),
+    ...(tailHz ? { tailHz } : {}),
+    fit,
+    snag,
+    strike,
+    takeShare,
+  }
 }
 
 /** The report of a rig file with bait, rig and line. */
 export function reportOf(file: RigFile): Outcome<RigReport> {
   const { depthM } = file.water
   const conditions = {
-    depthM, temperatureC: 0, salinityGKg: 0, cover: file.cover, bottom: file.bottom, lineKind: file.line!.kind, lineStrengthN: file.line!.strengthN,
-    ...(file.fishing as object | undefined), ...(file.stream ? { stream: file.stream } : {}), ...(file.line!.hold ? { hold: file.line!.hold } : {}),
+    depthM,
+    temperatureC: 0,
+    salinityGKg: 0,
+    cover: file.cover,
+    bottom: file.bottom,
+    lineKind: file.line!.kind,
+    lineStrengthN: file.line!.strengthN,
+    ...(file.fishing as object | undefined),
+    ...(file.stream ? { stream: file.stream } : {}),
+    ...(file.line!.hold ? { hold: file.line!.hold } : {}),
   }
-  return evaluateRig(file.bait as BaitSpec, file.rig as RigSpec, conditions, { water: waterFrom(file), ...(file.seed === undefined ? {} : { seed: file.seed }) })
+  return evaluateRig(file.bait as BaitSpec, file.rig as RigSpec, conditions, {
+    water: waterFrom(file),
+    ...(file.seed === undefined ? {} : { seed: file.seed }),
+  })
 }
 
 function waterFrom({ water }: RigFile): Water {

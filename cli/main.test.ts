@@ -4,7 +4,15 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { afterAll, describe, expect, it } from 'vitest'
-import { evaluateRig, findSize, HOOK_SIZES, judgeLanes, USUAL_UTILITY, type BaitSpec, type RigSpec } from '#core'
+import {
+  evaluateRig,
+  findSize,
+  HOOK_SIZES,
+  judgeLanes,
+  USUAL_UTILITY,
+  type BaitSpec,
+  type RigSpec,
+} from '#core'
 import { rigFilesOf } from '../demo/examples'
 import { DEMO_BOX } from '../demo/box'
 import { DEMO_SPREADS } from '../demo/spreads'
@@ -14,7 +22,11 @@ const folder = mkdtempSync(join(tmpdir(), 'dunecrest-cli-'))
 afterAll(() => rmSync(folder, { recursive: true, force: true }))
 
 function dunecrest(...args: string[]) {
-  const { status, stdout, stderr } = spawnSync(process.execPath, [join(root, 'bin', 'dunecrest.mjs'), ...args], { cwd: root, encoding: 'utf8' })
+  const { status, stdout, stderr } = spawnSync(
+    process.execPath,
+    [join(root, 'bin', 'dunecrest.mjs'), ...args],
+    { cwd: root, encoding: 'utf8' },
+  )
   return { status, stdout, stderr, json: <T>() => JSON.parse(stdout) as T }
 }
 function evaluate(json: unknown, ...options: string[]) {
@@ -23,17 +35,34 @@ function evaluate(json: unknown, ...options: string[]) {
   return dunecrest('evaluate', file, ...options)
 }
 const [example] = rigFilesOf(DEMO_SPREADS[2]!)
-type Fall = { fall: { timeS: { value: number, basis: string }, path?: { timeS: number, depthM: number }[] }, displacedM3: number }
+type Fall = {
+  fall: { timeS: { value: number; basis: string }; path?: { timeS: number; depthM: number }[] }
+  displacedM3: number
+}
 
 describe('dunecrest evaluate', () => {
   it('prints the very figures of the core', () => {
-    const { content: { water: { place: _, ...water }, line, bait, lanes: [lane] } } = DEMO_SPREADS[2]!
+    const {
+      content: {
+        water: { place: _, ...water },
+        line,
+        bait,
+        lanes: [lane],
+      },
+    } = DEMO_SPREADS[2]!
     const { letter: __, ...rig } = lane!
     const expected = evaluateRig(bait, rig, { ...water, lineKind: line.kind, lineStrengthN: line.strengthN })
     if (!expected.ok) throw new Error(expected.message)
     const out = evaluate(example!.json)
     expect(out.status).toBe(0)
-    const { fall: { drop: _drop, members: _fall, ...fall }, snag: { members: _snag, ...snag }, strike: { members: _strike, ...strike }, members: _all, owners: _owners, ...rest } = expected.value
+    const {
+      fall: { drop: _drop, members: _fall, ...fall },
+      snag: { members: _snag, ...snag },
+      strike: { members: _strike, ...strike },
+      members: _all,
+      owners: _owners,
+      ...rest
+    } = expected.value
     expect(out.json()).toMatchObject(JSON.parse(JSON.stringify({ ...rest, fall, snag, strike })) as object)
   })
 
@@ -51,32 +80,57 @@ describe('dunecrest evaluate', () => {
     const path = out.fall.path!
     const [a, b] = [path[path.length - 20]!, path[path.length - 2]!]
     const speed = (b.depthM - a.depthM) / (b.timeS - a.timeS)
-    const d = Math.cbrt(6 * 0.0035 / 11340 / Math.PI)
+    const d = Math.cbrt((6 * 0.0035) / 11340 / Math.PI)
     const re = 1e6 * speed * d
-    const cd = 24 / re * (1 + 0.15 * re ** 0.681) + 0.407 / (1 + 8710 / re)
-    const drag = cd * 500 * speed ** 2 * Math.PI * d ** 2 / 4
-    expect(Math.abs(drag / ((11340 - 1000) * 9.80665 * Math.PI * d ** 3 / 6) - 1)).toBeLessThan(0.03)
+    const cd = (24 / re) * (1 + 0.15 * re ** 0.681) + 0.407 / (1 + 8710 / re)
+    const drag = (cd * 500 * speed ** 2 * Math.PI * d ** 2) / 4
+    expect(Math.abs(drag / (((11340 - 1000) * 9.80665 * Math.PI * d ** 3) / 6) - 1)).toBeLessThan(0.03)
   })
 
   it('drops a bare bait with its own density', () => {
     const at = (densityKgM3: number): number =>
-      evaluate({ format: 'dunecrest-rig', version: 1, water: { depthM: 1, temperatureC: 18, salinityGKg: 0 }, bait: { form: 'stick', lengthM: 0.125, material: 'salted', densityKgM3 } }).json<Fall>().fall.timeS.value
+      evaluate({
+        format: 'dunecrest-rig',
+        version: 1,
+        water: { depthM: 1, temperatureC: 18, salinityGKg: 0 },
+        bait: { form: 'stick', lengthM: 0.125, material: 'salted', densityKgM3 },
+      }).json<Fall>().fall.timeS.value
     expect(at(1300)).toBeLessThan(at(1120))
   })
 
   it('says that a floating rig floats, with exit code 1', () => {
-    const floating = { ...example!.json, bait: { form: 'slimShad', lengthM: 0.09, material: 'floating' }, rig: { family: 'O2', hookSize: '4/0', weightKg: 0, pointRest: 'skin' } }
+    const floating = {
+      ...example!.json,
+      bait: { form: 'slimShad', lengthM: 0.09, material: 'floating' },
+      rig: { family: 'O2', hookSize: '4/0', weightKg: 0, pointRest: 'skin' },
+    }
     const out = evaluate(floating)
     expect(out.status).toBe(1)
-    expect(out.json()).toMatchObject({ ok: false, code: 'floats', message: expect.stringMatching(/never sinks/) as string })
+    expect(out.json()).toMatchObject({
+      ok: false,
+      code: 'floats',
+      message: expect.stringMatching(/never sinks/) as string,
+    })
   })
 
   it.each([
-    ['a bad field', { ...example!.json, bait: { form: 'stick', lengthM: -1, material: 'plain' } }, /bait\.lengthM: Bait length must be at least 0.03 m/],
+    [
+      'a bad field',
+      { ...example!.json, bait: { form: 'stick', lengthM: -1, material: 'plain' } },
+      /bait\.lengthM: Bait length must be at least 0.03 m/,
+    ],
     ['an unknown field', { ...example!.json, colour: 'red' }, /colour: This field is not known here/],
     ['a bad water', { ...example!.json, water: { depthM: 2 } }, /water: .*temperatureC/],
-    ['a hook longer than the bait', { ...example!.json, rig: { family: 'W1', hookSize: '12/0', weightKg: 0.004, pointRest: 'skin' } }, /rig\.hookSize: The hook is longer/],
-    ['neither bait nor weight', { format: 'dunecrest-rig', version: 1, water: { depthM: 2, temperatureC: 10, salinityGKg: 0 } }, /bait: Expected a bait/],
+    [
+      'a hook longer than the bait',
+      { ...example!.json, rig: { family: 'W1', hookSize: '12/0', weightKg: 0.004, pointRest: 'skin' } },
+      /rig\.hookSize: The hook is longer/,
+    ],
+    [
+      'neither bait nor weight',
+      { format: 'dunecrest-rig', version: 1, water: { depthM: 2, temperatureC: 10, salinityGKg: 0 } },
+      /bait: Expected a bait/,
+    ],
     ['a rig without a line', { ...example!.json, line: undefined }, /line: A rig needs a line/],
     ['no JSON at all', '{ "format": ', /not valid JSON/],
   ])('%s: exit code 2, the path of the field and what is expected', (_, json, message) => {
@@ -92,27 +146,60 @@ describe('dunecrest evaluate', () => {
     const rows = dunecrest('compare', ...files, '--format', 'json').json<Fall[]>()
     expect(rows.map(r => r.fall.timeS.value)[0]).toBe(single)
     expect(rows).toHaveLength(3)
-    const csv = dunecrest('compare', ...files, '--format', 'csv').stdout.trim().split('\r\n').map(line => line.split(','))
+    const csv = dunecrest('compare', ...files, '--format', 'csv')
+      .stdout.trim()
+      .split('\r\n')
+      .map(line => line.split(','))
     expect(csv).toHaveLength(4)
     expect(csv[1]![csv[0]!.indexOf('fall s')]).toBe(single.toFixed(2))
     expect(dunecrest('compare', ...files).stdout).toMatch(/^rig +fall s/)
-    expect(dunecrest('compare', files[0]!, '--format', 'xml')).toMatchObject({ status: 2, stderr: expect.stringMatching(/table, json, csv/) as string })
+    expect(dunecrest('compare', files[0]!, '--format', 'xml')).toMatchObject({
+      status: 2,
+      stderr: expect.stringMatching(/table, json, csv/) as string,
+    })
   })
 
   it('says which rig to tie on, as the sheet does, and how surely; rigs of different waters are not judged together', () => {
     const files = ['a', 'b', 'c'].map(letter => join('examples', `eelgrass-flat-three-ways-${letter}.json`))
     const out = dunecrest('verdict', ...files)
     expect(out.status).toBe(0)
-    const { content: { water: { place: _, ...water }, line, bait, lanes } } = DEMO_SPREADS[2]!
-    const judged = judgeLanes(lanes.map(({ letter, ...rig }) => ({ letter, result: evaluateRig(bait, rig, { ...water, lineKind: line.kind, lineStrengthN: line.strengthN }) })), USUAL_UTILITY)
+    const {
+      content: {
+        water: { place: _, ...water },
+        line,
+        bait,
+        lanes,
+      },
+    } = DEMO_SPREADS[2]!
+    const judged = judgeLanes(
+      lanes.map(({ letter, ...rig }) => ({
+        letter,
+        result: evaluateRig(bait, rig, { ...water, lineKind: line.kind, lineStrengthN: line.strengthN }),
+      })),
+      USUAL_UTILITY,
+    )
     expect(out.json()).toMatchObject({
-      kind: judged.kind, letters: judged.letters, pBest: Object.fromEntries(judged.rigs.map(r => [r.letter, r.pBest])), expectedLoss: Object.fromEntries(judged.rigs.map(r => [r.letter, r.expectedLoss])),
-      differences: JSON.parse(JSON.stringify(judged.differences)) as object[], settles: [...judged.settles],
+      kind: judged.kind,
+      letters: judged.letters,
+      pBest: Object.fromEntries(judged.rigs.map(r => [r.letter, r.pBest])),
+      expectedLoss: Object.fromEntries(judged.rigs.map(r => [r.letter, r.expectedLoss])),
+      differences: JSON.parse(JSON.stringify(judged.differences)) as object[],
+      settles: [...judged.settles],
     })
-    expect(dunecrest('verdict', ...files, '--by', 'slowestFall').json<{ letters: string[] }>().letters).toEqual(['B'])
-    expect(dunecrest('verdict', files[0]!)).toMatchObject({ status: 2, stderr: expect.stringMatching(/two or more/) as string })
-    expect(dunecrest('verdict', ...files, '--by', 'luck')).toMatchObject({ status: 2, stderr: expect.stringMatching(/expected one of catch/) as string })
-    expect(dunecrest('verdict', files[0]!, join('examples', 'channel-mouth-salted-stick-a.json'))).toMatchObject({ status: 2, stderr: expect.stringMatching(/same water/) as string })
+    expect(
+      dunecrest('verdict', ...files, '--by', 'slowestFall').json<{ letters: string[] }>().letters,
+    ).toEqual(['B'])
+    expect(dunecrest('verdict', files[0]!)).toMatchObject({
+      status: 2,
+      stderr: expect.stringMatching(/two or more/) as string,
+    })
+    expect(dunecrest('verdict', ...files, '--by', 'luck')).toMatchObject({
+      status: 2,
+      stderr: expect.stringMatching(/expected one of catch/) as string,
+    })
+    expect(
+      dunecrest('verdict', files[0]!, join('examples', 'channel-mouth-salted-stick-a.json')),
+    ).toMatchObject({ status: 2, stderr: expect.stringMatching(/same water/) as string })
   })
 
   it('chooses a rig out of a box, with reasons, by the names in the box; a bad day or box is refused at its field', () => {
@@ -120,38 +207,77 @@ describe('dunecrest evaluate', () => {
     writeFileSync(box, JSON.stringify({ format: 'dunecrest-box', version: 1, items: DEMO_BOX }))
     const out = dunecrest('choose', join('examples', 'day-eelgrass.json'), '--box', box)
     expect(out.status).toBe(0)
-    const { picks, reasons, looked } = out.json<{ picks: { rig: { pointRest: string }, baitName: string, hookName: string, fit: { verdict: string } }[], reasons: string[], looked: number }>()
+    const { picks, reasons, looked } = out.json<{
+      picks: { rig: { pointRest: string }; baitName: string; hookName: string; fit: { verdict: string } }[]
+      reasons: string[]
+      looked: number
+    }>()
     expect(looked).toBeGreaterThan(20_000)
     expect(picks[0]).toMatchObject({ fit: { verdict: 'pass' } })
     expect(DEMO_BOX.map(i => i.name)).toContain(picks[0]!.baitName)
     expect(DEMO_BOX.map(i => i.name)).toContain(picks[0]!.hookName)
     expect(reasons.length).toBeGreaterThanOrEqual(3)
     const day = join(folder, 'day.json')
-    writeFileSync(day, JSON.stringify({ format: 'dunecrest-day', version: 1, depthM: 2, temperatureC: 15, salinityGKg: 35, cover: 'jungle', bottom: 'sand', species: 'seaBass', zone: { fromM: 1, toM: 3 } }))
-    expect(dunecrest('choose', day, '--box', box)).toMatchObject({ status: 2, stderr: expect.stringMatching(/cover: Cover: expected one of/) as string })
-    expect(dunecrest('choose', day)).toMatchObject({ status: 2, stderr: expect.stringMatching(/--box BOX.json/) as string })
+    writeFileSync(
+      day,
+      JSON.stringify({
+        format: 'dunecrest-day',
+        version: 1,
+        depthM: 2,
+        temperatureC: 15,
+        salinityGKg: 35,
+        cover: 'jungle',
+        bottom: 'sand',
+        species: 'seaBass',
+        zone: { fromM: 1, toM: 3 },
+      }),
+    )
+    expect(dunecrest('choose', day, '--box', box)).toMatchObject({
+      status: 2,
+      stderr: expect.stringMatching(/cover: Cover: expected one of/) as string,
+    })
+    expect(dunecrest('choose', day)).toMatchObject({
+      status: 2,
+      stderr: expect.stringMatching(/--box BOX.json/) as string,
+    })
   })
 
   it('helps, and refuses what it does not know', () => {
-    expect(dunecrest('--help')).toMatchObject({ status: 0, stdout: expect.stringMatching(/evaluate FILE.json/) as string })
+    expect(dunecrest('--help')).toMatchObject({
+      status: 0,
+      stdout: expect.stringMatching(/evaluate FILE.json/) as string,
+    })
     expect(dunecrest()).toMatchObject({ status: 2 })
-    expect(dunecrest('fly')).toMatchObject({ status: 2, stderr: expect.stringMatching(/not a command/) as string })
+    expect(dunecrest('fly')).toMatchObject({
+      status: 2,
+      stderr: expect.stringMatching(/not a command/) as string,
+    })
     expect(dunecrest('evaluate', '--nonsense')).toMatchObject({ status: 2 })
-    expect(dunecrest('evaluate', 'nowhere.json')).toMatchObject({ status: 2, stderr: expect.stringMatching(/nowhere.json: cannot be read/) as string })
+    expect(dunecrest('evaluate', 'nowhere.json')).toMatchObject({
+      status: 2,
+      stderr: expect.stringMatching(/nowhere.json: cannot be read/) as string,
+    })
   })
 })
 
 describe('dunecrest size', () => {
-  interface Report { ok: boolean, best?: string, sizes: { size: string, verdict: string, worst: string, exitM?: number }[], instead: object[], sentence: string }
+  interface Report {
+    ok: boolean
+    best?: string
+    sizes: { size: string; verdict: string; worst: string; exitM?: number }[]
+    instead: object[]
+    sentence: string
+  }
   it('prints every size with its verdict and worst rule, as the bench has them, and the best', () => {
     const out = dunecrest('size', join('examples', example!.file), '--format', 'json')
     const report = out.json<Report>()
     expect(out.status).toBe(0)
     expect(report.sizes.map(s => s.size)).toEqual([...HOOK_SIZES])
-    const { bait, rig } = example!.json as unknown as { bait: BaitSpec, rig: RigSpec }
+    const { bait, rig } = example!.json as unknown as { bait: BaitSpec; rig: RigSpec }
     const found = findSize(bait, rig)
     expect(report.best).toBe(found.best!.size)
-    for (const { size, verdict, worst } of found.sizes) expect(report.sizes.find(s => s.size === size)).toMatchObject({ verdict, worst: worst.id })
+    for (const { size, verdict, worst } of found.sizes)
+      expect(report.sizes.find(s => s.size === size)).toMatchObject({ verdict, worst: worst.id })
     // a hook longer than the bait cannot be built, and says so
     expect(report.sizes.at(-1)).toMatchObject({ verdict: 'impossible', worst: 'rig.hookSize' })
     const exits = report.sizes.flatMap(s => s.exitM ?? [])
@@ -161,8 +287,17 @@ describe('dunecrest size', () => {
     const table = dunecrest('size', join('examples', example!.file)).stdout
     expect(table).toMatch(/^> +\d+(\/0)? +pass/m)
     const deep = join(folder, 'deep.json')
-    writeFileSync(deep, JSON.stringify({ ...example!.json as object, bait: { form: 'deepShad', lengthM: 0.2, material: 'plain' } }))
+    writeFileSync(
+      deep,
+      JSON.stringify({
+        ...(example!.json as object),
+        bait: { form: 'deepShad', lengthM: 0.2, material: 'plain' },
+      }),
+    )
     expect(dunecrest('size', deep).status).toBe(1)
-    expect(dunecrest('size', join('examples', 'bare-weight.json'))).toMatchObject({ status: 2, stderr: expect.stringContaining('expected a bait and a rig') as string })
+    expect(dunecrest('size', join('examples', 'bare-weight.json'))).toMatchObject({
+      status: 2,
+      stderr: expect.stringContaining('expected a bait and a rig') as string,
+    })
   })
 })

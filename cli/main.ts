@@ -47,11 +47,13 @@ Exit code: 0 done, 1 the rig cannot be dropped (it floats, say), no size fits, o
 class BadCall extends Error {}
 
 /** Runs the command line. @returns the exit code */
-export async function main(args: readonly string[], write = (text: string): void => void process.stdout.write(text)): Promise<number> {
+export async function main(
+  args: readonly string[],
+  write = (text: string): void => void process.stdout.write(text),
+): Promise<number> {
   try {
     return run(args, write)
-  }
-  catch (error) {
+  } catch (error) {
     if (!(error instanceof BadCall)) throw error
     process.stderr.write(`${error.message}\n`)
     return 2
@@ -70,7 +72,12 @@ function run(args: readonly string[], write: (text: string) => void): number {
     if (names.length === 0) throw new BadCall('compare: expected one or more FILE.json.')
     const format = COMPARE_FORMATS.find(one => one === (values.format ?? 'table'))
     if (!format) throw new BadCall(`--format: expected one of ${COMPARE_FORMATS.join(', ')}.`)
-    write(compareFiles(names.map(name => ({ name: basename(name, '.json'), file: readRigFile(name) })), format))
+    write(
+      compareFiles(
+        names.map(name => ({ name: basename(name, '.json'), file: readRigFile(name) })),
+        format,
+      ),
+    )
     return 0
   }
   if (command === 'verdict') {
@@ -78,7 +85,10 @@ function run(args: readonly string[], write: (text: string) => void): number {
     if (names.length < 2) throw new BadCall('verdict: expected two or more FILE.json.')
     const by = UTILITY_IDS.find(id => id === (values.by ?? 'catch'))
     if (!by) throw new BadCall(`--by: expected one of ${UTILITY_IDS.join(', ')}.`)
-    const verdict = judged(names.map(name => ({ name: basename(name, '.json'), file: readRigFile(name) })), by)
+    const verdict = judged(
+      names.map(name => ({ name: basename(name, '.json'), file: readRigFile(name) })),
+      by,
+    )
     write(`${JSON.stringify(verdict, null, 2)}\n`)
     return verdict.kind === 'none' ? 1 : 0
   }
@@ -87,13 +97,18 @@ function run(args: readonly string[], write: (text: string) => void): number {
     return size(file, values.format ?? 'table', write)
   }
   if (command === 'choose') {
-    if (!file || more.length > 0 || !values.box) throw new BadCall('choose: expected one DAY.json and --box BOX.json.')
-    const chosen = chooseFile(readFile(file, dayFileSchema), readFile(values.box, boxFileSchema).items, { beyond: values.beyond ?? false })
+    if (!file || more.length > 0 || !values.box)
+      throw new BadCall('choose: expected one DAY.json and --box BOX.json.')
+    const chosen = chooseFile(readFile(file, dayFileSchema), readFile(values.box, boxFileSchema).items, {
+      beyond: values.beyond ?? false,
+    })
     write(`${JSON.stringify(chosen, null, 2)}\n`)
     return chosen.ok ? 0 : 1
   }
-  if (command !== 'evaluate') throw new BadCall(`${command ? `"${command}" is not a command.` : 'No command given.'}\n\n${HELP}`)
-  if (!file || more.length > 0) throw new BadCall('evaluate: expected one FILE.json, or - for standard input.')
+  if (command !== 'evaluate')
+    throw new BadCall(`${command ? `"${command}" is not a command.` : 'No command given.'}\n\n${HELP}`)
+  if (!file || more.length > 0)
+    throw new BadCall('evaluate: expected one FILE.json, or - for standard input.')
   const result = evaluateFile(readRigFile(file), { path: values.path ?? false })
   write(`${JSON.stringify(result, null, 2)}\n`)
   return result.ok ? 0 : 1
@@ -102,8 +117,7 @@ function run(args: readonly string[], write: (text: string) => void): number {
 function judged(files: Parameters<typeof verdictOfFiles>[0], id: UtilityId): VerdictReport {
   try {
     return verdictOfFiles(files, { id })
-  }
-  catch (error) {
+  } catch (error) {
     if (error instanceof UnlikeRigs) throw new BadCall(error.message)
     throw error
   }
@@ -120,9 +134,19 @@ function size(file: string, format: string, write: (text: string) => void): numb
 
 function parse(args: readonly string[]) {
   try {
-    return parseArgs({ args: [...args], allowPositionals: true, options: { help: { type: 'boolean', short: 'h' }, path: { type: 'boolean' }, format: { type: 'string' }, box: { type: 'string' }, beyond: { type: 'boolean' }, by: { type: 'string' } } })
-  }
-  catch (error) {
+    return parseArgs({
+      args: [...args],
+      allowPositionals: true,
+      options: {
+        help: { type: 'boolean', short: 'h' },
+        path: { type: 'boolean' },
+        format: { type: 'string' },
+        box: { type: 'string' },
+        beyond: { type: 'boolean' },
+        by: { type: 'string' },
+      },
+    })
+  } catch (error) {
     throw new BadCall(`${(error as Error).message}\n\n${HELP}`)
   }
 }
@@ -134,18 +158,20 @@ function readFile<T>(file: string, schema: z.ZodType<T>): T {
   let text: string
   try {
     text = readFileSync(file === '-' ? 0 : file, 'utf8')
-  }
-  catch (error) {
+  } catch (error) {
     throw new BadCall(`${file}: cannot be read (${(error as NodeJS.ErrnoException).code ?? 'unknown'}).`)
   }
   let json: unknown
   try {
     json = JSON.parse(text)
-  }
-  catch (error) {
+  } catch (error) {
     throw new BadCall(`${file}: not valid JSON: ${(error as Error).message}`)
   }
   const parsed = schema.safeParse(json)
   if (parsed.success) return parsed.data
-  throw new BadCall(fieldErrors(parsed.error).map(({ path, message }) => `${file}: ${path}: ${message}`).join('\n'))
+  throw new BadCall(
+    fieldErrors(parsed.error)
+      .map(({ path, message }) => `${file}: ${path}: ${message}`)
+      .join('\n'),
+  )
 }

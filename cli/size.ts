@@ -1,19 +1,36 @@
-import { evaluateFit, assembleRig, findSize, lineOf, problemsOf, type BaitSpec, type FitVerdict, type RigSpec } from '#core'
+import {
+  evaluateFit,
+  assembleRig,
+  findSize,
+  lineOf,
+  problemsOf,
+  type BaitSpec,
+  type FitVerdict,
+  type RigSpec,
+} from '#core'
 import type { RigFile } from '#schemas/rigFile'
 
-/** Output of `size`: every size of the rig's family in its bait, smallest first, and the one that suits best. */
+/**
+ * Output of `size`: every size of the rig's family in its bait, smallest first, and the one that suits best.
+ */
 export interface SizeReport {
   readonly ok: boolean
   readonly family: string
   readonly sizes: readonly SizeLine[]
   /** undefined where none fits */ readonly best?: string
-  readonly instead: readonly { readonly family: string, readonly size: string, readonly wire: string, readonly verdict: FitVerdict }[]
+  readonly instead: readonly {
+    readonly family: string
+    readonly size: string
+    readonly wire: string
+    readonly verdict: FitVerdict
+  }[]
   readonly sentence: string
 }
 
 interface SizeLine {
   readonly size: string
-  /** of the rules that bear on the size; `impossible` where it cannot be built */ readonly verdict: FitVerdict | 'impossible'
+  /** of the rules that bear on the size; `impossible` where it cannot be built */ readonly verdict:
+    FitVerdict | 'impossible'
   /** the rule with the least room */ readonly worst: string
   readonly sentence: string
   /** where the point comes out, m from the nose */ readonly exitM?: number
@@ -38,21 +55,37 @@ export function sizesOfFile(file: RigFile, sizes: readonly RigSpec['hookSize'][]
     }
     const { exitM } = evaluateFit(assembleRig(bait, rig), line)
     return {
-      size, verdict: fitted.verdict, worst: fitted.worst.id, sentence: fitted.worst.sentence, ...(exitM === undefined ? {} : { exitM }),
+      size,
+      verdict: fitted.verdict,
+      worst: fitted.worst.id,
+      sentence: fitted.worst.sentence,
+      ...(exitM === undefined ? {} : { exitM }),
     }
   }
   return {
-    ok: answer.best !== undefined, family: spec.family, sizes: sizes.map(lineOfSize), ...(answer.best ? { best: answer.best.size } : {}),
-    instead: answer.instead, sentence: answer.sentence,
+    ok: answer.best !== undefined,
+    family: spec.family,
+    sizes: sizes.map(lineOfSize),
+    ...(answer.best ? { best: answer.best.size } : {}),
+    instead: answer.instead,
+    sentence: answer.sentence,
   }
 }
 
 /** The same as a table. */
 export function sizeTable({ sizes, best, sentence }: SizeReport): string {
   const width = Math.max(...sizes.map(s => s.verdict.length))
-  const rows = sizes.map(({ size, verdict, worst, sentence: why, exitM }) => [
-    size === best ? '>' : ' ', size.padStart(4), verdict.padEnd(width), exitM === undefined ? '      ' : `${(1000 * exitM).toFixed(0)} mm`.padStart(6),
-    worst.padEnd(12), why,
-  ].join('  ').trimEnd())
+  const rows = sizes.map(({ size, verdict, worst, sentence: why, exitM }) =>
+    [
+      size === best ? '>' : ' ',
+      size.padStart(4),
+      verdict.padEnd(width),
+      exitM === undefined ? '      ' : `${(1000 * exitM).toFixed(0)} mm`.padStart(6),
+      worst.padEnd(12),
+      why,
+    ]
+      .join('  ')
+      .trimEnd(),
+  )
   return `${rows.join('\n')}\n${sentence}\n`
 }

@@ -3,8 +3,11 @@ import type { RigFile } from '#schemas/rigFile'
 import { reportOf } from './evaluate'
 
 /** Output of `verdict`. */
-export type VerdictReport = Pick<Verdict, 'kind' | 'letters' | 'behind' | 'decidedBy' | 'utility' | 'differences' | 'settles' | 'turnsOn' | 'out'> & {
-  readonly rigs: readonly { readonly letter: string, readonly rig: string }[]
+export type VerdictReport = Pick<
+  Verdict,
+  'kind' | 'letters' | 'behind' | 'decidedBy' | 'utility' | 'differences' | 'settles' | 'turnsOn' | 'out'
+> & {
+  readonly rigs: readonly { readonly letter: string; readonly rig: string }[]
   readonly pBest: Readonly<Record<string, number>>
   readonly expectedLoss: Readonly<Record<string, number>>
 }
@@ -19,15 +22,27 @@ export class UnlikeRigs extends Error {}
  * Judges rigs in one water, with the members of one ensemble.
  * @throws UnlikeRigs when they are not fished in one water, or a file has no rig
  */
-export function verdictOfFiles(files: readonly { readonly name: string, readonly file: RigFile }[], asked: Partial<Utility> = {}): VerdictReport {
-  const place = ({ water, cover, bottom, stream }: RigFile): string => JSON.stringify([water, cover, bottom, stream])
+export function verdictOfFiles(
+  files: readonly { readonly name: string; readonly file: RigFile }[],
+  asked: Partial<Utility> = {},
+): VerdictReport {
+  const place = ({ water, cover, bottom, stream }: RigFile): string =>
+    JSON.stringify([water, cover, bottom, stream])
   for (const { name, file } of files) {
     if (!file.bait || !file.rig) throw new UnlikeRigs(`${name}: verdict: expected a bait and a rig.`)
-    if (place(file) !== place(files[0]!.file)) throw new UnlikeRigs(`${name}: verdict: expected the same water, cover, bottom and stream as in ${files[0]!.name}.`)
+    if (place(file) !== place(files[0]!.file))
+      throw new UnlikeRigs(
+        `${name}: verdict: expected the same water, cover, bottom and stream as in ${files[0]!.name}.`,
+      )
   }
-  const { rigs, ...verdict } = judgeLanes(files.map(({ file }, i) => ({ letter: letterOf(i), result: reportOf(file) })), { ...USUAL_UTILITY, ...asked })
+  const { rigs, ...verdict } = judgeLanes(
+    files.map(({ file }, i) => ({ letter: letterOf(i), result: reportOf(file) })),
+    { ...USUAL_UTILITY, ...asked },
+  )
   return {
-    ...verdict, rigs: files.map(({ name }, i) => ({ letter: letterOf(i), rig: name })),
-    pBest: Object.fromEntries(rigs.map(r => [r.letter, r.pBest])), expectedLoss: Object.fromEntries(rigs.map(r => [r.letter, r.expectedLoss])),
+    ...verdict,
+    rigs: files.map(({ name }, i) => ({ letter: letterOf(i), rig: name })),
+    pBest: Object.fromEntries(rigs.map(r => [r.letter, r.pBest])),
+    expectedLoss: Object.fromEntries(rigs.map(r => [r.letter, r.expectedLoss])),
   }
 }

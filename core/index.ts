@@ -45,9 +45,34 @@ export { biteChain, LOSSES, type Bite, type BiteChain, type LossId } from './str
 export { drawFish, middlingBite, type Fish } from './strike/fish'
 export type { StrikeDoubtId } from './strike/strikeMembers'
 export { retrievePosture } from './fall/retrieve'
-export { FEEDING, FEEDING_IDS, MATCHES, RODS, strikeRig, type FeedingId, type MatchId, type RodPower, type StrikeRig, type Tackle } from './strike/bite'
-export { fromHeadingPitchRoll, rotate, pitchOf, rollOf, type Quaternion, type Vec3 } from './numerics/quaternion'
-export { FAMILIES, FAMILY_GROUPS, FAMILY_IDS, USUAL_LEADER_M, type Family, type FamilyGroup } from './rig/families'
+export {
+  FEEDING,
+  FEEDING_IDS,
+  MATCHES,
+  RODS,
+  strikeRig,
+  type FeedingId,
+  type MatchId,
+  type RodPower,
+  type StrikeRig,
+  type Tackle,
+} from './strike/bite'
+export {
+  fromHeadingPitchRoll,
+  rotate,
+  pitchOf,
+  rollOf,
+  type Quaternion,
+  type Vec3,
+} from './numerics/quaternion'
+export {
+  FAMILIES,
+  FAMILY_GROUPS,
+  FAMILY_IDS,
+  USUAL_LEADER_M,
+  type Family,
+  type FamilyGroup,
+} from './rig/families'
 export { guardOf } from './rig/guard'
 export { KEEPER_IDS, KEEPERS, type KeeperId } from './tackle/keepers'
 export { REST_DEPTH_M } from './rig/placement'
@@ -56,9 +81,36 @@ export { bareWeight } from './rig/simpleBodies'
 export { drawRig, type RigDrawing, type DrawnShape } from './rig/drawing'
 export { solidOf, STATION_STRIDE, type RigSolid, type SolidLump } from './rig/solid'
 export { problemsOf, problemsOfBait } from './rig/problems'
-export { LIMITS, type BaitSpec, type FamilyId, type GuardId, type OwnOutline, type PointRest, type Problem, type RigSpec } from './rig/spec'
-export { BOTTOM_IDS, BOTTOMS, COVER_IDS, COVERS, obstaclesOf, type BottomId, type CoverId } from './snag/cover'
-export { binEdgeM, castThrough, DRAWS as SNAG_DRAWS, meetOn, SIZE_BINS, snagTally, type CastMeeting, type SnagResult, type SnagTally } from './snag/evaluateSnag'
+export {
+  LIMITS,
+  type BaitSpec,
+  type FamilyId,
+  type GuardId,
+  type OwnOutline,
+  type PointRest,
+  type Problem,
+  type RigSpec,
+} from './rig/spec'
+export {
+  BOTTOM_IDS,
+  BOTTOMS,
+  COVER_IDS,
+  COVERS,
+  obstaclesOf,
+  type BottomId,
+  type CoverId,
+} from './snag/cover'
+export {
+  binEdgeM,
+  castThrough,
+  DRAWS as SNAG_DRAWS,
+  meetOn,
+  SIZE_BINS,
+  snagTally,
+  type CastMeeting,
+  type SnagResult,
+  type SnagTally,
+} from './snag/evaluateSnag'
 export { CAST_M, LOOKS_EVERY } from './snag/hour'
 export { snagDoubts, type SnagDoubtId } from './snag/snagMembers'
 export { snagRig, type LipId, type SnagRig } from './snag/lip'
@@ -67,35 +119,104 @@ export { RETRIEVE_IDS, RETRIEVES, type RetrieveId } from './snag/retrieve'
 export { normal, seededRandom } from './numerics/random'
 export { makeRecall, type Recall } from './numerics/recall'
 export { BAIT_FORMS, FORM_IDS, type FormId } from './tackle/forms'
-export { HOOK_SIZES, typicalHook, WIRE_GRADES, type HookDims, type HookSize, type HookStyle, type WireGrade } from './tackle/hooks'
+export {
+  HOOK_SIZES,
+  typicalHook,
+  WIRE_GRADES,
+  type HookDims,
+  type HookSize,
+  type HookStyle,
+  type WireGrade,
+} from './tackle/hooks'
 export * from './tackle/density'
-export { LINE_KINDS, LINE_STOCKS, LINE_STRENGTHS_LB, lineFromLb, lineOf, type Line, type LineKind } from './tackle/lines'
+export {
+  LINE_KINDS,
+  LINE_STOCKS,
+  LINE_STRENGTHS_LB,
+  lineFromLb,
+  lineOf,
+  type Line,
+  type LineKind,
+} from './tackle/lines'
 export { PLASTICS, PLASTIC_IDS, type PlasticId } from './tackle/materials'
 export {
-  GRAM_LADDER, GRAM_STEPS_KG, OUNCE_LADDER, OUNCE_STEPS_KG, stepWeight, WEIGHT_MATERIALS, weightSize,
-  type WeightMaterial, type WeightShape,
+  GRAM_LADDER,
+  GRAM_STEPS_KG,
+  OUNCE_LADDER,
+  OUNCE_STEPS_KG,
+  stepWeight,
+  WEIGHT_MATERIALS,
+  weightSize,
+  type WeightMaterial,
+  type WeightShape,
 } from './tackle/weights'
-export { SALINITY_GKG, SALINITY_RANGE_GKG, TEMPERATURE_RANGE_C, waterOf, type Water, type WaterKind } from './water/water'
+export {
+  SALINITY_GKG,
+  SALINITY_RANGE_GKG,
+  TEMPERATURE_RANGE_C,
+  waterOf,
+  type Water,
+  type WaterKind,
+} from './water/water'
 export * from './choose/fish'
 export * from './choose/day'
 export * from './choose/goods'
 export * from './choose/score'
 export { castable, type Limit, type LimitId } from './choose/limits'
-export { lineFor, rigOf, screen, searchMemory, together, type Candidate, type Share, type Search, type SearchMemory } from './choose/screen'
-export { choose, conclude, fieldOf, finalistsAmong, SCREENING, sizeOf, type Choice, type ChooseOptions, type Field } from './choose/choose'
+export {
+  lineFor,
+  rigOf,
+  screen,
+  searchMemory,
+  together,
+  type Candidate,
+  type Share,
+  type Search,
+  type SearchMemory,
+} from './choose/screen'
+export {
+  choose,
+  conclude,
+  fieldOf,
+  finalistsAmong,
+  SCREENING,
+  sizeOf,
+  type Choice,
+  type ChooseOptions,
+  type Field,
+} from './choose/choose'
 export { finish, outfitFor, cadencesOf, type Finalist } from './choose/finish'
 export { paretoSet } from './choose/pareto'
 export { weightSteps, type WeightStep } from './choose/sizing'
 export type { Gain, WayCost, WhatIf, WhyNot } from './choose/reasons'
 export * from './trip/tide'
 export * from './trip/weather'
-export { dayAt, momentsOf, planTrip, type Change as TripChange, type InHand, type Moment, type PlanOptions, type PlanRod, type Stop, type TripPlan } from './trip/plan'
+export {
+  dayAt,
+  momentsOf,
+  planTrip,
+  type Change as TripChange,
+  type InHand,
+  type Moment,
+  type PlanOptions,
+  type PlanRod,
+  type Stop,
+  type TripPlan,
+} from './trip/plan'
 export * from './evidence/tally'
 export * from './evidence/drops'
 export { dropModel } from './choose/dropModel'
 export type { FallEvidence } from './fall/measured'
 export * from './evidence/keys'
 export * from './evidence/book'
-export { CAUSES, lostBySlack, readTouches, tailTaker, type CauseId, type TouchReading, type Touches } from './evidence/touches'
+export {
+  CAUSES,
+  lostBySlack,
+  readTouches,
+  tailTaker,
+  type CauseId,
+  type TouchReading,
+  type Touches,
+} from './evidence/touches'
 export { fallWords } from './evidence/words'
 export { wilson } from './numerics/statistics'

@@ -1,5 +1,16 @@
 import { describe, expect, it } from 'vitest'
-import { choose, conditionsFor, evaluateRig, FAMILIES, FACTOR_IDS, problemsOf, searchMemory, type Choice, type Day, type Goods } from '#core'
+import {
+  choose,
+  conditionsFor,
+  evaluateRig,
+  FAMILIES,
+  FACTOR_IDS,
+  problemsOf,
+  searchMemory,
+  type Choice,
+  type Day,
+  type Goods,
+} from '#core'
 import { alikeBaits, goodsOf } from '../shared/goods'
 import { DEMO_BOX } from './box'
 import { DEMO_DAYS } from './days'
@@ -33,7 +44,11 @@ describe('out of the demo box', () => {
   it('open sand in strong flow at 6 m: the weight at the nose or ahead on the line, and heavier than in the eelgrass', () => {
     expect(['open', 'line']).toContain(group('channel'))
     // a ball head is among the first two, within a tenth
-    expect(of('channel').picks.slice(0, 2).some(p => FAMILIES[p.rig.family].group === 'open' && p.score > 0.9 * of('channel').picks[0]!.score)).toBe(true)
+    expect(
+      of('channel')
+        .picks.slice(0, 2)
+        .some(p => FAMILIES[p.rig.family].group === 'open' && p.score > 0.9 * of('channel').picks[0]!.score),
+    ).toBe(true)
     expect(first('channel').rig.weightKg).toBeGreaterThan(0.014)
     expect(of('channel').out.current).toBeGreaterThan(5000)
   })
@@ -41,15 +56,21 @@ describe('out of the demo box', () => {
     const { rig, outfit } = first('willow')
     expect(['skin', 'buried']).toContain(rig.pointRest)
     // a belly-weighted hook and a pegged bullet are within a tenth of one another there
-    const pegged = of('willow').picks.slice(0, 2).find(p => ['L1', 'L2'].includes(p.rig.family))
+    const pegged = of('willow')
+      .picks.slice(0, 2)
+      .find(p => ['L1', 'L2'].includes(p.rig.family))
     expect(pegged).toBeDefined()
     expect(pegged!.rig.family === 'L1' ? pegged!.rig.peg : 'pegged').toBe('pegged')
     expect(outfit.line.strengthN).toBeGreaterThan(2 * first('channel').outfit.line.strengthN)
   })
-  it('rock at 8 m: a wide head or a jointed one', () => expect(['E2', 'J3', 'J4']).toContain(first('shelf').rig.family))
+  it('rock at 8 m: a wide head or a jointed one', () =>
+    expect(['E2', 'J3', 'J4']).toContain(first('shelf').rig.family))
   it('a floating mat: a punch rig', () => {
     expect(first('mat').rig.family).toBe('L2')
-    expect(of('mat').whyNots.filter(w => /break through the mat|leaves the bait on the mat/.test(w.sentence)).length).toBeGreaterThan(4)
+    expect(
+      of('mat').whyNots.filter(w => /break through the mat|leaves the bait on the mat/.test(w.sentence))
+        .length,
+    ).toBeGreaterThan(4)
   })
   it('cold, still, slow fish on silt: floating plastic that stands or leans behind a light head', () => {
     const { rig, bait, report } = first('silt')
@@ -61,25 +82,31 @@ describe('out of the demo box', () => {
 })
 
 describe('every pick', () => {
-  it.each(Object.keys(DEMO_DAYS) as (keyof typeof DEMO_DAYS)[])('%s: fits, is one of four kinds, and its figures are those of every view', (name) => {
-    const { picks, baits } = of(name)
-    expect(picks.length).toBeGreaterThanOrEqual(2)
-    expect(new Set(picks.map(p => p.rig.family)).size).toBe(picks.length)
-    expect(picks[0]!.report.fit.verdict).toBe('pass')
-    for (const p of picks) {
-      const bait = baits[p.bait]!.spec
-      expect(problemsOf(bait, p.rig)).toEqual([])
-      const again = evaluateRig(bait, p.rig, conditionsFor(DEMO_DAYS[name], p.outfit, p.match))
-      expect(again.ok && again.value).toEqual(p.report)
-      expect(p.factors.hook).toBe(p.report.strike.hookUp.value)
-      expect(p.factors.time).toBeCloseTo(p.report.snag.minutesLeft.value / 60, 12)
-      expect(FACTOR_IDS.reduce((product, id) => product * p.factors[id], 1)).toBeCloseTo(p.score, 12)
-      expect(p.low).toBeLessThanOrEqual(p.score)
-      expect(p.high).toBeGreaterThanOrEqual(p.score)
-    }
-  })
+  it.each(Object.keys(DEMO_DAYS) as (keyof typeof DEMO_DAYS)[])(
+    '%s: fits, is one of four kinds, and its figures are those of every view',
+    name => {
+      const { picks, baits } = of(name)
+      expect(picks.length).toBeGreaterThanOrEqual(2)
+      expect(new Set(picks.map(p => p.rig.family)).size).toBe(picks.length)
+      expect(picks[0]!.report.fit.verdict).toBe('pass')
+      for (const p of picks) {
+        const bait = baits[p.bait]!.spec
+        expect(problemsOf(bait, p.rig)).toEqual([])
+        const again = evaluateRig(bait, p.rig, conditionsFor(DEMO_DAYS[name], p.outfit, p.match))
+        expect(again.ok && again.value).toEqual(p.report)
+        expect(p.factors.hook).toBe(p.report.strike.hookUp.value)
+        expect(p.factors.time).toBeCloseTo(p.report.snag.minutesLeft.value / 60, 12)
+        expect(FACTOR_IDS.reduce((product, id) => product * p.factors[id], 1)).toBeCloseTo(p.score, 12)
+        expect(p.low).toBeLessThanOrEqual(p.score)
+        expect(p.high).toBeGreaterThanOrEqual(p.score)
+      }
+    },
+  )
   it('figures in sentences are those of the pick', () => {
-    const { picks: [p], reasons } = of('eelgrass')
+    const {
+      picks: [p],
+      reasons,
+    } = of('eelgrass')
     const minutes = reasons.find(r => /minutes of the hour/.test(r))
     expect(minutes).toContain(String(Math.round(p!.report.snag.minutesLeft.value)))
     expect(reasons.length).toBeGreaterThanOrEqual(3)
@@ -87,15 +114,22 @@ describe('every pick', () => {
 })
 
 describe('one input changes the choice and the reason', () => {
-  it.each(Object.keys(DEMO_DAYS) as (keyof typeof DEMO_DAYS)[])('%s: what would change it is told by figures that differ, and how surely', (day) => {
-    for (const { change, same, pBetter, gain } of of(day).whatIfs) {
-      if (gain) expect(Math.abs(Math.log(gain.one / gain.other)), `${change}: ${gain.by}`).toBeGreaterThan(0.005)
-      if (same) expect(gain).toBeUndefined()
-      expect(pBetter).toBeGreaterThan(same ? 0.999 : 0)
-      expect(pBetter).toBeLessThanOrEqual(1 + 1e-9)
-    }
-  })
-  it.each(Object.keys(DEMO_DAYS) as (keyof typeof DEMO_DAYS)[])('%s: the odds of its picks add up to one', day => expect(of(day).odds.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9))
+  it.each(Object.keys(DEMO_DAYS) as (keyof typeof DEMO_DAYS)[])(
+    '%s: what would change it is told by figures that differ, and how surely',
+    day => {
+      for (const { change, same, pBetter, gain } of of(day).whatIfs) {
+        if (gain)
+          expect(Math.abs(Math.log(gain.one / gain.other)), `${change}: ${gain.by}`).toBeGreaterThan(0.005)
+        if (same) expect(gain).toBeUndefined()
+        expect(pBetter).toBeGreaterThan(same ? 0.999 : 0)
+        expect(pBetter).toBeLessThanOrEqual(1 + 1e-9)
+      }
+    },
+  )
+  it.each(Object.keys(DEMO_DAYS) as (keyof typeof DEMO_DAYS)[])(
+    '%s: the odds of its picks add up to one',
+    day => expect(of(day).odds.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9),
+  )
   it('the channel without its current takes a lighter rig', () => {
     const { stream: _, ...still } = DEMO_DAYS.channel
     expect(pick(still).picks[0]!.rig.weightKg).toBeLessThan(first('channel').rig.weightKg)
@@ -114,7 +148,8 @@ describe('one input changes the choice and the reason', () => {
     expect(own.picks[0]!.score).toBeLessThan(first('willow').score)
   })
   it('no lead means no lead', () => {
-    for (const p of pick({ ...DEMO_DAYS.channel, way: { unleaded: true } }).picks) expect(p.rig.weightKg === 0 || p.rig.weightMaterial !== 'lead').toBe(true)
+    for (const p of pick({ ...DEMO_DAYS.channel, way: { unleaded: true } }).picks)
+      expect(p.rig.weightKg === 0 || p.rig.weightMaterial !== 'lead').toBe(true)
   })
 })
 
@@ -126,19 +161,36 @@ it('a way of rigging alone is sized: its best hook and weight, and what a step l
   for (const s of steps) {
     const heavier = s.weightKg > picks[0]!.rig.weightKg
     expect(s.meanSpeedMS > picks[0]!.report.fall.meanSpeedMS.value).toBe(heavier)
-    const again = evaluateRig(goods.baits[picks[0]!.bait]!.spec, { ...picks[0]!.rig, weightKg: s.weightKg, weightMaterial: s.weightMaterial }, conditionsFor(DEMO_DAYS.willow, picks[0]!.outfit, picks[0]!.match))
+    const again = evaluateRig(
+      goods.baits[picks[0]!.bait]!.spec,
+      { ...picks[0]!.rig, weightKg: s.weightKg, weightMaterial: s.weightMaterial },
+      conditionsFor(DEMO_DAYS.willow, picks[0]!.outfit, picks[0]!.match),
+    )
     expect(again.ok && again.value.fall.timeS.value).toBe(s.bottomS)
   }
-  expect(pick(DEMO_DAYS.willow, { ...goods, hooks: goods.hooks.filter(h => h.style === 'worm') }, { family: 'L1' }).nothing?.sentence).toMatch(/nothing for this way of rigging/)
+  expect(
+    pick(DEMO_DAYS.willow, { ...goods, hooks: goods.hooks.filter(h => h.style === 'worm') }, { family: 'L1' })
+      .nothing?.sentence,
+  ).toMatch(/nothing for this way of rigging/)
 })
 
 describe('nothing to pick', () => {
   const none = { ...goods, baits: [], hooks: [], heads: [], weights: [], lines: [], rods: [] }
   it('an empty box, a box without hooks, a current that nothing holds: a sentence and the nearest way out', () => {
-    expect(pick(DEMO_DAYS.eelgrass, none).nothing).toMatchObject({ sentence: expect.stringMatching(/no baits/) as string, way: expect.stringMatching(/bait/) as string })
-    expect(pick(DEMO_DAYS.eelgrass, { ...goods, hooks: [], heads: [] }).nothing?.sentence).toMatch(/no hooks or heads/)
-    expect(pick({ ...DEMO_DAYS.channel, depthM: 20, stream: { surfaceMS: 1.9, towardRad: 0 } }).nothing?.sentence).toMatch(/current/)
-    expect(pick(DEMO_DAYS.eelgrass, { ...goods, hooks: [], heads: goods.heads.filter(h => h.size === '6/0') }).nothing).toBeDefined()
+    expect(pick(DEMO_DAYS.eelgrass, none).nothing).toMatchObject({
+      sentence: expect.stringMatching(/no baits/) as string,
+      way: expect.stringMatching(/bait/) as string,
+    })
+    expect(pick(DEMO_DAYS.eelgrass, { ...goods, hooks: [], heads: [] }).nothing?.sentence).toMatch(
+      /no hooks or heads/,
+    )
+    expect(
+      pick({ ...DEMO_DAYS.channel, depthM: 20, stream: { surfaceMS: 1.9, towardRad: 0 } }).nothing?.sentence,
+    ).toMatch(/current/)
+    expect(
+      pick(DEMO_DAYS.eelgrass, { ...goods, hooks: [], heads: goods.heads.filter(h => h.size === '6/0') })
+        .nothing,
+    ).toBeDefined()
   })
   it('a box without lines or rods is looked through with usual ones', () => {
     expect(pick(DEMO_DAYS.eelgrass, { ...goods, lines: [], rods: [] }).picks.length).toBeGreaterThan(0)

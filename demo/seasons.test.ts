@@ -6,7 +6,11 @@ import { HIDDEN, seasons } from './seasons'
 import { DEMO_SPREADS } from './spreads'
 
 const log = seasons()
-const drops = log.flatMap((e): LoggedDrop[] => e.data?.drop ? [{ bait: e.data.drop.bait as BaitSpec, seconds: e.data.drop.seconds, model: e.data.drop.model }] : [])
+const drops = log.flatMap((e): LoggedDrop[] =>
+  e.data?.drop
+    ? [{ bait: e.data.drop.bait as BaitSpec, seconds: e.data.drop.seconds, model: e.data.drop.model }]
+    : [],
+)
 
 describe('two made-up seasons', () => {
   it('are the same each time, well formed, and of unlike ids', () => {
@@ -17,7 +21,9 @@ describe('two made-up seasons', () => {
   })
   it('hold drops whose evidence finds the hidden truth: the wrong tap set aside, the time predicted nearer', () => {
     const fits = fitAll(drops)
-    for (const { content: { bait } } of DEMO_SPREADS) {
+    for (const {
+      content: { bait },
+    } of DEMO_SPREADS) {
       const key = baitKey(bait as BaitSpec)
       const fit = fits.get(key)!
       const { model } = drops.find(d => baitKey(d.bait) === key)!
@@ -26,7 +32,8 @@ describe('two made-up seasons', () => {
       // the tap that came too soon; by chance one of six good ones lies far out too now and then
       expect(fit.outliers).toContain(4)
       expect(fit.outliers.length).toBeLessThanOrEqual(2)
-      // six drops that scatter by 4 %: of three baits, each mean lies within three standard errors, 0.049, of the truth
+      // six drops that scatter by 4 %: of three baits, each mean lies within three standard errors, 0.049, of
+      // the truth
       expect(Math.abs(found - truth)).toBeLessThan(Math.max(0.049, 0.5 * Math.abs(truth)))
     }
     expect(Object.keys(bookOf(drops, []).falls)).toHaveLength(3)

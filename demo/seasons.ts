@@ -1,37 +1,106 @@
-import { assembleRig, drawFish, dropModel, evaluateRig, lineOf, lostBySlack, normal, placeKey, rigKey, seededRandom, strikeRig, tackleOf, tailTaker, takeOf, type BaitSpec, type Conditions, type RigSpec, type StrikeRig, type Tackle } from '#core'
+import {
+  assembleRig,
+  drawFish,
+  dropModel,
+  evaluateRig,
+  lineOf,
+  lostBySlack,
+  normal,
+  placeKey,
+  rigKey,
+  seededRandom,
+  strikeRig,
+  tackleOf,
+  tailTaker,
+  takeOf,
+  type BaitSpec,
+  type Conditions,
+  type RigSpec,
+  type StrikeRig,
+  type Tackle,
+} from '#core'
 import type { LogEntry, LogKind } from '#schemas/log'
 import { DEMO_SPREADS } from './spreads'
 
-/** What is true in the made-up water and unknown to the model: how much more often it snags, how many fish take the tail that the model has elsewhere, and how baits fall. */
-export const HIDDEN = { snag: 1.6, tails: 0.35, lnDrag: { slimShad: 0.2, stick: -0.15, deepShad: 0.08 } as Readonly<Record<string, number>>, lnEta: -0.2 } as const
+/**
+ * What is true in the made-up water and unknown to the model: how much more often it snags, how many fish
+ * take the tail that the model has elsewhere, and how baits fall.
+ */
+export const HIDDEN = {
+  snag: 1.6,
+  tails: 0.35,
+  lnDrag: { slimShad: 0.2, stick: -0.15, deepShad: 0.08 } as Readonly<Record<string, number>>,
+  lnEta: -0.2,
+} as const
 
 const START = Date.UTC(2025, 3, 5)
 const DAY_MS = 86_400_000
-const NOTES = ['wind got up', 'bass on the edge', 'bumps and no takes', 'water like glass', 'crabs in the margins', 'first frost', 'weed drifting through'] as const
+const NOTES = [
+  'wind got up',
+  'bass on the edge',
+  'bumps and no takes',
+  'water like glass',
+  'crabs in the margins',
+  'first frost',
+  'weed drifting through',
+] as const
 
 /** Share of casts that are touched, and of lost touches that show why. */
 const TOUCHED = 0.26
 const SEEN = 0.4
 
 /** Chances of a cast with one rig in one place, as they truly are there. */
-interface Truth { readonly letter: string, readonly bait: BaitSpec, readonly rig: RigSpec, readonly snag: number, readonly lost: number, readonly strike: StrikeRig, readonly tackle: Tackle }
+interface Truth {
+  readonly letter: string
+  readonly bait: BaitSpec
+  readonly rig: RigSpec
+  readonly snag: number
+  readonly lost: number
+  readonly strike: StrikeRig
+  readonly tackle: Tackle
+}
 
-function truthsOf({ content }: (typeof DEMO_SPREADS)[number]): { readonly conditions: Conditions, readonly truths: readonly Truth[] } {
-  const { water: { place: _, zone: __, ...water }, line, bait, lanes, fishing } = content
-  const conditions: Conditions = { ...water as Conditions, ...fishing as object, lineKind: line.kind, lineStrengthN: line.strengthN }
+function truthsOf({ content }: (typeof DEMO_SPREADS)[number]): {
+  readonly conditions: Conditions
+  readonly truths: readonly Truth[]
+} {
+  const {
+    water: { place: _, zone: __, ...water },
+    line,
+    bait,
+    lanes,
+    fishing,
+  } = content
+  const conditions: Conditions = {
+    ...(water as Conditions),
+    ...(fishing as object),
+    lineKind: line.kind,
+    lineStrengthN: line.strengthN,
+  }
   return {
-    conditions, truths: lanes.flatMap(({ letter, ...rig }): Truth[] => {
+    conditions,
+    truths: lanes.flatMap(({ letter, ...rig }): Truth[] => {
       const outcome = evaluateRig(bait as BaitSpec, rig as RigSpec, conditions)
       if (!outcome.ok) return []
       const { snag } = outcome.value
-      return [{ letter, bait: bait as BaitSpec, rig: rig as RigSpec, snag: Math.min(0.6, HIDDEN.snag * snag.snagPerCast.value), lost: 0.25, strike: strikeRig(assembleRig(bait as BaitSpec, rig as RigSpec)), tackle: tackleOf(conditions, lineOf(line.kind, line.strengthN)) }]
+      return [
+        {
+          letter,
+          bait: bait as BaitSpec,
+          rig: rig as RigSpec,
+          snag: Math.min(0.6, HIDDEN.snag * snag.snagPerCast.value),
+          lost: 0.25,
+          strike: strikeRig(assembleRig(bait as BaitSpec, rig as RigSpec)),
+          tackle: tackleOf(conditions, lineOf(line.kind, line.strengthN)),
+        },
+      ]
     }),
   }
 }
 
 /**
- * Two made-up seasons on the bank: sessions of casts, bumps, bites, snags and notes, and drop tests, drawn from hidden true values that differ from the
- * model's. The same seed gives the same log.
+ * Two made-up seasons on the bank: sessions of casts, bumps, bites, snags and notes, and drop tests, drawn
+ * from hidden true values that differ from the model's. The same seed gives the same log.
  */
 export function seasons(seed = 7, sessions = 44): LogEntry[] {
   const random = seededRandom(seed)
@@ -46,15 +115,34 @@ export function seasons(seed = 7, sessions = 44): LogEntry[] {
   const places = DEMO_SPREADS.map(spread => ({ spread, ...truthsOf(spread) }))
   const entries: LogEntry[] = []
   for (let n = 0; n < sessions; n++) {
-    const { spread: { content }, truths } = places[Math.floor(random() * places.length)]!
+    const {
+      spread: { content },
+      truths,
+    } = places[Math.floor(random() * places.length)]!
     const session = id()
-    let at = START + Math.floor(n * 590 / sessions) * DAY_MS + Math.floor((6 + 9 * random()) * 3_600_000)
+    let at = START + Math.floor((n * 590) / sessions) * DAY_MS + Math.floor((6 + 9 * random()) * 3_600_000)
     const { water } = content
     const log = (kind: LogKind, t?: Truth, data?: LogEntry['data']): void => {
       at += 1000 * Math.ceil(20 + 80 * random())
-      entries.push({ id: id(), session, at: new Date(at).toISOString(), kind, ...(t ? { rod: t.letter, rigKey: rigKey(t.bait, t.rig), placeKey: placeKey(water.cover, water.bottom) } : {}), ...(data ? { data } : {}) })
+      entries.push({
+        id: id(),
+        session,
+        at: new Date(at).toISOString(),
+        kind,
+        ...(t
+          ? { rod: t.letter, rigKey: rigKey(t.bait, t.rig), placeKey: placeKey(water.cover, water.bottom) }
+          : {}),
+        ...(data ? { data } : {}),
+      })
     }
-    log('start', undefined, { place: water.place, depthM: water.depthM, temperatureC: water.temperatureC, salinityGKg: water.salinityGKg, cover: water.cover, bottom: water.bottom })
+    log('start', undefined, {
+      place: water.place,
+      depthM: water.depthM,
+      temperatureC: water.temperatureC,
+      salinityGKg: water.salinityGKg,
+      cover: water.cover,
+      bottom: water.bottom,
+    })
     let rod = truths[Math.floor(random() * truths.length)]!
     for (let c = 0, casts = 18 + Math.floor(22 * random()); c < casts; c++) {
       if (random() < 0.12) rod = truths[Math.floor(random() * truths.length)]!
@@ -70,8 +158,7 @@ export function seasons(seed = 7, sessions = 44): LogEntry[] {
         if (!loss) {
           log('hooked', rod)
           if (random() < 0.85) log('landed', rod)
-        }
-        else if (random() < SEEN) {
+        } else if (random() < SEEN) {
           if (loss === 'tailNip') log('nipped', rod)
           else if (loss === 'notReached') log('covered', rod)
           else if (lostBySlack(rod.strike, rod.tackle, fish)) log('onSlack', rod)
@@ -82,15 +169,38 @@ export function seasons(seed = 7, sessions = 44): LogEntry[] {
     if (random() < 0.5) log('note', undefined, { text: NOTES[Math.floor(random() * NOTES.length)]! })
     log('end')
   }
-  for (const { spread: { content }, conditions, truths } of places) {
+  for (const {
+    spread: { content },
+    conditions,
+    truths,
+  } of places) {
     const t = truths.find(one => one.rig.family !== 'O2') ?? truths[0]!
     const model = dropModel(t.bait, t.rig, conditions)
     if (!model.ok) continue
     const session = id()
     for (let k = 0; k < 7; k++) {
       const truth = model.value.byDrag * (HIDDEN.lnDrag[t.bait.form] ?? 0) + model.value.byEta * HIDDEN.lnEta
-      const seconds = k === 4 ? 0.4 * model.value.seconds : model.value.seconds * Math.exp(truth + 0.04 * normal(random))
-      entries.push({ id: id(), session, at: new Date(START + 400 * DAY_MS + k * 60_000).toISOString(), kind: 'drop', data: { place: 'drop test', drop: { bait: content.bait, rig: t.rig as never, depthM: conditions.depthM, temperatureC: conditions.temperatureC, salinityGKg: conditions.salinityGKg, seconds: Number(seconds.toFixed(2)), from: 'taps', model: model.value } } })
+      const seconds =
+        k === 4 ? 0.4 * model.value.seconds : model.value.seconds * Math.exp(truth + 0.04 * normal(random))
+      entries.push({
+        id: id(),
+        session,
+        at: new Date(START + 400 * DAY_MS + k * 60_000).toISOString(),
+        kind: 'drop',
+        data: {
+          place: 'drop test',
+          drop: {
+            bait: content.bait,
+            rig: t.rig as never,
+            depthM: conditions.depthM,
+            temperatureC: conditions.temperatureC,
+            salinityGKg: conditions.salinityGKg,
+            seconds: Number(seconds.toFixed(2)),
+            from: 'taps',
+            model: model.value,
+          },
+        },
+      })
     }
   }
   return entries

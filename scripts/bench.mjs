@@ -9,15 +9,30 @@ installDependencies()
 // Bundled as the application bundles it: calls between modules then cost what they cost there.
 const { build: bundle } = await import('vite')
 await bundle({
-  configFile: false, logLevel: 'silent', root: ROOT,
-  resolve: { alias: { '#core': join(ROOT, 'core', 'index.ts'), '#schemas': join(ROOT, 'shared', 'schemas') } },
-  build: { ssr: 'bench/core.ts', outDir: '.cache/bench', target: 'node20', rollupOptions: { output: { entryFileNames: 'core.mjs' } } },
+  configFile: false,
+  logLevel: 'silent',
+  root: ROOT,
+  resolve: {
+    alias: { '#core': join(ROOT, 'core', 'index.ts'), '#schemas': join(ROOT, 'shared', 'schemas') },
+  },
+  build: {
+    ssr: 'bench/core.ts',
+    outDir: '.cache/bench',
+    target: 'node20',
+    rollupOptions: { output: { entryFileNames: 'core.mjs' } },
+  },
   ssr: { noExternal: true },
 })
 const { coreFigures } = await import('../.cache/bench/core.mjs')
 const { pageFigures } = await import('../bench/page.mjs')
-const figures = { ...coreFigures(), ...await pageFigures(), ...figuresOf('sweep'), ...keepingFigures() }
-print(JSON.stringify(Object.fromEntries(Object.entries(figures).map(([key, value]) => [key, Number(value.toPrecision(3))])), null, 2))
+const figures = { ...coreFigures(), ...(await pageFigures()), ...figuresOf('sweep'), ...keepingFigures() }
+print(
+  JSON.stringify(
+    Object.fromEntries(Object.entries(figures).map(([key, value]) => [key, Number(value.toPrecision(3))])),
+    null,
+    2,
+  ),
+)
 
 /** What is kept through cuts, nonsense and large backups. */
 function keepingFigures() {
@@ -27,7 +42,11 @@ function keepingFigures() {
 
 /** Figures of a program of its own, which prints them as its last line. */
 function figuresOf(name) {
-  const { status, stdout } = spawnSync(process.execPath, ['--import', 'tsx', join(ROOT, 'bench', `${name}.ts`)], { cwd: ROOT, encoding: 'utf8', stdio: ['ignore', 'pipe', 'inherit'] })
+  const { status, stdout } = spawnSync(
+    process.execPath,
+    ['--import', 'tsx', join(ROOT, 'bench', `${name}.ts`)],
+    { cwd: ROOT, encoding: 'utf8', stdio: ['ignore', 'pipe', 'inherit'] },
+  )
   if (status !== 0) throw new Error(`bench/${name}.ts ended with ${status}`)
   return JSON.parse(stdout.trim().split('\n').at(-1))
 }

@@ -12,8 +12,7 @@ export async function launch({ folder, demo, title }) {
     // asked to end, it ends the server first; were it killed itself, the server would see that and end
     for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => child.kill('SIGTERM'))
     child.on('exit', code => process.exit(code ?? 0))
-  }
-  catch (error) {
+  } catch (error) {
     console.error(error.message)
     process.exit(1)
   }

@@ -2,5 +2,9 @@ import type { ChildProcess } from 'node:child_process'
 
 export function freePort(first: number): Promise<number>
 export function startServer(options: {
-  port: number, folder: string, demo?: boolean, stdio?: 'inherit' | 'ignore', patienceMs?: number,
-}): Promise<{ url: string, child: ChildProcess }>
+  port: number
+  folder: string
+  demo?: boolean
+  stdio?: 'inherit' | 'ignore'
+  patienceMs?: number
+}): Promise<{ url: string; child: ChildProcess }>

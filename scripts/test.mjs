@@ -3,7 +3,10 @@ import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { build, findBrowser, findPostgres, installDependencies, ROOT } from './prepare.mjs'
 
-/** Everything that is checked, on any machine: set-up, lint, types, unit, server and browser tests. Ends with the count. */
+/**
+ * Everything that is checked, on any machine: set-up, lint, types, unit, server and browser tests. Ends with
+ * the count.
+ */
 const RESULTS = join(ROOT, 'test-results')
 const bin = name => join(ROOT, 'node_modules', '.bin', name)
 const counts = { passed: 0, failed: 0 }
@@ -15,26 +18,57 @@ rmSync(RESULTS, { recursive: true, force: true })
 mkdirSync(RESULTS, { recursive: true })
 
 check('lint', bin('eslint'), ['.'])
-check('import rules', bin('depcruise'), ['--config', '.dependency-cruiser.mjs', 'app', 'server', 'core', 'cli', 'shared', 'demo'])
+check('import rules', bin('depcruise'), [
+  '--config',
+  '.dependency-cruiser.mjs',
+  'app',
+  'server',
+  'core',
+  'cli',
+  'shared',
+  'demo',
+])
 check('types', bin('nuxt'), ['typecheck'])
 build()
-tests('unit and server', bin('vitest'), ['run', '--reporter=default', '--reporter=json', '--outputFile.json=test-results/unit.json'], 'unit.json',
-  ({ numPassedTests, numFailedTests, numTotalTests }) => [numPassedTests, numFailedTests, numTotalTests - numPassedTests - numFailedTests])
-tests('browser', bin('playwright'), ['test'], 'e2e.json', ({ stats }) => [stats.expected, stats.unexpected + stats.flaky, stats.skipped])
+tests(
+  'unit and server',
+  bin('vitest'),
+  ['run', '--reporter=default', '--reporter=json', '--outputFile.json=test-results/unit.json'],
+  'unit.json',
+  ({ numPassedTests, numFailedTests, numTotalTests }) => [
+    numPassedTests,
+    numFailedTests,
+    numTotalTests - numPassedTests - numFailedTests,
+  ],
+)
+tests('browser', bin('playwright'), ['test'], 'e2e.json', ({ stats }) => [
+  stats.expected,
+  stats.unexpected + stats.flaky,
+  stats.skipped,
+])
 
 console.log(`${counts.passed} passed, ${counts.failed} failed`)
 process.exit(counts.failed > 0 ? 1 : 0)
 
 function spawn(title, command, args) {
   console.log(`› ${title}`)
-  return spawnSync(command, args, { cwd: ROOT, stdio: 'inherit', env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1' } }).status === 0
+  return (
+    spawnSync(command, args, {
+      cwd: ROOT,
+      stdio: 'inherit',
+      env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1' },
+    }).status === 0
+  )
 }
 
 function check(title, command, args) {
   counts[spawn(title, command, args) ? 'passed' : 'failed']++
 }
 
-/** Counts a runner's own report; a run that leaves no report, or ends badly with none failed, counts as a failure, and so does a skipped test. */
+/**
+ * Counts a runner's own report; a run that leaves no report, or ends badly with none failed, counts as a
+ * failure, and so does a skipped test.
+ */
 function tests(title, command, args, report, read) {
   const ok = spawn(title, command, args)
   const file = join(RESULTS, report)

@@ -7,7 +7,10 @@ import { setupGracefulShutdown, trapUnhandledNodeErrors } from 'nitropack/runtim
 // what is made here is for its owner alone, whatever the shell says
 process.umask(0o077)
 
-/** This machine alone, unless its owner says otherwise in Dunecrest's own words: no setting meant for another program opens it. */
+/**
+ * This machine alone, unless its owner says otherwise in Dunecrest's own words: no setting meant for another
+ * program opens it.
+ */
 const host = process.env.DUNECREST_HOST || '127.0.0.1'
 const port = Number(process.env.PORT ?? 3000)
 
@@ -19,7 +22,8 @@ server.on('error', (error: NodeJS.ErrnoException) => {
 })
 server.listen(port, host, () => {
   const address = server.address()
-  if (address !== null && typeof address === 'object') console.log(`Listening on http://${host}:${address.port}`)
+  if (address !== null && typeof address === 'object')
+    console.log(`Listening on http://${host}:${address.port}`)
 })
 // a start that was given up, or whose starter died, leaves nobody holding the data folder
 process.on('disconnect', () => process.kill(process.pid, 'SIGTERM'))

@@ -8,20 +8,40 @@ export const USUAL_SPECIES = 'seaBass'
 type Asked = Omit<DayFile, 'format' | 'version' | 'name'>
 
 /** Leaves out keys whose value is undefined. */
-const given = <T extends object>(from: T): { [K in keyof T]: Exclude<T[K], undefined> } => Object.fromEntries(Object.entries(from).filter(([, v]) => v !== undefined)) as { [K in keyof T]: Exclude<T[K], undefined> }
+const given = <T extends object>(from: T): { [K in keyof T]: Exclude<T[K], undefined> } =>
+  Object.fromEntries(Object.entries(from).filter(([, v]) => v !== undefined)) as {
+    [K in keyof T]: Exclude<T[K], undefined>
+  }
 
 /** A day to choose for: what is not said is worked out, or usual for the fish. */
 export function dayOf({ month, activity, feeding, prey, preyM, stream, zone, way, ...rest }: Asked): Day {
   const food = prey ?? SPECIES[rest.species].prey[0]!
   const own = way && given(way)
   return {
-    ...rest, activity: activity ?? activityOf(rest.species, rest.temperatureC, month), feeding: feeding ?? SPECIES[rest.species].feeding, prey: food, preyM: preyM ?? PREY[food].lengthM,
-    ...(stream ? { stream } : {}), ...(zone ? { zone } : {}), ...(own && Object.keys(own).length > 0 ? { way: own as Way } : {}),
+    ...rest,
+    activity: activity ?? activityOf(rest.species, rest.temperatureC, month),
+    feeding: feeding ?? SPECIES[rest.species].feeding,
+    prey: food,
+    preyM: preyM ?? PREY[food].lengthM,
+    ...(stream ? { stream } : {}),
+    ...(zone ? { zone } : {}),
+    ...(own && Object.keys(own).length > 0 ? { way: own as Way } : {}),
   }
 }
 
 /** The day of a sheet: its water, its fish and how they take. */
-export function dayOfSheet({ water: { place: _, ...water }, fish = {}, fishing }: SpreadContent, month: number): Day {
+export function dayOfSheet(
+  { water: { place: _, ...water }, fish = {}, fishing }: SpreadContent,
+  month: number,
+): Day {
   const { species = USUAL_SPECIES, clarity = 'clear', light = 'bright', ...more } = fish
-  return dayOf({ ...water, ...more, species, clarity, light, month, ...(fishing?.feeding ? { feeding: fishing.feeding } : {}) } as Asked)
+  return dayOf({
+    ...water,
+    ...more,
+    species,
+    clarity,
+    light,
+    month,
+    ...(fishing?.feeding ? { feeding: fishing.feeding } : {}),
+  } as Asked)
 }

@@ -4,9 +4,19 @@ import { csvLine } from './cells'
 import { dropRows, dropsCsv } from './dropRecord'
 
 function drop(family: 'W1' | 'L3'): Drop | TetheredDrop {
-  const outcome = evaluateRig({ form: 'stick', lengthM: 0.125, material: 'plain' }, { family, hookSize: '3/0', weightKg: 0.007, weightMaterial: 'lead', pointRest: 'skin' }, {
-    depthM: 1.5, temperatureC: 12, salinityGKg: 10, cover: 'open', bottom: 'mud', lineKind: 'braid', lineStrengthN: lbfToN(15),
-  })
+  const outcome = evaluateRig(
+    { form: 'stick', lengthM: 0.125, material: 'plain' },
+    { family, hookSize: '3/0', weightKg: 0.007, weightMaterial: 'lead', pointRest: 'skin' },
+    {
+      depthM: 1.5,
+      temperatureC: 12,
+      salinityGKg: 10,
+      cover: 'open',
+      bottom: 'mud',
+      lineKind: 'braid',
+      lineStrengthN: lbfToN(15),
+    },
+  )
   if (!outcome.ok) throw new Error(outcome.message)
   return outcome.value.fall.drop
 }
@@ -28,10 +38,16 @@ describe('drops as files', () => {
     expect(rows[rows.length - 1]!.weightM![2]).toBeLessThan(-1.45)
   })
   it('make one table of several rigs, every line as long as the head', () => {
-    const lines = dropsCsv([{ rig: 'A', drop: drop('W1') }, { rig: 'B, with a comma', drop: drop('L3') }]).trimEnd().split('\r\n')
+    const lines = dropsCsv([
+      { rig: 'A', drop: drop('W1') },
+      { rig: 'B, with a comma', drop: drop('L3') },
+    ])
+      .trimEnd()
+      .split('\r\n')
     expect(lines[0]).toMatch(/^rig,time_s,depth_m/)
     expect(lines[1]!.split(',')).toHaveLength(14)
     expect(lines.filter(line => line.startsWith('"B, with a comma",')).length).toBeGreaterThan(20)
   })
-  it('quote what needs it', () => expect(csvLine(['plain', 'a,b', 'say "so"', 'two\nlines'])).toBe('plain,"a,b","say ""so""","two\nlines"'))
+  it('quote what needs it', () =>
+    expect(csvLine(['plain', 'a,b', 'say "so"', 'two\nlines'])).toBe('plain,"a,b","say ""so""","two\nlines"'))
 })

@@ -1,7 +1,9 @@
 import { pitchOf, radToDeg, rollOf, SAMPLE_STRIDE, type Drop, type TetheredDrop } from '#core'
 import { csvLine } from './cells'
 
-/** One moment of a drop as files hold it. Metres, seconds, degrees and a unit quaternion; see docs/formats.md. */
+/**
+ * One moment of a drop as files hold it. Metres, seconds, degrees and a unit quaternion; see docs/formats.md.
+ */
 export interface DropRow {
   readonly timeS: number
   readonly depthM: number
@@ -15,22 +17,62 @@ export interface DropRow {
 
 export function dropRows(drop: Drop | TetheredDrop): DropRow[] {
   return Array.from({ length: drop.samples.length / SAMPLE_STRIDE }, (_, i) => {
-    const [timeS, x, y, z, w, qx, qy, qz] = drop.samples.subarray(i * SAMPLE_STRIDE, (i + 1) * SAMPLE_STRIDE) as unknown as number[]
+    const [timeS, x, y, z, w, qx, qy, qz] = drop.samples.subarray(
+      i * SAMPLE_STRIDE,
+      (i + 1) * SAMPLE_STRIDE,
+    ) as unknown as number[]
     const q = [w!, qx!, qy!, qz!] as const
     return {
-      timeS: timeS!, depthM: -z!, xM: x!, yM: y!, pitchDeg: radToDeg(pitchOf(q)), rollDeg: radToDeg(rollOf(q)), quaternion: q,
-      ...('weightPath' in drop ? { weightM: [drop.weightPath[3 * i]!, drop.weightPath[3 * i + 1]!, drop.weightPath[3 * i + 2]!] as const } : {}),
+      timeS: timeS!,
+      depthM: -z!,
+      xM: x!,
+      yM: y!,
+      pitchDeg: radToDeg(pitchOf(q)),
+      rollDeg: radToDeg(rollOf(q)),
+      quaternion: q,
+      ...('weightPath' in drop
+        ? {
+            weightM: [
+              drop.weightPath[3 * i]!,
+              drop.weightPath[3 * i + 1]!,
+              drop.weightPath[3 * i + 2]!,
+            ] as const,
+          }
+        : {}),
     }
   })
 }
 
-const COLUMNS = ['rig', 'time_s', 'depth_m', 'x_m', 'y_m', 'pitch_deg', 'roll_deg', 'q_w', 'q_x', 'q_y', 'q_z', 'weight_x_m', 'weight_y_m', 'weight_z_m'] as const
+const COLUMNS = [
+  'rig',
+  'time_s',
+  'depth_m',
+  'x_m',
+  'y_m',
+  'pitch_deg',
+  'roll_deg',
+  'q_w',
+  'q_x',
+  'q_y',
+  'q_z',
+  'weight_x_m',
+  'weight_y_m',
+  'weight_z_m',
+] as const
 
 /** Drops of several rigs as one CSV table (RFC 4180), a row for every moment of every rig. */
-export function dropsCsv(drops: readonly { readonly rig: string, readonly drop: Drop | TetheredDrop }[]): string {
-  const lines = drops.flatMap(({ rig, drop }) => dropRows(drop).map(row => csvLine([
-    rig, ...[row.timeS, row.depthM, row.xM, row.yM, row.pitchDeg, row.rollDeg, ...row.quaternion].map(fixed), ...(row.weightM ? row.weightM.map(fixed) : ['', '', '']),
-  ])))
+export function dropsCsv(
+  drops: readonly { readonly rig: string; readonly drop: Drop | TetheredDrop }[],
+): string {
+  const lines = drops.flatMap(({ rig, drop }) =>
+    dropRows(drop).map(row =>
+      csvLine([
+        rig,
+        ...[row.timeS, row.depthM, row.xM, row.yM, row.pitchDeg, row.rollDeg, ...row.quaternion].map(fixed),
+        ...(row.weightM ? row.weightM.map(fixed) : ['', '', '']),
+      ]),
+    ),
+  )
   return [COLUMNS.join(','), ...lines, ''].join('\r\n')
 }
 

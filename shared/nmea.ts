@@ -1,5 +1,8 @@
 /** What a depth sounder says in one sentence. Metres, °C. */
-export interface SounderReading { readonly depthM?: number, readonly temperatureC?: number }
+export interface SounderReading {
+  readonly depthM?: number
+  readonly temperatureC?: number
+}
 
 /** Exclusive-or of all characters between $ and *, two hexadecimal digits (NMEA 0183). */
 export function checksum(body: string): string {
@@ -16,8 +19,10 @@ const number = (text: string | undefined): number | undefined => {
 }
 
 /**
- * Reads a sentence: depth from DPT (depth under the transducer and its offset) or DBT (metres), water temperature from MTW.
- * @returns what it says; nothing but an empty reading for other sentences; undefined where it is malformed or its checksum is wrong
+ * Reads a sentence: depth from DPT (depth under the transducer and its offset) or DBT (metres), water
+ * temperature from MTW.
+ * @returns what it says; nothing but an empty reading for other sentences; undefined where it is malformed or
+ * its checksum is wrong
  */
 export function readSentence(line: string): SounderReading | undefined {
   const found = /^\$([A-Z]{2}[A-Z]{3}(?:,[^*]*)?)\*([0-9A-F]{2})$/i.exec(line.trim())
@@ -26,7 +31,9 @@ export function readSentence(line: string): SounderReading | undefined {
   const kind = head.slice(2)
   if (kind === 'DPT') {
     const depth = number(fields[0])
-    return depth === undefined || depth < 0 ? undefined : { depthM: depth + Math.max(0, number(fields[1]) ?? 0) }
+    return depth === undefined || depth < 0
+      ? undefined
+      : { depthM: depth + Math.max(0, number(fields[1]) ?? 0) }
   }
   if (kind === 'DBT') {
     const depth = number(fields[2])

@@ -7,4 +7,5 @@ it('the page of the model lists what is uncertain as the code has it', () => {
   expect(withTable(text, registerTable())).toBe(text)
   expect(text).toContain('| `standing` | how much stands there | place | 1 (0.625–1.6) |')
 })
-it('a page without a place for it is refused', () => expect(() => withTable('nothing', '')).toThrow(RangeError))
+it('a page without a place for it is refused', () =>
+  expect(() => withTable('nothing', '')).toThrow(RangeError))

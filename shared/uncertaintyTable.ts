@@ -5,12 +5,19 @@ const END = '<!-- end of table -->'
 
 /** The register of what is uncertain as a table, in its order. */
 export function registerTable(): string {
-  const rows = PARAMETER_IDS.map((id) => {
+  const rows = PARAMETER_IDS.map(id => {
     const { scope, words, kind, middle, low, high, source, assumed }: Parameter = PARAMETERS[id]
-    const range = middle === 0 && kind === 'value' ? 'by its own range' : `${round(middle)} (${round(low)}–${round(high)})`
+    const range =
+      middle === 0 && kind === 'value'
+        ? 'by its own range'
+        : `${round(middle)} (${round(low)}–${round(high)})`
     return `| \`${id}\` | ${words} | ${scope} | ${range} | ${source}${assumed ? '; *assumed*' : ''} |`
   })
-  return ['| id | words | shared by | middle (nine in ten) | source |', '| --- | --- | --- | --- | --- |', ...rows].join('\n')
+  return [
+    '| id | words | shared by | middle (nine in ten) | source |',
+    '| --- | --- | --- | --- | --- |',
+    ...rows,
+  ].join('\n')
 }
 
 const round = (x: number): string => String(Number(x.toPrecision(3)))

@@ -3,7 +3,10 @@ import { calculator } from '~/workers/calculator'
 import type { QuestionId, Questions } from '~/workers/protocol'
 import { copy } from '~/utils/data'
 
-/** Keeps the answer to one question in step with what it is asked about, with progress. Answers to older states are dropped; the last one stays meanwhile. */
+/**
+ * Keeps the answer to one question in step with what it is asked about, with progress. Answers to older
+ * states are dropped; the last one stays meanwhile.
+ */
 export function useAnswer<Q extends QuestionId>(about: Q, job: () => Questions[Q]['job'] | undefined) {
   const answer = shallowRef<Questions[Q]['answer']>()
   const progress = ref(0)
@@ -15,15 +18,17 @@ export function useAnswer<Q extends QuestionId>(about: Q, job: () => Questions[Q
     const now = job()
     running?.abort()
     if (!now) return
-    const mine = running = new AbortController()
+    const mine = (running = new AbortController())
     working.value = true
     progress.value = 0
     try {
-      answer.value = await calculator().ask(about, copy(now), { signal: mine.signal, onProgress: part => void (progress.value = part) })
+      answer.value = await calculator().ask(about, copy(now), {
+        signal: mine.signal,
+        onProgress: part => void (progress.value = part),
+      })
       error.value = undefined
       working.value = false
-    }
-    catch (failure) {
+    } catch (failure) {
       if (failure instanceof CalcError && failure.code === 'aborted') return
       working.value = false
       error.value = failure instanceof Error ? failure.message : String(failure)
@@ -34,10 +39,14 @@ export function useAnswer<Q extends QuestionId>(about: Q, job: () => Questions[Q
     working.value = false
   }
 
-  watch(() => {
-    const now = job()
-    return now && JSON.stringify(now)
-  }, () => void run(), { immediate: true })
+  watch(
+    () => {
+      const now = job()
+      return now && JSON.stringify(now)
+    },
+    () => void run(),
+    { immediate: true },
+  )
   onScopeDispose(() => running?.abort())
   return { answer, progress, working, error, retry: run, cancel }
 }

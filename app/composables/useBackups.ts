@@ -25,12 +25,10 @@ export function useBackups() {
     const timer = setInterval(() => void load().catch(() => undefined), LOOK_MS)
     try {
       return await work()
-    }
-    catch (failure) {
+    } catch (failure) {
       error.value = failure instanceof ServerRefusal ? failure.message : String(failure)
       return undefined
-    }
-    finally {
+    } finally {
       clearInterval(timer)
       busy.value = undefined
       await load().catch(() => undefined)
@@ -41,17 +39,39 @@ export function useBackups() {
     doing('Keeping a copy…', () => ask<KeptBackup>('/api/backups', 'POST', {}, { timeoutMs: LONG_MS }))
   const bring = (file: Blob): Promise<KeptBackup | undefined> =>
     doing('Reading the file…', () => sendFile<KeptBackup>('/api/backups/upload', file))
-  const restore = (name: string): Promise<{ readonly restored: KeptBackup, readonly before: KeptBackup } | undefined> =>
+  const restore = (
+    name: string,
+  ): Promise<{ readonly restored: KeptBackup; readonly before: KeptBackup } | undefined> =>
     doing('Putting it back…', () => ask(`/api/backups/${name}/restore`, 'POST', {}, { timeoutMs: LONG_MS }))
 
-  return { list, error, busy, load: () => load().catch((failure: unknown) => void (error.value = failure instanceof ServerRefusal ? failure.message : String(failure))), keep, bring, restore }
+  return {
+    list,
+    error,
+    busy,
+    load: () =>
+      load().catch(
+        (failure: unknown) =>
+          void (error.value = failure instanceof ServerRefusal ? failure.message : String(failure)),
+      ),
+    keep,
+    bring,
+    restore,
+  }
 }
 
-/** Counts in words, what there is none of left out: "3 spreads, 120 things in the box, 3,400 log entries", or "nothing". */
+/**
+ * Counts in words, what there is none of left out: "3 spreads, 120 things in the box, 3,400 log entries", or
+ * "nothing".
+ */
 export function countWords({ spreads, items, documents, entries }: BackupCounts): string {
-  const some = (n: number, one: string, many: string): string[] => n === 0 ? [] : [`${n.toLocaleString('en')} ${n === 1 ? one : many}`]
-  return [
-    ...some(spreads, 'spread', 'spreads'), ...some(items, 'thing in the box', 'things in the box'),
-    ...some(documents, 'spot, trip or bath', 'spots, trips and baths'), ...some(entries, 'log entry', 'log entries'),
-  ].join(', ') || 'nothing'
+  const some = (n: number, one: string, many: string): string[] =>
+    n === 0 ? [] : [`${n.toLocaleString('en')} ${n === 1 ? one : many}`]
+  return (
+    [
+      ...some(spreads, 'spread', 'spreads'),
+      ...some(items, 'thing in the box', 'things in the box'),
+      ...some(documents, 'spot, trip or bath', 'spots, trips and baths'),
+      ...some(entries, 'log entry', 'log entries'),
+    ].join(', ') || 'nothing'
+  )
 }

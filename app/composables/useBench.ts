@@ -6,7 +6,10 @@ import { copy } from '~/utils/data'
 /** Sizes, straightness and steps are asked for once the hand has been still so long. */
 const STILL_MS = 220
 
-/** Keeps the bench's picture in step with the rig, and its longer advice a moment behind. Answers to older states are dropped. */
+/**
+ * Keeps the bench's picture in step with the rig, and its longer advice a moment behind. Answers to older
+ * states are dropped.
+ */
 export function useBench(job: () => BenchJob | undefined) {
   const look = shallowRef<BenchLook>()
   const advice = shallowRef<BenchAdvice>()
@@ -18,7 +21,7 @@ export function useBench(job: () => BenchJob | undefined) {
     const now = job()
     if (!now) return
     running?.abort()
-    const mine = running = new AbortController()
+    const mine = (running = new AbortController())
     advising.value = true
     try {
       const asked = copy(now)
@@ -29,18 +32,21 @@ export function useBench(job: () => BenchJob | undefined) {
       if (mine.signal.aborted) return
       advice.value = await calculator().ask('advise', asked, { signal: mine.signal })
       advising.value = false
-    }
-    catch (failure) {
+    } catch (failure) {
       if (failure instanceof CalcError && failure.code === 'aborted') return
       advising.value = false
       error.value = failure instanceof Error ? failure.message : String(failure)
     }
   }
 
-  watch(() => {
-    const now = job()
-    return now && JSON.stringify(now)
-  }, () => void run(), { immediate: true })
+  watch(
+    () => {
+      const now = job()
+      return now && JSON.stringify(now)
+    },
+    () => void run(),
+    { immediate: true },
+  )
   onScopeDispose(() => running?.abort())
   return { look, advice, advising, error, retry: run }
 }

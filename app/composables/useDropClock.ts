@@ -2,8 +2,9 @@
 export const TANK_SPEEDS = [1, 0.5, 0.25, 0.1] as const
 
 /**
- * Time in the tank: runs with the screen's frames while playing. The first drop starts of itself, unless the person wants no motion; when later
- * figures come the clock stays where it is, or at the end where it had run out.
+ * Time in the tank: runs with the screen's frames while playing. The first drop starts of itself, unless the
+ * person wants no motion; when later figures come the clock stays where it is, or at the end where it had run
+ * out.
  * @param end when the last rig is down, s; 0 while there is nothing to drop
  */
 export function useDropClock(end: () => number) {
@@ -12,12 +13,15 @@ export function useDropClock(end: () => number) {
   const rate = ref<number>(1)
   let last = 0
 
-  const { pause, resume } = useRafFn(({ timestamp }) => {
-    const passed = last > 0 ? Math.min(0.1, (timestamp - last) / 1000) : 0
-    last = timestamp
-    time.value = Math.min(end(), time.value + passed * rate.value)
-    if (time.value >= end()) stop()
-  }, { immediate: false })
+  const { pause, resume } = useRafFn(
+    ({ timestamp }) => {
+      const passed = last > 0 ? Math.min(0.1, (timestamp - last) / 1000) : 0
+      last = timestamp
+      time.value = Math.min(end(), time.value + passed * rate.value)
+      if (time.value >= end()) stop()
+    },
+    { immediate: false },
+  )
 
   function stop(): void {
     playing.value = false
@@ -32,7 +36,7 @@ export function useDropClock(end: () => number) {
     resume()
   }
 
-  const toggle = (): void => playing.value ? stop() : play()
+  const toggle = (): void => (playing.value ? stop() : play())
 
   function seek(t: number): void {
     stop()

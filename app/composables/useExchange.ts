@@ -12,12 +12,10 @@ export function useExchange() {
       const answer = await work()
       error.value = undefined
       return answer
-    }
-    catch (failure) {
+    } catch (failure) {
       error.value = failure instanceof ServerRefusal ? failure.message : String(failure)
       return undefined
-    }
-    finally {
+    } finally {
       busy.value = false
     }
   }

@@ -9,7 +9,12 @@ import { calculator } from '~/workers/calculator'
 const PIECE = 250
 
 /** A file read before anything is written: what would come in, and what is wrong with it, row by row. */
-export interface Reading { readonly name: string, readonly items: readonly ItemInput[], readonly errors: readonly RowError[], readonly rows: number }
+export interface Reading {
+  readonly name: string
+  readonly items: readonly ItemInput[]
+  readonly errors: readonly RowError[]
+  readonly rows: number
+}
 
 /** Reads a table or a JSON file of things in pieces, with progress, and can be called off. */
 export function useImport() {
@@ -21,32 +26,46 @@ export function useImport() {
 
   async function read(file: File): Promise<void> {
     running?.abort()
-    const mine = running = new AbortController()
+    const mine = (running = new AbortController())
     reading.value = undefined
     failed.value = undefined
     progress.value = 0
     busy.value = true
     try {
       const text = await file.text()
-      reading.value = text.trimStart().startsWith('{') ? readJson(file.name, text) : await readCsv(file.name, text, mine.signal)
-    }
-    catch (error) {
+      reading.value = text.trimStart().startsWith('{')
+        ? readJson(file.name, text)
+        : await readCsv(file.name, text, mine.signal)
+    } catch (error) {
       if (!mine.signal.aborted) failed.value = error instanceof Error ? error.message : String(error)
-    }
-    finally {
+    } finally {
       if (mine === running) busy.value = false
     }
   }
 
   async function readCsv(name: string, text: string, signal: AbortSignal): Promise<Reading> {
-    const { data, meta } = Papa.parse<BoxRow>(text, { header: true, skipEmptyLines: 'greedy', transformHeader: h => h.trim().toLowerCase() })
+    const { data, meta } = Papa.parse<BoxRow>(text, {
+      header: true,
+      skipEmptyLines: 'greedy',
+      transformHeader: h => h.trim().toLowerCase(),
+    })
     const known = (meta.fields ?? []).filter(field => (BOX_COLUMNS as readonly string[]).includes(field))
-    if (!known.includes('kind') || !known.includes('name')) throw new Error(`This table has no columns "kind" and "name". Expected the columns ${BOX_COLUMNS.join(', ')}.`)
-    if (data.length > MOST_ITEMS) throw new Error(`${data.length} rows are too many: ${MOST_ITEMS} at most in one go.`)
+    if (!known.includes('kind') || !known.includes('name'))
+      throw new Error(
+        `This table has no columns "kind" and "name". Expected the columns ${BOX_COLUMNS.join(', ')}.`,
+      )
+    if (data.length > MOST_ITEMS)
+      throw new Error(`${data.length} rows are too many: ${MOST_ITEMS} at most in one go.`)
     const items: ItemInput[] = []
-    const errors: RowError[] = (meta.fields ?? []).filter(field => field !== '' && !known.includes(field)).map(column => ({ row: 1, column, message: 'This column is not known here.' }))
+    const errors: RowError[] = (meta.fields ?? [])
+      .filter(field => field !== '' && !known.includes(field))
+      .map(column => ({ row: 1, column, message: 'This column is not known here.' }))
     for (let at = 0; at < data.length; at += PIECE) {
-      const piece = await calculator().ask('read', { rows: data.slice(at, at + PIECE), firstRow: at + 2 }, { signal })
+      const piece = await calculator().ask(
+        'read',
+        { rows: data.slice(at, at + PIECE), firstRow: at + 2 },
+        { signal },
+      )
       items.push(...piece.items)
       errors.push(...piece.errors)
       progress.value = Math.min(1, (at + PIECE) / data.length)
@@ -55,15 +74,16 @@ export function useImport() {
   }
 
   function readJson(name: string, text: string): Reading {
-    let body: { format?: unknown, items?: unknown }
+    let body: { format?: unknown; items?: unknown }
     try {
       body = JSON.parse(text) as typeof body
-    }
-    catch {
+    } catch {
       throw new Error('This is not valid JSON.')
     }
-    if (body.format !== 'dunecrest-box' || !Array.isArray(body.items)) throw new Error('This is not a box file: expected "format": "dunecrest-box" and a list "items".')
-    if (body.items.length > MOST_ITEMS) throw new Error(`${body.items.length} things are too many: ${MOST_ITEMS} at most in one go.`)
+    if (body.format !== 'dunecrest-box' || !Array.isArray(body.items))
+      throw new Error('This is not a box file: expected "format": "dunecrest-box" and a list "items".')
+    if (body.items.length > MOST_ITEMS)
+      throw new Error(`${body.items.length} things are too many: ${MOST_ITEMS} at most in one go.`)
     const items: ItemInput[] = []
     const errors: RowError[] = []
     body.items.forEach((item, i) => {

@@ -4,7 +4,8 @@ import { ServerRefusal } from '~/utils/api'
 import { newId } from '~/utils/newId'
 
 /**
- * Saving, renaming, deleting and reopening as the header and the keys offer them, with what to tell the person.
+ * Saving, renaming, deleting and reopening as the header and the keys offer them, with what to tell the
+ * person.
  * @param view the view whose address follows the spread
  */
 export function useKeeping(view: SheetView = 'spread') {
@@ -14,7 +15,8 @@ export function useKeeping(view: SheetView = 'spread') {
   const router = useRouter()
   const saving = ref(false)
 
-  const tell = (title: string, description?: string): void => void toast.add({ title, ...(description ? { description } : {}), duration: 5000 })
+  const tell = (title: string, description?: string): void =>
+    void toast.add({ title, ...(description ? { description } : {}), duration: 5000 })
   const explain = (what: string, error: unknown): void => {
     if (!(error instanceof ServerRefusal)) throw error
     const where = error.fields[0] ? ` (${error.fields[0].path})` : ''
@@ -27,17 +29,20 @@ export function useKeeping(view: SheetView = 'spread') {
     saving.value = true
     try {
       const current = spread.saved
-      const stored = current && !asNew
-        ? await server.change(current.id, { revision: current.revision, name: spread.name, content: spread.content })
-        : await saveNew(asNew && current?.name === spread.name ? `${spread.name} (copy)` : spread.name)
+      const stored =
+        current && !asNew
+          ? await server.change(current.id, {
+              revision: current.revision,
+              name: spread.name,
+              content: spread.content,
+            })
+          : await saveNew(asNew && current?.name === spread.name ? `${spread.name} (copy)` : spread.name)
       spread.acknowledge(stored)
       if (current?.id !== stored.id) await router.replace(viewPath(view, stored.id))
       tell(`Saved: ${stored.name}`)
-    }
-    catch (error) {
+    } catch (error) {
       explain('Not saved', error)
-    }
-    finally {
+    } finally {
       saving.value = false
     }
   }
@@ -45,10 +50,11 @@ export function useKeeping(view: SheetView = 'spread') {
   /** the id that a new spread is asked for under until the server has it: asked again, it is made once */
   let asked: string | undefined
   async function saveNew(name: string): Promise<Spread> {
-    const id = asked ??= newId()
+    const id = (asked ??= newId())
     const stored = await server.create(id, name, spread.content).catch(async (error: unknown) => {
       if (!(error instanceof ServerRefusal) || error.status !== 409) throw error
-      // it was kept when it was first asked for, though its answer was lost: what changed since is saved over it
+      // it was kept when it was first asked for, though its answer was lost: what changed since is saved over
+      // it
       const { revision } = await server.read(id)
       return server.change(id, { revision, name, content: spread.content })
     })
@@ -64,18 +70,19 @@ export function useKeeping(view: SheetView = 'spread') {
     try {
       const stored = await server.change(current.id, { revision: current.revision, name: to })
       spread.saved = stored
-    }
-    catch (error) {
+    } catch (error) {
       explain('Not renamed', error)
     }
   }
 
-  /** Deletes a saved spread. When it is the one on the sheet, the sheet stays as unsaved work. @returns whether it is gone */
+  /**
+   * Deletes a saved spread. When it is the one on the sheet, the sheet stays as unsaved work.
+   * @returns whether it is gone
+   */
   async function remove({ id, name }: Pick<SpreadSummary, 'id' | 'name'>): Promise<boolean> {
     try {
       await server.remove(id)
-    }
-    catch (error) {
+    } catch (error) {
       explain('Not deleted', error)
       return false
     }
@@ -100,8 +107,7 @@ export function useKeeping(view: SheetView = 'spread') {
     try {
       tell(`Back again: ${(await server.restore(id)).name}`)
       return true
-    }
-    catch (error) {
+    } catch (error) {
       explain('Not brought back', error)
       return false
     }
@@ -112,14 +118,18 @@ export function useKeeping(view: SheetView = 'spread') {
     let found: Spread | undefined
     try {
       found = id ? await server.read(id) : undefined
-    }
-    catch (error) {
+    } catch (error) {
       if (!(error instanceof ServerRefusal)) throw error
       return error.message
     }
     const { draft, outdated } = spread.open(found)
-    if (outdated) tell('Unsaved changes kept', 'This spread was saved elsewhere since. Save yours as a new one, or discard your changes.')
-    else if (draft && found) tell('Unsaved changes kept', 'They were made on this device and are not saved yet.')
+    if (outdated)
+      tell(
+        'Unsaved changes kept',
+        'This spread was saved elsewhere since. Save yours as a new one, or discard your changes.',
+      )
+    else if (draft && found)
+      tell('Unsaved changes kept', 'They were made on this device and are not saved yet.')
     return undefined
   }
 

@@ -9,15 +9,23 @@ export function usePick() {
   const evidence = useEvidence()
   const beyond = ref(false)
   const family = ref<FamilyId | 'any'>('any')
-  onMounted(() => { if (!box.loaded) void box.load() })
+  onMounted(() => {
+    if (!box.loaded) void box.load()
+  })
   const goods = computed(() => alikeBaits(goodsOf(box.items)))
   const day = computed<Day>(() => dayOfSheet(spread.content, new Date().getMonth() + 1))
   const asked = refDebounced(day, 250)
   const result = useAnswer('pick', () => {
     if (!spread.opened || !box.loaded || !evidence.loaded) return undefined
     const { alike: _, ...plain } = goods.value
-    return { day: asked.value, goods: plain, beyond: beyond.value, ...(family.value === 'any' ? {} : { family: family.value }), ...(evidence.book ? { book: evidence.book } : {}) }
+    return {
+      day: asked.value,
+      goods: plain,
+      beyond: beyond.value,
+      ...(family.value === 'any' ? {} : { family: family.value }),
+      ...(evidence.book ? { book: evidence.book } : {}),
+    }
   })
-  const nameOf = (id: string | undefined): string | undefined => id ? box.byId.get(id)?.name : undefined
+  const nameOf = (id: string | undefined): string | undefined => (id ? box.byId.get(id)?.name : undefined)
   return { ...result, day, goods, beyond, family, box, nameOf }
 }

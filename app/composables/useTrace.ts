@@ -4,7 +4,10 @@ import type { Picture, Trace, TracedStation } from '~/workers/trace'
 import { pixelsOf } from '~/utils/pixels'
 import { noseFirst } from '~/utils/traced'
 
-/** Longer side of a picture that is traced, px: finer than a tenth of a millimetre on a hand's breadth, and quick. */
+/**
+ * Longer side of a picture that is traced, px: finer than a tenth of a millimetre on a hand's breadth, and
+ * quick.
+ */
 const LONGEST = 1400
 
 /** A photograph, what was found in it, and what a hand has put right. */
@@ -18,7 +21,7 @@ export function useTrace() {
 
   async function look(found: Picture, want: 'bait' | 'scale'): Promise<void> {
     running?.abort()
-    const mine = running = new AbortController()
+    const mine = (running = new AbortController())
     picture.value = found
     trace.value = undefined
     message.value = undefined
@@ -28,13 +31,11 @@ export function useTrace() {
       if (answer.ok) {
         trace.value = answer.trace
         reversed.value = want === 'bait' && !noseFirst(answer.trace.stations)
-      }
-      else message.value = answer.message
-    }
-    catch (error) {
-      if (!(error instanceof CalcError && error.code === 'aborted')) message.value = error instanceof Error ? error.message : String(error)
-    }
-    finally {
+      } else message.value = answer.message
+    } catch (error) {
+      if (!(error instanceof CalcError && error.code === 'aborted'))
+        message.value = error instanceof Error ? error.message : String(error)
+    } finally {
       if (mine === running) busy.value = false
     }
   }
@@ -42,16 +43,22 @@ export function useTrace() {
   async function open(file: File, want: 'bait' | 'scale'): Promise<void> {
     try {
       await look((await pixelsOf(file, LONGEST)).picture, want)
-    }
-    catch {
-      message.value = 'This file is not a picture that the browser can read. A JPEG or PNG photograph will do.'
+    } catch {
+      message.value =
+        'This file is not a picture that the browser can read. A JPEG or PNG photograph will do.'
     }
   }
 
   /** Moves one side of one station. */
   function nudge(index: number, side: 'over' | 'under', to: number): void {
     if (!trace.value) return
-    const stations = trace.value.stations.map((s, i): TracedStation => i !== index ? s : side === 'over' ? { ...s, over: Math.max(to, s.under + 1) } : { ...s, under: Math.min(to, s.over - 1) })
+    const stations = trace.value.stations.map((s, i): TracedStation =>
+      i !== index
+        ? s
+        : side === 'over'
+          ? { ...s, over: Math.max(to, s.under + 1) }
+          : { ...s, under: Math.min(to, s.over - 1) },
+    )
     trace.value = { ...trace.value, stations }
   }
 

@@ -2,9 +2,13 @@ import type { BoxItem, ItemInput } from '#schemas/box'
 import { ask } from '~/utils/api'
 
 /** One thing done to the box, and how to take it back. */
-interface Step { readonly undo: () => Promise<Step> }
+interface Step {
+  readonly undo: () => Promise<Step>
+}
 
-/** The angler's box as the server holds it, with undo. A change is shown once the server has acknowledged it. */
+/**
+ * The angler's box as the server holds it, with undo. A change is shown once the server has acknowledged it.
+ */
 export const useBox = defineStore('box', () => {
   const items = shallowRef<readonly BoxItem[]>([])
   const loaded = ref(false)
@@ -14,7 +18,6 @@ export const useBox = defineStore('box', () => {
 
   const byId = computed(() => new Map(items.value.map(item => [item.id, item])))
 
-
   async function load(): Promise<void> {
     const answer = await exchange(() => ask<{ items: BoxItem[] }>('/api/box'))
     if (!answer) return
@@ -22,7 +25,9 @@ export const useBox = defineStore('box', () => {
     loaded.value = true
   }
 
-  async function putIn(added: readonly ItemInput[]): Promise<{ readonly made: readonly BoxItem[], readonly step: Step }> {
+  async function putIn(
+    added: readonly ItemInput[],
+  ): Promise<{ readonly made: readonly BoxItem[]; readonly step: Step }> {
     const { items: made } = await ask<{ items: BoxItem[] }>('/api/box', 'POST', { items: added })
     items.value = [...items.value, ...made]
     return { made, step: { undo: () => takeOut(made.map(m => m.id)) } }
@@ -41,12 +46,16 @@ export const useBox = defineStore('box', () => {
     return { undo: () => takeOut(ids) }
   }
 
-  async function write(changes: readonly { readonly id: string, readonly item: ItemInput }[]): Promise<Step> {
+  async function write(changes: readonly { readonly id: string; readonly item: ItemInput }[]): Promise<Step> {
     const before = changes.map(({ id }) => byId.value.get(id)!)
-    const { items: made } = await ask<{ items: BoxItem[] }>('/api/box', 'PUT', { changes: changes.map(({ id, item }) => ({ id, revision: byId.value.get(id)!.revision, item })) })
+    const { items: made } = await ask<{ items: BoxItem[] }>('/api/box', 'PUT', {
+      changes: changes.map(({ id, item }) => ({ id, revision: byId.value.get(id)!.revision, item })),
+    })
     const fresh = new Map(made.map(item => [item.id, item]))
     items.value = items.value.map(item => fresh.get(item.id) ?? item)
-    return { undo: () => write(before.map(({ id, revision: _, photographed: __, ...item }) => ({ id, item }))) }
+    return {
+      undo: () => write(before.map(({ id, revision: _, photographed: __, ...item }) => ({ id, item }))),
+    }
   }
 
   const remember = (step: Step): void => {
@@ -61,7 +70,7 @@ export const useBox = defineStore('box', () => {
   }
 
   async function change(ids: readonly string[], alter: (item: ItemInput) => ItemInput): Promise<boolean> {
-    const changes = ids.flatMap((id) => {
+    const changes = ids.flatMap(id => {
       const found = byId.value.get(id)
       if (!found) return []
       const { id: _, revision: __, photographed: ___, ...item } = found
@@ -75,7 +84,10 @@ export const useBox = defineStore('box', () => {
   /** Sets or takes away a photograph; kept at once, outside of undo. */
   async function photograph(id: string, photo: string | null): Promise<void> {
     const done = await exchange(async () => (await ask(`/api/box/${id}/photo`, 'PUT', { photo }), true))
-    if (done) items.value = items.value.map(item => item.id === id ? { ...item, photographed: photo !== null } : item)
+    if (done)
+      items.value = items.value.map(item =>
+        item.id === id ? { ...item, photographed: photo !== null } : item,
+      )
   }
 
   async function remove(ids: readonly string[]): Promise<void> {
@@ -93,8 +105,19 @@ export const useBox = defineStore('box', () => {
   }
 
   return {
-    items, byId, loaded, busy, error, load, add, change, remove, photograph,
-    undo: () => void back(done, undone), redo: () => void back(undone, done),
-    canUndo: computed(() => done.value.length > 0), canRedo: computed(() => undone.value.length > 0),
+    items,
+    byId,
+    loaded,
+    busy,
+    error,
+    load,
+    add,
+    change,
+    remove,
+    photograph,
+    undo: () => void back(done, undone),
+    redo: () => void back(undone, done),
+    canUndo: computed(() => done.value.length > 0),
+    canRedo: computed(() => undone.value.length > 0),
   }
 })

@@ -5,7 +5,10 @@ import type { SpreadContent } from '#schemas/spread'
 import { ask, ServerRefusal } from '~/utils/api'
 import type { MovedOf } from '~/utils/movedWords'
 
-/** The angler's own drops and tally, and what they say. Loaded once with the page, and again after something was logged. */
+/**
+ * The angler's own drops and tally, and what they say. Loaded once with the page, and again after something
+ * was logged.
+ */
 export const useEvidence = defineStore('evidence', () => {
   const tallies = shallowRef<readonly TallyRow[]>([])
   const drops = shallowRef<readonly StoredDrop[]>([])
@@ -20,16 +23,39 @@ export const useEvidence = defineStore('evidence', () => {
       tallies.value = answer.tallies
       drops.value = answer.drops
       error.value = undefined
-    }
-    catch (failure) {
+    } catch (failure) {
       error.value = failure instanceof ServerRefusal ? failure.message : String(failure)
-    }
-    finally {
+    } finally {
       loaded.value = true
     }
   }
-  const timed = computed<readonly LoggedDrop[]>(() => drops.value.filter(d => !d.excluded).map(({ drop }) => ({ bait: drop.bait as BaitSpec, seconds: drop.seconds, model: drop.model, ...(drop.pitchRad === undefined ? {} : { pitchRad: drop.pitchRad }), ...(drop.bath ? { sharedS: drop.bath.lagSdS } : {}) })))
-  const book = computed<EvidenceBook | undefined>(() => ignored.value || (drops.value.length === 0 && tallies.value.length === 0) ? undefined : bookOf(timed.value, tallies.value.map(({ rigKey, placeKey, counts: c }) => ({ rigKey, placeKey, casts: c.cast ?? 0, snags: c.snag ?? 0, bites: c.bite ?? 0, bumps: c.bump ?? 0, hooked: c.hooked ?? 0 }))))
+  const timed = computed<readonly LoggedDrop[]>(() =>
+    drops.value
+      .filter(d => !d.excluded)
+      .map(({ drop }) => ({
+        bait: drop.bait as BaitSpec,
+        seconds: drop.seconds,
+        model: drop.model,
+        ...(drop.pitchRad === undefined ? {} : { pitchRad: drop.pitchRad }),
+        ...(drop.bath ? { sharedS: drop.bath.lagSdS } : {}),
+      })),
+  )
+  const book = computed<EvidenceBook | undefined>(() =>
+    ignored.value || (drops.value.length === 0 && tallies.value.length === 0)
+      ? undefined
+      : bookOf(
+          timed.value,
+          tallies.value.map(({ rigKey, placeKey, counts: c }) => ({
+            rigKey,
+            placeKey,
+            casts: c.cast ?? 0,
+            snags: c.snag ?? 0,
+            bites: c.bite ?? 0,
+            bumps: c.bump ?? 0,
+            hooked: c.hooked ?? 0,
+          })),
+        ),
+  )
 
   /** What is known of one rig on a sheet. */
   function of({ bait, water }: Pick<SpreadContent, 'bait' | 'water'>, rig: object): Evidence | undefined {
@@ -42,7 +68,7 @@ export const useEvidence = defineStore('evidence', () => {
   }
   async function exclude(id: string, excluded: boolean): Promise<void> {
     await ask(`/api/log/${id}/exclude`, 'PUT', { excluded })
-    drops.value = drops.value.map(d => d.id === id ? { ...d, excluded } : d)
+    drops.value = drops.value.map(d => (d.id === id ? { ...d, excluded } : d))
   }
   return { tallies, drops, timed, loaded, error, ignored, book, of, whose, load, exclude }
 })

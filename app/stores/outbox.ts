@@ -1,6 +1,16 @@
 import type { LogEntry } from '#schemas/log'
 import {
-  asideEntries, dropAside, keepEntries, mendAside, onOutboxChange, post, sendWaiting, setAside, waitingEntries, type AsideEntry, type Sent,
+  asideEntries,
+  dropAside,
+  keepEntries,
+  mendAside,
+  onOutboxChange,
+  post,
+  sendWaiting,
+  setAside,
+  waitingEntries,
+  type AsideEntry,
+  type Sent,
 } from '~/sync/outbox'
 import { copy } from '~/utils/data'
 
@@ -11,8 +21,8 @@ const LONGEST_MS = 300_000
 const CLOCK_MS = 5 * 60_000
 
 /**
- * What was logged here and is on its way: kept on this device first, then sent, again and again until it is acknowledged.
- * Nothing is said to be kept that is not.
+ * What was logged here and is on its way: kept on this device first, then sent, again and again until it is
+ * acknowledged. Nothing is said to be kept that is not.
  */
 export const useOutbox = defineStore('outbox', () => {
   /** entries on the device that the server has not acknowledged */
@@ -30,7 +40,9 @@ export const useOutbox = defineStore('outbox', () => {
   const conflicts = ref(0)
   const clockAheadMs = ref(0)
   /** everything that was logged here is acknowledged */
-  const settled = computed(() => loaded.value && left.value === 0 && unkept.value.length === 0 && keeping.value === 0)
+  const settled = computed(
+    () => loaded.value && left.value === 0 && unkept.value.length === 0 && keeping.value === 0,
+  )
   const clockIsOff = computed(() => Math.abs(clockAheadMs.value) > CLOCK_MS)
 
   async function look(): Promise<void> {
@@ -39,12 +51,11 @@ export const useOutbox = defineStore('outbox', () => {
       left.value = waits.length
       aside.value = refused
       loaded.value = true
-    }
-    catch (failure) {
+    } catch (failure) {
       cannotKeep.value = notKept(failure)
     }
   }
-  const words = (failure: unknown): string => failure instanceof Error ? failure.message : String(failure)
+  const words = (failure: unknown): string => (failure instanceof Error ? failure.message : String(failure))
   const notKept = (failure: unknown): string => `This device cannot keep what is tapped: ${words(failure)}`
 
   /** Keeps entries on the device. Where it cannot, they stay in this page, are told, and are tried again. */
@@ -55,8 +66,7 @@ export const useOutbox = defineStore('outbox', () => {
       await keepEntries(all)
       unkept.value = unkept.value.filter(e => !all.some(a => a.id === e.id))
       cannotKeep.value = undefined
-    }
-    catch (failure) {
+    } catch (failure) {
       unkept.value = all
       cannotKeep.value = notKept(failure)
     }
@@ -78,7 +88,10 @@ export const useOutbox = defineStore('outbox', () => {
   /** no sooner than this, but when asked by hand */
   let notBefore = 0
 
-  /** Sends what waits; where that fails it is tried again, later each time. @param now whatever failed before */
+  /**
+   * Sends what waits; where that fails it is tried again, later each time.
+   * @param now whatever failed before
+   */
   function send(now = false): Promise<Sent | undefined> {
     if (!now && Date.now() < notBefore) return Promise.resolve(undefined)
     sending ??= sendOnce().finally(() => void (sending = undefined))
@@ -88,8 +101,13 @@ export const useOutbox = defineStore('outbox', () => {
     clearTimeout(timer)
     // what this page alone has must not hold up what the device keeps, nor the other way round
     const unkeptError = await sendUnkept().then(() => undefined, words)
-    const waits = await sendWaiting().catch((failure: unknown): Sent => ({ left: left.value, conflicts: [], error: words(failure) }))
-    const sent = waits.error === undefined && unkeptError !== undefined ? { ...waits, error: unkeptError } : waits
+    const waits = await sendWaiting().catch((failure: unknown): Sent => ({
+      left: left.value,
+      conflicts: [],
+      error: words(failure),
+    }))
+    const sent =
+      waits.error === undefined && unkeptError !== undefined ? { ...waits, error: unkeptError } : waits
     conflicts.value += sent.conflicts.length
     if (sent.clockAheadMs !== undefined) clockAheadMs.value = sent.clockAheadMs
     trouble.value = sent.error
@@ -105,14 +123,20 @@ export const useOutbox = defineStore('outbox', () => {
   }
 
   /** Puts an entry that was refused among those that wait again, with the time mended or a part left out. */
-  const mend = (entry: LogEntry): Promise<void> => mendAside(entry).then(look).then(() => void send(true))
+  const mend = (entry: LogEntry): Promise<void> =>
+    mendAside(entry)
+      .then(look)
+      .then(() => void send(true))
   const drop = (ids: readonly string[]): Promise<void> => dropAside(ids).then(look)
   const putAside = (list: readonly AsideEntry[]): Promise<void> => setAside(list).then(look)
   /** Everything that the server does not have, for a file. */
-  const notOnServer = async (): Promise<LogEntry[]> =>
-    [...await waitingEntries().catch(() => []), ...unkept.value, ...aside.value.map(a => a.entry)]
+  const notOnServer = async (): Promise<LogEntry[]> => [
+    ...(await waitingEntries().catch(() => [])),
+    ...unkept.value,
+    ...aside.value.map(a => a.entry),
+  ]
 
-  void look().then(() => left.value > 0 ? send() : undefined)
+  void look().then(() => (left.value > 0 ? send() : undefined))
   if (typeof window !== 'undefined') {
     onOutboxChange(() => void look())
     window.addEventListener('online', () => {
@@ -120,5 +144,23 @@ export const useOutbox = defineStore('outbox', () => {
       void send(true)
     })
   }
-  return { left, aside, unkept, keeping, loaded, trouble, cannotKeep, conflicts, clockAheadMs, clockIsOff, settled, keep, send, mend, drop, putAside, notOnServer }
+  return {
+    left,
+    aside,
+    unkept,
+    keeping,
+    loaded,
+    trouble,
+    cannotKeep,
+    conflicts,
+    clockAheadMs,
+    clockIsOff,
+    settled,
+    keep,
+    send,
+    mend,
+    drop,
+    putAside,
+    notOnServer,
+  }
 })

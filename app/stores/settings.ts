@@ -8,7 +8,7 @@ export const CARD_MM = [85.6, 53.98] as const
 /** CSS pixels per millimetre of a screen that keeps to the standard, and what can be set. */
 export const USUAL_PX_PER_MM = 96 / 25.4
 export const PX_PER_MM_RANGE = [2, 9] as const
-export type Theme = typeof THEMES[number]
+export type Theme = (typeof THEMES)[number]
 
 /** How this browser likes to show things; kept on this device. */
 export const useSettings = defineStore('settings', () => {
@@ -16,7 +16,8 @@ export const useSettings = defineStore('settings', () => {
   const theme = useLocalStorage<Theme>('dunecrest.theme', 'day')
   const pxPerMm = useLocalStorage('dunecrest.pxPerMm', USUAL_PX_PER_MM)
   const calibrated = useLocalStorage('dunecrest.calibrated', false)
-  if (!(pxPerMm.value >= PX_PER_MM_RANGE[0] && pxPerMm.value <= PX_PER_MM_RANGE[1])) pxPerMm.value = USUAL_PX_PER_MM
+  if (!(pxPerMm.value >= PX_PER_MM_RANGE[0] && pxPerMm.value <= PX_PER_MM_RANGE[1]))
+    pxPerMm.value = USUAL_PX_PER_MM
   if (!UNIT_SYSTEMS.includes(system.value)) system.value = 'mixed'
   if (!THEMES.includes(theme.value)) theme.value = 'day'
   const utility = useLocalStorage<UtilityId>('dunecrest.utility', USUAL_UTILITY.id)

@@ -6,10 +6,16 @@ import { starterContent } from '~/utils/starter'
 export const UNNAMED = 'Unnamed spread'
 
 /** What is kept on this device between saves, so that closing the page loses nothing. */
-interface Draft { readonly name: string, readonly content: SpreadContent, readonly revision: number }
+interface Draft {
+  readonly name: string
+  readonly content: SpreadContent
+  readonly revision: number
+}
 const draftKey = (id: string | undefined): string => `dunecrest.draft.${id ?? 'new'}`
 
-/** The spread on the sheet: its water, bait and lanes, with undo and redo, and how it stands to the saved one. */
+/**
+ * The spread on the sheet: its water, bait and lanes, with undo and redo, and how it stands to the saved one.
+ */
 export const useSpread = defineStore('spread', () => {
   const content = ref<SpreadContent>(starterContent())
   const name = ref(UNNAMED)
@@ -19,7 +25,9 @@ export const useSpread = defineStore('spread', () => {
   const opened = ref(false)
   const history = useManualRefHistory(content, { clone: copy, capacity: 200 })
 
-  const changed = computed(() => !saved.value || name.value !== saved.value.name || !sameData(content.value, saved.value.content))
+  const changed = computed(
+    () => !saved.value || name.value !== saved.value.name || !sameData(content.value, saved.value.content),
+  )
 
   /** Changes the sheet in one step that can be undone; a change that changes nothing leaves no step. */
   function edit(change: (draft: SpreadContent) => void): void {
@@ -32,12 +40,15 @@ export const useSpread = defineStore('spread', () => {
   }
 
   const editLane = (letter: Letter, change: (lane: Lane) => Lane): void =>
-    edit(draft => void (draft.lanes = draft.lanes.map(lane => lane.letter === letter ? change(lane) : lane)))
+    edit(
+      draft => void (draft.lanes = draft.lanes.map(lane => (lane.letter === letter ? change(lane) : lane))),
+    )
 
-  const addLane = (family: Lane['family']): void => edit((draft) => {
-    const lane = newLane(draft, family)
-    if (lane) draft.lanes.push(lane)
-  })
+  const addLane = (family: Lane['family']): void =>
+    edit(draft => {
+      const lane = newLane(draft, family)
+      if (lane) draft.lanes.push(lane)
+    })
 
   function keepDraft(): void {
     const draft: Draft = { name: name.value, content: content.value, revision: saved.value?.revision ?? 0 }
@@ -45,8 +56,10 @@ export const useSpread = defineStore('spread', () => {
     else localStorage.removeItem(draftKey(saved.value?.id))
   }
 
-  /** Lays a saved spread, or a fresh one, on the sheet; unsaved work kept on this device comes back with it. */
-  function open(spread: Spread | undefined): { readonly draft: boolean, readonly outdated: boolean } {
+  /**
+   * Lays a saved spread, or a fresh one, on the sheet; unsaved work kept on this device comes back with it.
+   */
+  function open(spread: Spread | undefined): { readonly draft: boolean; readonly outdated: boolean } {
     const draft = readDraft(spread?.id)
     opened.value = true
     saved.value = spread
@@ -55,7 +68,10 @@ export const useSpread = defineStore('spread', () => {
     picked.value = undefined
     history.commit()
     history.clear()
-    return { draft: draft !== undefined, outdated: draft !== undefined && spread !== undefined && draft.revision !== spread.revision }
+    return {
+      draft: draft !== undefined,
+      outdated: draft !== undefined && spread !== undefined && draft.revision !== spread.revision,
+    }
   }
 
   /** Takes what the server acknowledged as the saved state. */
@@ -86,15 +102,33 @@ export const useSpread = defineStore('spread', () => {
   const stepBack = (): void => (history.undo(), keepDraft())
   const stepForward = (): void => (history.redo(), keepDraft())
 
-  return { content, name, saved, picked, opened, changed, edit, editLane, addLane, open, acknowledge, detach, discard, rename, undo: stepBack, redo: stepForward, canUndo: history.canUndo, canRedo: history.canRedo }
+  return {
+    content,
+    name,
+    saved,
+    picked,
+    opened,
+    changed,
+    edit,
+    editLane,
+    addLane,
+    open,
+    acknowledge,
+    detach,
+    discard,
+    rename,
+    undo: stepBack,
+    redo: stepForward,
+    canUndo: history.canUndo,
+    canRedo: history.canRedo,
+  }
 })
 
 function readDraft(id: string | undefined): Draft | undefined {
   try {
     const draft = JSON.parse(localStorage.getItem(draftKey(id)) ?? 'null') as Draft | null
     return draft && contentShape.safeParse(draft.content).success ? draft : undefined
-  }
-  catch {
+  } catch {
     return undefined
   }
 }

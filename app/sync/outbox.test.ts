@@ -6,10 +6,19 @@ import { changeBank, readBank } from './bankState'
 import { asideEntries, dropAside, keepEntries, mendAside, sendWaiting, waitingEntries } from './outbox'
 
 const session = newId()
-const entry = (n: number, more: Partial<LogEntry> = {}): LogEntry => ({ id: newId(), session, at: new Date(Date.UTC(2026, 10, 1, 8, 0, n)).toISOString(), kind: 'cast', ...more })
+const entry = (n: number, more: Partial<LogEntry> = {}): LogEntry => ({
+  id: newId(),
+  session,
+  at: new Date(Date.UTC(2026, 10, 1, 8, 0, n)).toISOString(),
+  kind: 'cast',
+  ...more,
+})
 const list = (n: number): LogEntry[] => Array.from({ length: n }, (_, i) => entry(i))
 
-interface Refusal { readonly statusCode?: number, readonly data?: { message: string, data?: { fields: { path: string, message: string }[] } } }
+interface Refusal {
+  readonly statusCode?: number
+  readonly data?: { message: string; data?: { fields: { path: string; message: string }[] } }
+}
 
 /** A server that keeps each id once, refuses what it is told to, and can be made to fail at a request. */
 function server() {
@@ -20,23 +29,44 @@ function server() {
   const bad = new Map<string, string>()
   let named = true
   const refusal = (body: readonly LogEntry[]): Refusal | undefined => {
-    const fields = body.flatMap((e, i) => bad.has(e.id) ? [{ path: `entries[${i}].at`, message: bad.get(e.id)! }] : [])
-    return fields.length === 0 ? undefined : { statusCode: 422, data: { message: 'It does not fit.', data: { fields: named ? fields : [] } } }
+    const fields = body.flatMap((e, i) =>
+      bad.has(e.id) ? [{ path: `entries[${i}].at`, message: bad.get(e.id)! }] : [],
+    )
+    return fields.length === 0
+      ? undefined
+      : { statusCode: 422, data: { message: 'It does not fit.', data: { fields: named ? fields : [] } } }
   }
   const answer = (_path: string, { body }: { body: { entries: LogEntry[] } }): Promise<LogReceipt> => {
     requests.push(body.entries)
-    const fails: Refusal | undefined = requests.length >= failAt ? failAt === 1 ? {} : { statusCode: 503, data: { message: 'Not now.' } } : refusal(body.entries)
+    const fails: Refusal | undefined =
+      requests.length >= failAt
+        ? failAt === 1
+          ? {}
+          : { statusCode: 503, data: { message: 'Not now.' } }
+        : refusal(body.entries)
     if (fails) return Promise.reject(Object.assign(new Error('gone'), fails))
-    const conflicts = body.entries.filter(e => kept.has(e.id) && kept.get(e.id)!.kind !== e.kind).map(e => e.id)
+    const conflicts = body.entries
+      .filter(e => kept.has(e.id) && kept.get(e.id)!.kind !== e.kind)
+      .map(e => e.id)
     let added = 0
     for (const e of body.entries) if (!kept.has(e.id)) added = (kept.set(e.id, e), added + 1)
-    return Promise.resolve({ added, known: body.entries.length - added, conflicts, ...(clock ? { now: clock } : {}) })
+    return Promise.resolve({
+      added,
+      known: body.entries.length - added,
+      conflicts,
+      ...(clock ? { now: clock } : {}),
+    })
   }
   vi.stubGlobal('$fetch', answer)
   return {
-    kept, requests, fail: (at: number) => void (failAt = at), heal: () => void (failAt = Infinity),
-    refuse: (e: LogEntry, why: string) => void bad.set(e.id, why), forgive: () => bad.clear(),
-    refuseWithoutNames: () => void (named = false), says: (now: string) => void (clock = now),
+    kept,
+    requests,
+    fail: (at: number) => void (failAt = at),
+    heal: () => void (failAt = Infinity),
+    refuse: (e: LogEntry, why: string) => void bad.set(e.id, why),
+    forgive: () => bad.clear(),
+    refuseWithoutNames: () => void (named = false),
+    says: (now: string) => void (clock = now),
   }
 }
 
@@ -63,7 +93,10 @@ describe('entries that wait on the device', () => {
     const all = list(2)
     await keepEntries(all)
     there.fail(1)
-    expect(await sendWaiting()).toMatchObject({ left: 2, error: expect.stringContaining('does not answer') as string })
+    expect(await sendWaiting()).toMatchObject({
+      left: 2,
+      error: expect.stringContaining('does not answer') as string,
+    })
     expect(await waitingEntries()).toEqual(all)
     there.heal()
     expect(await sendWaiting()).toMatchObject({ left: 0 })
@@ -103,7 +136,10 @@ describe('entries that wait on the device', () => {
     await keepEntries(all)
     expect(await sendWaiting()).toEqual({ left: 0, conflicts: [] })
     expect(there.kept.size).toBe(18)
-    expect(await asideEntries()).toEqual([{ entry: all[3], why: 'Time: later than tomorrow.' }, { entry: all[11], why: 'Time: before the year 2000.' }])
+    expect(await asideEntries()).toEqual([
+      { entry: all[3], why: 'Time: later than tomorrow.' },
+      { entry: all[11], why: 'Time: before the year 2000.' },
+    ])
   })
   it('where a refusal names none of several, the one it is about is found by halves', async () => {
     const all = list(40)
@@ -140,7 +176,11 @@ describe('entries that wait on the device', () => {
   it('one tab sends at a time', async () => {
     const held = new Set<string>()
     // as browsers do it: at most one holder of a name, others are told at once
-    const request = async (name: string, _options: object, run: (lock: object | null) => Promise<unknown>): Promise<unknown> => {
+    const request = async (
+      name: string,
+      _options: object,
+      run: (lock: object | null) => Promise<unknown>,
+    ): Promise<unknown> => {
       if (held.has(name)) return run(null)
       held.add(name)
       return run({}).finally(() => held.delete(name))
@@ -155,18 +195,26 @@ describe('entries that wait on the device', () => {
 })
 
 describe('what bank mode is doing', () => {
-  interface State { readonly session: string, readonly log: readonly number[] }
-  const add = (n: number) => (now: State | undefined): State | undefined => now && { ...now, log: [...now.log, n] }
+  interface State {
+    readonly session: string
+    readonly log: readonly number[]
+  }
+  const add =
+    (n: number) =>
+    (now: State | undefined): State | undefined =>
+      now && { ...now, log: [...now.log, n] }
   it('is there again, and gone once it ended', async () => {
     await changeBank<State>(() => ({ session, log: [1] }))
     expect(await readBank<State>()).toEqual({ session, log: [1] })
     await changeBank<State>(() => undefined)
     expect(await readBank()).toBeUndefined()
   })
-  it('two tabs change it from what is there, and neither loses the other\'s part', async () => {
+  it("two tabs change it from what is there, and neither loses the other's part", async () => {
     await changeBank<State>(() => ({ session, log: [] }))
     await Promise.all(Array.from({ length: 40 }, (_, n) => changeBank(add(n))))
-    expect([...(await readBank<State>())!.log].sort((a, b) => a - b)).toEqual(Array.from({ length: 40 }, (_, n) => n))
+    expect([...(await readBank<State>())!.log].sort((a, b) => a - b)).toEqual(
+      Array.from({ length: 40 }, (_, n) => n),
+    )
   })
   it('what a tab does to a session that ended does not bring it back', async () => {
     await changeBank<State>(() => undefined)

@@ -5,22 +5,26 @@ import { ask, ServerRefusal } from '~/utils/api'
 import { copy } from '~/utils/data'
 
 /**
- * Entries on their way from this device to the server, in a store of the browser that outlives the page and that all tabs
- * share. One that is refused for good is set aside with its reason, and never holds up the rest.
+ * Entries on their way from this device to the server, in a store of the browser that outlives the page and
+ * that all tabs share. One that is refused for good is set aside with its reason, and never holds up the
+ * rest.
  */
 let waitingStore: UseStore | undefined
-const waiting = (): UseStore => waitingStore ??= createStore('dunecrest-log', 'waiting')
+const waiting = (): UseStore => (waitingStore ??= createStore('dunecrest-log', 'waiting'))
 let asideStore: UseStore | undefined
-const aside = (): UseStore => asideStore ??= createStore('dunecrest-aside', 'entries')
+const aside = (): UseStore => (asideStore ??= createStore('dunecrest-aside', 'entries'))
 
 /** An entry that the server will not take as it is, and why. */
-export interface AsideEntry { readonly entry: LogEntry, readonly why: string }
+export interface AsideEntry {
+  readonly entry: LogEntry
+  readonly why: string
+}
 
 /** Tells the other tabs, and hears from them, that the outbox changed. */
 const NEWS = 'dunecrest-outbox'
 let news: BroadcastChannel | undefined
 const channel = (): BroadcastChannel | undefined =>
-  typeof BroadcastChannel === 'undefined' ? undefined : news ??= new BroadcastChannel(NEWS)
+  typeof BroadcastChannel === 'undefined' ? undefined : (news ??= new BroadcastChannel(NEWS))
 const changed = (): void => channel()?.postMessage('changed')
 /** Runs something whenever another tab changed the outbox. @returns stops it */
 export function onOutboxChange(run: () => void): () => void {
@@ -32,7 +36,10 @@ export function onOutboxChange(run: () => void): () => void {
 /** Keeps entries on the device, all of them or none; they are there once this resolves. */
 export async function keepEntries(list: readonly LogEntry[]): Promise<void> {
   if (list.length === 0) return
-  await setMany(list.map(e => [e.id, copy(e)]), waiting())
+  await setMany(
+    list.map(e => [e.id, copy(e)]),
+    waiting(),
+  )
   changed()
 }
 
@@ -50,8 +57,14 @@ export async function asideEntries(): Promise<AsideEntry[]> {
 /** Sets entries aside, each with its reason. */
 export async function setAside(list: readonly AsideEntry[]): Promise<void> {
   // first where it goes, then where it was: what breaks off in between is there twice, never nowhere
-  await setMany(list.map(a => [a.entry.id, copy(a)]), aside())
-  await delMany(list.map(a => a.entry.id), waiting())
+  await setMany(
+    list.map(a => [a.entry.id, copy(a)]),
+    aside(),
+  )
+  await delMany(
+    list.map(a => a.entry.id),
+    waiting(),
+  )
   changed()
 }
 
@@ -88,14 +101,21 @@ export interface Sent {
   readonly elsewhere?: boolean
 }
 
-/** Runs something in one tab at a time; undefined where another tab is at it. Browsers without such locks run it in each: what is sent twice is kept once. */
+/**
+ * Runs something in one tab at a time; undefined where another tab is at it. Browsers without such locks run
+ * it in each: what is sent twice is kept once.
+ */
 async function inOneTab<T>(run: () => Promise<T>): Promise<T | undefined> {
-  const { locks } = typeof navigator === 'undefined' ? { locks: undefined } : navigator as Partial<Navigator>
+  const { locks } =
+    typeof navigator === 'undefined' ? { locks: undefined } : (navigator as Partial<Navigator>)
   if (!locks) return run()
-  return locks.request('dunecrest-outbox', { ifAvailable: true }, async lock => lock ? run() : undefined)
+  return locks.request('dunecrest-outbox', { ifAvailable: true }, async lock => (lock ? run() : undefined))
 }
 
-/** Sends what waits, oldest first. An entry leaves the device only once the server has acknowledged it; sent twice, it is kept once. */
+/**
+ * Sends what waits, oldest first. An entry leaves the device only once the server has acknowledged it; sent
+ * twice, it is kept once.
+ */
 export async function sendWaiting(): Promise<Sent> {
   const sent = await inOneTab(sendAll)
   return sent ?? { left: (await waitingEntries()).length, conflicts: [], elsewhere: true }
@@ -114,11 +134,13 @@ async function sendAll(): Promise<Sent> {
       const receipt = await post(some)
       conflicts.push(...receipt.conflicts)
       if (receipt.now !== undefined) clockAheadMs = Date.now() - Date.parse(receipt.now)
-      await delMany(some.map(e => e.id), waiting())
+      await delMany(
+        some.map(e => e.id),
+        waiting(),
+      )
       changed()
       most = AT_ONCE
-    }
-    catch (error) {
+    } catch (error) {
       const refusal = error instanceof ServerRefusal ? error : new ServerRefusal(0, String(error), [])
       if (!FOR_GOOD.has(refusal.status)) return { left: list.length, ...told, error: refusal.message }
       const bad = refusedAmong(some, refusal)
@@ -132,7 +154,10 @@ async function sendAll(): Promise<Sent> {
 export const post = (entries: readonly LogEntry[]): Promise<LogReceipt> =>
   ask<LogReceipt>('/api/log/entries', 'POST', { entries }, { timeoutMs: ANSWER_MS })
 
-/** Those that a refusal names, with its words; the only one, if it was alone; none where the refusal names none of several. */
+/**
+ * Those that a refusal names, with its words; the only one, if it was alone; none where the refusal names
+ * none of several.
+ */
 function refusedAmong(some: readonly LogEntry[], { message, fields }: ServerRefusal): AsideEntry[] {
   const found = new Map<number, string>()
   for (const { path, message: why } of fields as readonly FieldError[]) {
@@ -140,5 +165,5 @@ function refusedAmong(some: readonly LogEntry[], { message, fields }: ServerRefu
     if (at !== undefined && !found.has(Number(at))) found.set(Number(at), why)
   }
   if (found.size === 0 && some.length === 1) found.set(0, message)
-  return [...found].flatMap(([at, why]) => some[at] ? [{ entry: some[at], why }] : [])
+  return [...found].flatMap(([at, why]) => (some[at] ? [{ entry: some[at], why }] : []))
 }

@@ -2,7 +2,11 @@ import type { FieldError } from '#schemas/spread'
 
 /** A refusal of the server in words, with the fields it names. */
 export class ServerRefusal extends Error {
-  constructor(readonly status: number, message: string, readonly fields: readonly FieldError[]) {
+  constructor(
+    readonly status: number,
+    message: string,
+    readonly fields: readonly FieldError[],
+  ) {
     super(message)
     this.name = 'ServerRefusal'
   }
@@ -17,13 +21,20 @@ const ANSWER_MS = 30_000
  * @throws ServerRefusal with a sentence for the person; status 0 where there is no answer, or none in time
  */
 export async function ask<T>(
-  path: string, method: Method = 'GET', body?: object, { timeoutMs = ANSWER_MS }: { readonly timeoutMs?: number } = {},
+  path: string,
+  method: Method = 'GET',
+  body?: object,
+  { timeoutMs = ANSWER_MS }: { readonly timeoutMs?: number } = {},
 ): Promise<T> {
   const sends = method === 'POST' || method === 'PUT'
   try {
-    return await $fetch(path, { method, ...(sends ? { body: body ?? {} } : {}), retry: 0, signal: AbortSignal.timeout(timeoutMs) }) as T
-  }
-  catch (error) {
+    return (await $fetch(path, {
+      method,
+      ...(sends ? { body: body ?? {} } : {}),
+      retry: 0,
+      signal: AbortSignal.timeout(timeoutMs),
+    })) as T
+  } catch (error) {
     throw refusalOf(error)
   }
 }
@@ -31,15 +42,31 @@ export async function ask<T>(
 /** Sends a file as it is, however large. @throws ServerRefusal */
 export async function sendFile<T>(path: string, file: Blob): Promise<T> {
   try {
-    return await $fetch(path, { method: 'POST', body: file, headers: { 'content-type': 'application/json' }, retry: 0 }) as T
-  }
-  catch (error) {
+    return (await $fetch(path, {
+      method: 'POST',
+      body: file,
+      headers: { 'content-type': 'application/json' },
+      retry: 0,
+    })) as T
+  } catch (error) {
     throw refusalOf(error)
   }
 }
 
 function refusalOf(error: unknown): ServerRefusal {
-  const { statusCode = 0, data } = error as { statusCode?: number, data?: { message?: string, data?: { fields?: FieldError[] } } }
-  if (statusCode === 0) return new ServerRefusal(0, 'The server does not answer. What is on the sheet is kept on this device.', [])
-  return new ServerRefusal(statusCode, data?.message ?? `The server refused (${statusCode}).`, data?.data?.fields ?? [])
+  const { statusCode = 0, data } = error as {
+    statusCode?: number
+    data?: { message?: string; data?: { fields?: FieldError[] } }
+  }
+  if (statusCode === 0)
+    return new ServerRefusal(
+      0,
+      'The server does not answer. What is on the sheet is kept on this device.',
+      [],
+    )
+  return new ServerRefusal(
+    statusCode,
+    data?.message ?? `The server refused (${statusCode}).`,
+    data?.data?.fields ?? [],
+  )
 }

@@ -5,10 +5,24 @@ import type { StoredDocument, TripContent } from '#schemas/spot'
 import { fromSheet, fromTrip } from './bankStart'
 import { starterContent } from './starter'
 
-const spots = new Map(DEMO_SPOTS.map(({ name, content }, i) => [`s${i}`, { id: `s${i}`, kind: 'spot', name, content, revision: 1 } as StoredDocument<'spot'>]))
+const spots = new Map(
+  DEMO_SPOTS.map(({ name, content }, i) => [
+    `s${i}`,
+    { id: `s${i}`, kind: 'spot', name, content, revision: 1 } as StoredDocument<'spot'>,
+  ]),
+)
 const content = starterContent()
 const { letter, ...rig } = content.lanes[0]!
-const trip: TripContent = { date: '2026-12-05', stops: [{ spotId: 's0', fromH: 7, toH: 10 }, { spotId: 's1', fromH: 10, toH: 12 }], rods: 1, rules: '', tied: { temperatureC: 9, rods: [{ letter, name: 'paddle-tail shad 90', bait: content.bait, rig }] } }
+const trip: TripContent = {
+  date: '2026-12-05',
+  stops: [
+    { spotId: 's0', fromH: 7, toH: 10 },
+    { spotId: 's1', fromH: 10, toH: 12 },
+  ],
+  rods: 1,
+  rules: '',
+  tied: { temperatureC: 9, rods: [{ letter, name: 'paddle-tail shad 90', bait: content.bait, rig }] },
+}
 
 describe('what a day on the bank begins with', () => {
   it('the rigs of a sheet, in its water, free of the page that watches them', () => {
@@ -24,12 +38,19 @@ describe('what a day on the bank begins with', () => {
     const { rods, stops } = fromTrip({ name: 'Saturday', content: trip }, spots)
     expect(rods).toEqual(trip.tied!.rods)
     expect(stops.map(s => s.temperatureC)).toEqual([9, 9])
-    expect(stops[0]).toMatchObject({ depthM: DEMO_SPOTS[0]!.content.depthM, cover: DEMO_SPOTS[0]!.content.cover })
+    expect(stops[0]).toMatchObject({
+      depthM: DEMO_SPOTS[0]!.content.depthM,
+      cover: DEMO_SPOTS[0]!.content.cover,
+    })
     expect(stops[0]!.place).toContain(DEMO_SPOTS[0]!.name)
   })
   it('says so where a trip was never planned, or its spots are gone', () => {
     const { tied: _, ...plain } = trip
-    expect(() => fromTrip({ name: 'Saturday', content: plain }, spots)).toThrow('Saturday has no rods yet: plan it in Rods.')
-    expect(() => fromTrip({ name: 'Saturday', content: trip }, new Map())).toThrow('The spots of Saturday are no longer there.')
+    expect(() => fromTrip({ name: 'Saturday', content: plain }, spots)).toThrow(
+      'Saturday has no rods yet: plan it in Rods.',
+    )
+    expect(() => fromTrip({ name: 'Saturday', content: trip }, new Map())).toThrow(
+      'The spots of Saturday are no longer there.',
+    )
   })
 })

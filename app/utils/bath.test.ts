@@ -4,9 +4,12 @@ import { DEMO_BATHS } from '../../demo/baths'
 import type { BathContent } from '#schemas/spot'
 import { bathDrop, bathWords, readBath } from './bath'
 
-const [{ name, content }] = DEMO_BATHS as [typeof DEMO_BATHS[number]]
+const [{ name, content }] = DEMO_BATHS as [(typeof DEMO_BATHS)[number]]
 const shad: BaitSpec = { form: 'slimShad', lengthM: 0.09, material: 'plain' }
-const withTaps = (taps: readonly number[]): BathContent => ({ ...content, ball: { ...content.ball, taps: [...taps] } })
+const withTaps = (taps: readonly number[]): BathContent => ({
+  ...content,
+  ball: { ...content.ball, taps: [...taps] },
+})
 
 describe('a bath', () => {
   const falls = ballSeconds(0.007, 11340, content, waterOf(content.temperatureC, content.salinityGKg))
@@ -14,8 +17,10 @@ describe('a bath', () => {
     const { ballS, lag } = readBath(content)
     expect(ballS).toBe(falls)
     // seven taps that scatter by 0.03 s
-    expect(Math.abs(lag.lagS - 0.11)).toBeLessThan(2 * 0.03 / Math.sqrt(7))
-    expect(bathWords(content, { ballS, lag })).toMatch(/^The ball falls for 0\.3\d s here\. 7 of 7 taps: your thumb is 0\.1\d s late, give or take 0\.0\d s\./)
+    expect(Math.abs(lag.lagS - 0.11)).toBeLessThan((2 * 0.03) / Math.sqrt(7))
+    expect(bathWords(content, { ballS, lag })).toMatch(
+      /^The ball falls for 0\.3\d s here\. 7 of 7 taps: your thumb is 0\.1\d s late, give or take 0\.0\d s\./,
+    )
   })
   it('says what to do while it is not calibrated, when a thumb is early, and when the depth must be wrong', () => {
     const words = (taps: readonly number[]): string => bathWords(withTaps(taps), readBath(withTaps(taps)))
@@ -36,8 +41,12 @@ describe('a bath', () => {
     expect(bathDrop(1.2, { name, content }, shad, -1.4, true).bath.slowed).toBeGreaterThan(bath.slowed)
   })
   it('refuses a bait that cannot turn in it, a thumb that is no thumb, and a time that leaves nothing', () => {
-    expect(() => bathDrop(1.2, { name, content }, { ...shad, lengthM: 0.24 }, 0, true)).toThrow(/too narrow.* 30 cm across/)
-    expect(() => bathDrop(1.2, { name, content: withTaps([falls + 2]) }, shad, 0, true)).toThrow(/not calibrated/)
+    expect(() => bathDrop(1.2, { name, content }, { ...shad, lengthM: 0.24 }, 0, true)).toThrow(
+      /too narrow.* 30 cm across/,
+    )
+    expect(() => bathDrop(1.2, { name, content: withTaps([falls + 2]) }, shad, 0, true)).toThrow(
+      /not calibrated/,
+    )
     expect(() => bathDrop(0.05, { name, content }, shad, 0, true)).toThrow(/nothing is left/)
     expect(() => readBath({ ...content, acrossM: 0.01 })).toThrow(RangeError)
   })

@@ -1,5 +1,12 @@
-/** Fits a canvas to its box at the screen's own resolution. @returns its context in CSS pixels; undefined while there is no room */
-export function fitted(canvas: HTMLCanvasElement | null | undefined, width: number, height: number): CanvasRenderingContext2D | undefined {
+/**
+ * Fits a canvas to its box at the screen's own resolution.
+ * @returns its context in CSS pixels; undefined while there is no room
+ */
+export function fitted(
+  canvas: HTMLCanvasElement | null | undefined,
+  width: number,
+  height: number,
+): CanvasRenderingContext2D | undefined {
   const ctx = canvas?.getContext('2d')
   if (!canvas || !ctx || !(width > 0 && height > 0)) return undefined
   const ratio = window.devicePixelRatio || 1

@@ -2,7 +2,12 @@ import type { Diver } from './diver'
 import { laneColour, PATTERNS, token } from './identity'
 import { seriesOf, type SeriesId } from './series'
 
-export interface Box { readonly left: number, readonly right: number, readonly top: number, readonly bottom: number }
+export interface Box {
+  readonly left: number
+  readonly right: number
+  readonly top: number
+  readonly bottom: number
+}
 
 /** What a chart shows: which series, in what words, on what axis (values at the top and bottom edge). */
 export interface ChartSpec {
@@ -10,24 +15,40 @@ export interface ChartSpec {
   readonly title: string
   readonly top: number
   readonly bottom: number
-  /** what is written at the left edge, and where */ readonly marks: readonly { readonly at: number, readonly text: string }[]
+  /** what is written at the left edge, and where */ readonly marks: readonly {
+    readonly at: number
+    readonly text: string
+  }[]
 }
 
 /** Seconds along the whole of a chart's axis. */
-export const spanOf = (divers: readonly Diver[], ghosts: readonly Diver[]): number => Math.max(1, ...[...divers, ...ghosts].map(d => d.drop.timeS))
+export const spanOf = (divers: readonly Diver[], ghosts: readonly Diver[]): number =>
+  Math.max(1, ...[...divers, ...ghosts].map(d => d.drop.timeS))
 
-/** One series of every rig against seconds; older drops dotted behind; with `t` the moment shown in the tank marked. */
-export function drawChart(ctx: CanvasRenderingContext2D, divers: readonly Diver[], ghosts: readonly Diver[], spec: ChartSpec, box: Box, t?: number): void {
+/**
+ * One series of every rig against seconds; older drops dotted behind; with `t` the moment shown in the tank
+ * marked.
+ */
+export function drawChart(
+  ctx: CanvasRenderingContext2D,
+  divers: readonly Diver[],
+  ghosts: readonly Diver[],
+  spec: ChartSpec,
+  box: Box,
+  t?: number,
+): void {
   const longest = spanOf(divers, ghosts)
   const x = (s: number): number => box.left + ((box.right - box.left) * s) / longest
-  const y = (value: number): number => box.top + ((box.bottom - box.top) * (value - spec.top)) / (spec.bottom - spec.top)
+  const y = (value: number): number =>
+    box.top + ((box.bottom - box.top) * (value - spec.top)) / (spec.bottom - spec.top)
   frame(ctx, spec, box, longest, x, y)
   ctx.save()
   ctx.beginPath()
   ctx.rect(box.left, box.top - 1, box.right - box.left, box.bottom - box.top + 2)
   ctx.clip()
   for (const { drop } of ghosts) curve(ctx, drop, spec.id, x, y, token('ink-soft'), 1.2, [1, 4])
-  for (const { letter, drop } of divers) curve(ctx, drop, spec.id, x, y, laneColour(letter), 2, PATTERNS[letter])
+  for (const { letter, drop } of divers)
+    curve(ctx, drop, spec.id, x, y, laneColour(letter), 2, PATTERNS[letter])
   ctx.restore()
   if (t === undefined) return
   ctx.strokeStyle = token('float')
@@ -35,7 +56,14 @@ export function drawChart(ctx: CanvasRenderingContext2D, divers: readonly Diver[
   segment(ctx, x(Math.min(t, longest)), box.top, x(Math.min(t, longest)), box.bottom)
 }
 
-function frame(ctx: CanvasRenderingContext2D, spec: ChartSpec, box: Box, longest: number, x: (s: number) => number, y: (v: number) => number): void {
+function frame(
+  ctx: CanvasRenderingContext2D,
+  spec: ChartSpec,
+  box: Box,
+  longest: number,
+  x: (s: number) => number,
+  y: (v: number) => number,
+): void {
   ctx.font = '12px "Archivo Variable", sans-serif'
   ctx.fillStyle = token('ink-soft')
   ctx.textAlign = 'left'
@@ -58,8 +86,14 @@ function frame(ctx: CanvasRenderingContext2D, spec: ChartSpec, box: Box, longest
 }
 
 function curve(
-  ctx: CanvasRenderingContext2D, drop: Diver['drop'], id: SeriesId, x: (s: number) => number, y: (v: number) => number,
-  colour: string, weight: number, dashes: readonly number[],
+  ctx: CanvasRenderingContext2D,
+  drop: Diver['drop'],
+  id: SeriesId,
+  x: (s: number) => number,
+  y: (v: number) => number,
+  colour: string,
+  weight: number,
+  dashes: readonly number[],
 ): void {
   const series = seriesOf(drop)
   ctx.strokeStyle = colour

@@ -16,7 +16,9 @@ describe('a drop read off a clip', () => {
     expect(read.metres).toBeCloseTo(0.4, 9)
   })
   it('does not mind which way the bait looks, or a shaky finger', () => {
-    const marks = [0, 0.3, 0.6, 0.9, 1.2].map((t, i) => at(t, 0.5, 0.2, i % 2 ? 3 : -3)).map(m => ({ ...m, nose: m.tail, tail: m.nose }))
+    const marks = [0, 0.3, 0.6, 0.9, 1.2]
+      .map((t, i) => at(t, 0.5, 0.2, i % 2 ? 3 : -3))
+      .map(m => ({ ...m, nose: m.tail, tail: m.nose }))
     const read = readClip(marks, 800)!
     expect(read.speedMS).toBeCloseTo(0.5, 1)
     expect(Math.abs(read.pitchRad)).toBeCloseTo(0.2, 6)
@@ -26,5 +28,6 @@ describe('a drop read off a clip', () => {
     expect(readClip([at(1, 1, 0), at(1, 1, 0)], 800)).toBeUndefined()
     expect(() => readClip([], 0)).toThrow(RangeError)
   })
-  it('takes its scale from something of known length', () => expect(scaleOf({ x: 10, y: 10 }, { x: 10, y: 410 }, 0.5)).toBe(800))
+  it('takes its scale from something of known length', () =>
+    expect(scaleOf({ x: 10, y: 10 }, { x: 10, y: 410 }, 0.5)).toBe(800))
 })

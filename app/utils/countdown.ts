@@ -2,5 +2,10 @@ import { secondsTo, zoneOf } from '#catalogue'
 import type { Day, RigReport } from '#core'
 
 /** Whole seconds to count from the splash: to where the fish begin, and to the bottom. */
-export const countTo = ({ fall: { drop, timeS } }: RigReport, day: Day): { readonly zone: number, readonly bottom: number } =>
-  ({ zone: Math.round(secondsTo(drop, zoneOf(day).fromM)), bottom: Math.round(timeS.value) })
+export const countTo = (
+  { fall: { drop, timeS } }: RigReport,
+  day: Day,
+): { readonly zone: number; readonly bottom: number } => ({
+  zone: Math.round(secondsTo(drop, zoneOf(day).fromM)),
+  bottom: Math.round(timeS.value),
+})

@@ -1,13 +1,28 @@
 import { fromHeadingPitchRoll, LINE_EVERY, LINE_MARKS, rotate, SAMPLE_S, SAMPLE_STRIDE } from '#catalogue'
 import type { Drop, Quaternion, Rest, TetheredDrop } from '#core'
 
-/** Place (m, world) and attitude of a drop at a time, and how far its lowest part has sunk into the bottom, m. */
-export interface Moment { readonly x: number, readonly y: number, readonly z: number, readonly q: Quaternion, readonly landed: boolean, readonly sunkM: number }
+/**
+ * Place (m, world) and attitude of a drop at a time, and how far its lowest part has sunk into the bottom, m.
+ */
+export interface Moment {
+  readonly x: number
+  readonly y: number
+  readonly z: number
+  readonly q: Quaternion
+  readonly landed: boolean
+  readonly sunkM: number
+}
 
-/** A rig is shown to come to rest within this time after the touch, s. How long it truly takes is not worked out. */
+/**
+ * A rig is shown to come to rest within this time after the touch, s. How long it truly takes is not worked
+ * out.
+ */
 export const SETTLE_S = 0.6
 
-/** @param rest how the rig comes to lie; without it, or where it hangs above the bottom, it stays as it touched */
+/**
+ * @param rest how the rig comes to lie; without it, or where it hangs above the bottom, it stays as it
+ * touched
+ */
 export function momentAt(drop: Drop, t: number, rest?: Rest): Moment {
   const touched = inFall(drop, t)
   if (t <= drop.timeS || rest?.centreM === undefined) return touched
@@ -17,7 +32,11 @@ export function momentAt(drop: Drop, t: number, rest?: Rest): Moment {
   return {
     ...touched,
     z: touched.z + eased * (rest.centreM - drop.depthM - touched.z),
-    q: between(touched.q, fromHeadingPitchRoll(Math.atan2(nose[1], nose[0]), rest.pitchRad, rest.rollRad), eased),
+    q: between(
+      touched.q,
+      fromHeadingPitchRoll(Math.atan2(nose[1], nose[0]), rest.pitchRad, rest.rollRad),
+      eased,
+    ),
     sunkM: eased * rest.sunkM,
   }
 }
@@ -39,7 +58,14 @@ function inFall({ samples, timeS }: Drop, t: number): Moment {
   const mix = (k: number): number => samples[a + k]! + f * (samples[b + k]! - samples[a + k]!)
   const q = [mix(4), mix(5), mix(6), mix(7)]
   const size = Math.hypot(...q)
-  return { x: mix(1), y: mix(2), z: mix(3), q: q.map(v => v / size) as unknown as Quaternion, landed: t >= timeS, sunkM: 0 }
+  return {
+    x: mix(1),
+    y: mix(2),
+    z: mix(3),
+    q: q.map(v => v / size) as unknown as Quaternion,
+    landed: t >= timeS,
+    sunkM: 0,
+  }
 }
 
 /** Least and greatest X of a drop, m. */
@@ -66,7 +92,10 @@ export function firstFrom(samples: Float64Array, t: number): number {
 }
 
 /** Place of a weight that hangs on its own, m; undefined where the rig has none. */
-export function weightAt(drop: Drop | TetheredDrop, t: number): readonly [number, number, number] | undefined {
+export function weightAt(
+  drop: Drop | TetheredDrop,
+  t: number,
+): readonly [number, number, number] | undefined {
   if (!('weightPath' in drop)) return undefined
   const i = 3 * firstFrom(drop.samples, t)
   return [drop.weightPath[i]!, drop.weightPath[i + 1]!, drop.weightPath[i + 2]!]
@@ -80,5 +109,8 @@ export function heldLineAt({ linePath }: Drop, t: number): Float64Array | undefi
   const at = Math.min(last, Math.max(0, t / (LINE_EVERY * SAMPLE_S)))
   const i = Math.min(last, Math.floor(at))
   const next = Math.min(last, i + 1)
-  return Float64Array.from({ length: each }, (_, k) => linePath[i * each + k]! + (at - i) * (linePath[next * each + k]! - linePath[i * each + k]!))
+  return Float64Array.from(
+    { length: each },
+    (_, k) => linePath[i * each + k]! + (at - i) * (linePath[next * each + k]! - linePath[i * each + k]!),
+  )
 }

@@ -1,14 +1,34 @@
 import { describe, expect, it } from 'vitest'
-import { evaluateRig, SAMPLE_STRIDE, secondsTo, type BaitSpec, type Conditions, type Drop, type RigSpec } from '#core'
+import {
+  evaluateRig,
+  SAMPLE_STRIDE,
+  secondsTo,
+  type BaitSpec,
+  type Conditions,
+  type Drop,
+  type RigSpec,
+} from '#core'
 import { axesOf } from './axes'
 import { countTo } from './countdown'
 import { firstFrom, momentAt, reachOf, SETTLE_S, weightAt } from './dropPath'
 import { seriesOf } from './series'
 
 const bait: BaitSpec = { form: 'slimShad', lengthM: 0.09, material: 'plain' }
-const conditions: Conditions = { depthM: 2, temperatureC: 15, salinityGKg: 35, cover: 'open', bottom: 'sand', lineKind: 'braid', lineStrengthN: 67 }
+const conditions: Conditions = {
+  depthM: 2,
+  temperatureC: 15,
+  salinityGKg: 35,
+  cover: 'open',
+  bottom: 'sand',
+  lineKind: 'braid',
+  lineStrengthN: 67,
+}
 const report = (rig: Partial<RigSpec>) => {
-  const found = evaluateRig(bait, { family: 'W1', hookSize: '4/0', weightKg: 0.0035, weightMaterial: 'lead', pointRest: 'skin', ...rig }, conditions)
+  const found = evaluateRig(
+    bait,
+    { family: 'W1', hookSize: '4/0', weightKg: 0.0035, weightMaterial: 'lead', pointRest: 'skin', ...rig },
+    conditions,
+  )
   if (!found.ok) throw new Error(found.message)
   return found.value
 }
@@ -25,7 +45,8 @@ describe('a drop as it is drawn', () => {
     expect(momentAt(drop, (t0! + t1!) / 2).z).toBeCloseTo((z0! + z1!) / 2, 12)
     expect(momentAt(drop, 0).landed).toBe(false)
     expect(momentAt(drop, drop.timeS + 9).landed).toBe(true)
-    for (const t of [0, 1.3, drop.timeS + 0.2]) expect(Math.hypot(...momentAt(drop, t, rest).q)).toBeCloseTo(1, 12)
+    for (const t of [0, 1.3, drop.timeS + 0.2])
+      expect(Math.hypot(...momentAt(drop, t, rest).q)).toBeCloseTo(1, 12)
   })
   it('settles from the touch to its rest without a jump', () => {
     const before = momentAt(drop, drop.timeS, rest)
@@ -63,7 +84,7 @@ describe('a drop as it is charted', () => {
   })
   it('the speed adds up to the depth, and ends as the summary says', () => {
     let sunk = 0
-    for (let i = 1; i < t.length; i++) sunk += (speed[i]! + speed[i - 1]!) / 2 * (t[i]! - t[i - 1]!)
+    for (let i = 1; i < t.length; i++) sunk += ((speed[i]! + speed[i - 1]!) / 2) * (t[i]! - t[i - 1]!)
     expect(sunk / (depth.at(-1)! - depth[0]!)).toBeGreaterThan(0.97)
     expect(sunk / (depth.at(-1)! - depth[0]!)).toBeLessThan(1.03)
     expect(Math.abs(speed.at(-1)! / belly.fall.summary.endSpeedMS - 1)).toBeLessThan(0.15)

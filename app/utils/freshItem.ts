@@ -11,4 +11,10 @@ export const freshDetails: Readonly<Record<ItemKind, ItemDetails>> = {
   rod: { kind: 'rod', lengthM: 2.2, power: 'medium', castKg: [0.005, 0.021] },
 }
 
-export const freshItem = (kind: ItemKind): ItemInput => ({ name: `new ${kind}`, count: 1, tags: [], notes: '', details: freshDetails[kind] })
+export const freshItem = (kind: ItemKind): ItemInput => ({
+  name: `new ${kind}`,
+  count: 1,
+  tags: [],
+  notes: '',
+  details: freshDetails[kind],
+})

@@ -4,8 +4,16 @@ import { momentAt, weightAt } from './dropPath'
 import { laneColour, PATTERNS, token } from './identity'
 import type { TankScale } from './tankDrawing'
 
-/** The same drops seen from above: away from the rod to the left as in the side view, the angler's left side at the bottom. */
-export function drawFromAbove(ctx: CanvasRenderingContext2D, frame: TankFrame, scale: TankScale, t: number): void {
+/**
+ * The same drops seen from above: away from the rod to the left as in the side view, the angler's left side
+ * at the bottom.
+ */
+export function drawFromAbove(
+  ctx: CanvasRenderingContext2D,
+  frame: TankFrame,
+  scale: TankScale,
+  t: number,
+): void {
   const middle = frame.height / 2
   ctx.fillStyle = token('water-top')
   ctx.fillRect(0, 0, frame.width, frame.height)
@@ -20,7 +28,10 @@ export function drawFromAbove(ctx: CanvasRenderingContext2D, frame: TankFrame, s
   frame.divers.forEach(({ letter, drop, solid, rest }, i) => {
     const start = scale.starts[i]!
     const s = drop.samples
-    const place = (x: number, y: number): [number, number] => [start - x * scale.perM, middle + y * scale.perM]
+    const place = (x: number, y: number): [number, number] => [
+      start - x * scale.perM,
+      middle + y * scale.perM,
+    ]
     ctx.strokeStyle = laneColour(letter)
     ctx.lineWidth = 2
     ctx.setLineDash([...PATTERNS[letter]])

@@ -1,11 +1,21 @@
 import type { Letter } from '#schemas/spread'
 
-/** A rig keeps its letter, colour and line pattern in every drawing and chart. Dashes in pixels; empty for a full line. */
+/**
+ * A rig keeps its letter, colour and line pattern in every drawing and chart. Dashes in pixels; empty for a
+ * full line.
+ */
 export const PATTERNS: Readonly<Record<Letter, readonly number[]>> = {
-  A: [], B: [9, 4], C: [2, 3], D: [10, 3, 2, 3], E: [16, 5],
+  A: [],
+  B: [9, 4],
+  C: [2, 3],
+  D: [10, 3, 2, 3],
+  E: [16, 5],
 }
 
-/** Values asked for since the theme last changed: reading a style makes the browser work out the whole page, which no frame can afford. */
+/**
+ * Values asked for since the theme last changed: reading a style makes the browser work out the whole page,
+ * which no frame can afford.
+ */
 const known = new Map<string, string>()
 let theme: string | undefined
 

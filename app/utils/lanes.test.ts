@@ -3,7 +3,11 @@ import { starterContent } from './starter'
 import { freeLetter, moved, newLane, stepHook, withFamily } from './lanes'
 
 const content = starterContent()
-const [belly, offset, head] = content.lanes as [typeof content.lanes[0], typeof content.lanes[0], typeof content.lanes[0]]
+const [belly, offset, head] = content.lanes as [
+  (typeof content.lanes)[0],
+  (typeof content.lanes)[0],
+  (typeof content.lanes)[0],
+]
 
 describe('lanes', () => {
   it('take the first free letter, up to five', () => {
@@ -13,7 +17,12 @@ describe('lanes', () => {
     expect(newLane({ ...content, lanes: five }, 'E1')).toBeUndefined()
   })
   it('keep what a new family can carry and drop what it cannot', () => {
-    expect(withFamily(belly, 'O2')).toMatchObject({ family: 'O2', weightKg: 0, hookSize: '4/0', pointRest: 'skin' })
+    expect(withFamily(belly, 'O2')).toMatchObject({
+      family: 'O2',
+      weightKg: 0,
+      hookSize: '4/0',
+      pointRest: 'skin',
+    })
     expect(withFamily(offset, 'L1').weightKg).toBeGreaterThan(0.003)
     expect(withFamily(belly, 'E1').pointRest).toBe('open')
     expect(withFamily(head, 'W1').pointRest).toBe('skin')

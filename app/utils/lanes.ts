@@ -3,7 +3,8 @@ import type { FamilyId, HookSize } from '#core'
 import { LETTERS, type Lane, type Letter, type SpreadContent } from '#schemas/spread'
 
 /** Changes to the lanes of a spread. Each takes the content as it is and returns the lanes as they become. */
-export const freeLetter = (lanes: readonly Lane[]): Letter | undefined => LETTERS.find(letter => lanes.every(lane => lane.letter !== letter))
+export const freeLetter = (lanes: readonly Lane[]): Letter | undefined =>
+  LETTERS.find(letter => lanes.every(lane => lane.letter !== letter))
 
 /** A lane given another way of rigging: keeps hook size and weight where the new family can carry them. */
 export function withFamily(lane: Lane, family: FamilyId): Lane {
@@ -12,7 +13,10 @@ export function withFamily(lane: Lane, family: FamilyId): Lane {
   const pointRest = pointRests.includes(lane.pointRest) ? lane.pointRest : preferredRest(pointRests)
   const { keeper, guard, hookAtM: _hook, exitAtM: _exit, weightAtM, peg, leaderM: _leader, ...kept } = lane
   return {
-    ...kept, family, weightKg, pointRest,
+    ...kept,
+    family,
+    weightKg,
+    pointRest,
     ...(keeper && keepers.includes(keeper) ? { keeper } : {}),
     ...(guard && guards?.includes(guard) ? { guard } : {}),
     ...(weightAtM !== undefined && slides ? { weightAtM } : {}),
@@ -20,7 +24,8 @@ export function withFamily(lane: Lane, family: FamilyId): Lane {
   }
 }
 
-const preferredRest = (rests: readonly Lane['pointRest'][]): Lane['pointRest'] => rests.includes('skin') ? 'skin' : rests[0]!
+const preferredRest = (rests: readonly Lane['pointRest'][]): Lane['pointRest'] =>
+  rests.includes('skin') ? 'skin' : rests[0]!
 
 /** A new lane of a family, sized like its neighbours. Undefined when all five letters are taken. */
 export function newLane(content: SpreadContent, family: FamilyId): Lane | undefined {

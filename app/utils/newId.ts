@@ -1,4 +1,7 @@
-/** A new id (UUID, version 4). The browser's own maker of them is there only on secure pages; this works on any. */
+/**
+ * A new id (UUID, version 4). The browser's own maker of them is there only on secure pages; this works on
+ * any.
+ */
 export function newId(): string {
   const bytes = crypto.getRandomValues(new Uint8Array(16))
   bytes[6] = (bytes[6]! & 0x0f) | 0x40

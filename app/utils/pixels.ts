@@ -4,7 +4,10 @@ import type { Picture } from '~/workers/trace'
  * A picture file as a canvas and its pixels, no longer than so many.
  * @throws when the browser cannot read it
  */
-export async function pixelsOf(file: Blob, longestPx: number): Promise<{ readonly canvas: HTMLCanvasElement, readonly picture: Picture }> {
+export async function pixelsOf(
+  file: Blob,
+  longestPx: number,
+): Promise<{ readonly canvas: HTMLCanvasElement; readonly picture: Picture }> {
   const bitmap = await createImageBitmap(file)
   const scale = Math.min(1, longestPx / Math.max(bitmap.width, bitmap.height))
   const canvas = document.createElement('canvas')
@@ -14,5 +17,12 @@ export async function pixelsOf(file: Blob, longestPx: number): Promise<{ readonl
   if (!ctx) throw new Error('pixelsOf: no canvas')
   ctx.drawImage(bitmap, 0, 0, canvas.width, canvas.height)
   bitmap.close()
-  return { canvas, picture: { width: canvas.width, height: canvas.height, rgba: ctx.getImageData(0, 0, canvas.width, canvas.height).data } }
+  return {
+    canvas,
+    picture: {
+      width: canvas.width,
+      height: canvas.height,
+      rgba: ctx.getImageData(0, 0, canvas.width, canvas.height).data,
+    },
+  }
 }

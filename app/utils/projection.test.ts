@@ -54,7 +54,15 @@ describe('a drop on the screen', () => {
     expect(momentAt(drop, drop.timeS / 2).z).toBeGreaterThan(end.z)
   })
   it('comes to lie as it was worked out, and stays there', () => {
-    const rest = { pitchRad: -1.2, rollRad: 0.4, posture: 'stands', point: 'up', highestM: 0.08, centreM: 0.03, sunkM: 0.01 } as const
+    const rest = {
+      pitchRad: -1.2,
+      rollRad: 0.4,
+      posture: 'stands',
+      point: 'up',
+      highestM: 0.08,
+      centreM: 0.03,
+      sunkM: 0.01,
+    } as const
     const settled = momentAt(drop, drop.timeS + 3, rest)
     expect(pitchOf(settled.q)).toBeCloseTo(-1.2, 9)
     expect(rollOf(settled.q)).toBeCloseTo(0.4, 9)
@@ -65,9 +73,18 @@ describe('a drop on the screen', () => {
     expect(Math.hypot(...half.q)).toBeCloseTo(1, 12)
     expect(half.sunkM).toBeCloseTo(0.005, 9)
   })
-  it('keeps attitude of unit length between samples', () => expect(Math.hypot(...momentAt(drop, 0.913).q)).toBeCloseTo(1, 12))
+  it('keeps attitude of unit length between samples', () =>
+    expect(Math.hypot(...momentAt(drop, 0.913).q)).toBeCloseTo(1, 12))
   it('fits the glass at one scale for depth and drift', () => {
-    const frame = { width: 236, height: 440, depthM: 2, divers: [{ letter: 'A' as const, drop, solid }, { letter: 'B' as const, drop, solid }] }
+    const frame = {
+      width: 236,
+      height: 440,
+      depthM: 2,
+      divers: [
+        { letter: 'A' as const, drop, solid },
+        { letter: 'B' as const, drop, solid },
+      ],
+    }
     const scale = tankScale(frame)
     const [low, high] = reachOf(drop)
     for (const start of scale.starts) {

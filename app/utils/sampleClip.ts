@@ -12,13 +12,18 @@ export const SAMPLE_BAR_M = 0.2
 const SLOWER = 1.12
 
 /** Pitch of a stored attitude, rad, nose up positive. */
-const pitchOf = (s: Float64Array, i: number): number => pitchOfAttitude([s[i + 4]!, s[i + 5]!, s[i + 6]!, s[i + 7]!])
+const pitchOf = (s: Float64Array, i: number): number =>
+  pitchOfAttitude([s[i + 4]!, s[i + 5]!, s[i + 6]!, s[i + 7]!])
 
 /**
- * A made-up clip of a drop in a tank, drawn from a simulated fall: a bar of known length, the bait passing. Recorded as it is drawn.
+ * A made-up clip of a drop in a tank, drawn from a simulated fall: a bar of known length, the bait passing.
+ * Recorded as it is drawn.
  * @returns the clip, or undefined where the browser records none
  */
-export async function sampleClip(drop: Pick<Drop, 'samples' | 'timeS'>, lengthM: number): Promise<Blob | undefined> {
+export async function sampleClip(
+  drop: Pick<Drop, 'samples' | 'timeS'>,
+  lengthM: number,
+): Promise<Blob | undefined> {
   if (typeof MediaRecorder === 'undefined') return undefined
   const canvas = document.createElement('canvas')
   canvas.width = W
@@ -28,7 +33,7 @@ export async function sampleClip(drop: Pick<Drop, 'samples' | 'timeS'>, lengthM:
   const recorder = new MediaRecorder(stream, { mimeType: 'video/webm' })
   const parts: Blob[] = []
   recorder.ondataavailable = event => void parts.push(event.data)
-  const done = new Promise<void>(resolve => recorder.onstop = () => resolve())
+  const done = new Promise<void>(resolve => (recorder.onstop = () => resolve()))
   const perM = W / ACROSS_M
   const { samples: s } = drop
   const at = (t: number): number => {
@@ -53,14 +58,14 @@ export async function sampleClip(drop: Pick<Drop, 'samples' | 'timeS'>, lengthM:
     ctx.rotate(-pitch)
     ctx.fillStyle = '#6b5a35'
     ctx.beginPath()
-    ctx.ellipse(0, 0, lengthM * perM / 2, lengthM * perM / 12, 0, 0, 2 * Math.PI)
+    ctx.ellipse(0, 0, (lengthM * perM) / 2, (lengthM * perM) / 12, 0, 0, 2 * Math.PI)
     ctx.fill()
     ctx.restore()
   }
   const longest = Math.min(3, (drop.timeS - from) * SLOWER)
   draw(0)
   recorder.start()
-  await new Promise<void>((resolve) => {
+  await new Promise<void>(resolve => {
     const begun = performance.now()
     const timer = setInterval(() => {
       const t = (performance.now() - begun) / 1000

@@ -1,6 +1,9 @@
 import type { Picture } from '../workers/trace'
 
-/** What the made-up photograph shows, for those who want to check the tracing: shares of length as in the catalogue. */
+/**
+ * What the made-up photograph shows, for those who want to check the tracing: shares of length as in the
+ * catalogue.
+ */
 export const SAMPLE_TRUTH = {
   lengthMm: 92,
   at: [0, 0.03, 0.1, 0.2, 0.3, 0.42, 0.54, 0.66, 0.78, 0.88, 0.94, 1],
@@ -11,7 +14,15 @@ const WIDTH = 1120
 const HEIGHT = 760
 const PX_PER_MM = 6.4
 /** Where card and bait lie, px, and how they are turned, rad. */
-const CARD = { x: 330, y: 240, turn: -0.05, width: 85.6, height: 53.98, corner: 3.18, rgb: [64, 92, 120] } as const
+const CARD = {
+  x: 330,
+  y: 240,
+  turn: -0.05,
+  width: 85.6,
+  height: 53.98,
+  corner: 3.18,
+  rgb: [64, 92, 120],
+} as const
 const BAIT = { x: 600, y: 560, turn: 0.14, rgb: [176, 124, 84] } as const
 const PAPER = [236, 231, 219] as const
 
@@ -36,7 +47,11 @@ export function samplePhoto(): Picture {
 }
 
 /** Millimetres along and across a thing that lies turned on the paper. */
-function local(x: number, y: number, at: { readonly x: number, readonly y: number, readonly turn: number }): readonly [number, number] {
+function local(
+  x: number,
+  y: number,
+  at: { readonly x: number; readonly y: number; readonly turn: number },
+): readonly [number, number] {
   const [dx, dy] = [(x - at.x) / PX_PER_MM, (y - at.y) / PX_PER_MM]
   return [dx * Math.cos(at.turn) + dy * Math.sin(at.turn), -dx * Math.sin(at.turn) + dy * Math.cos(at.turn)]
 }
@@ -52,13 +67,16 @@ function onBait(x: number, y: number): boolean {
   const { lengthMm } = SAMPLE_TRUTH
   const [u, v] = local(x, y, BAIT)
   const share = u / lengthMm + 0.5
-  return share >= 0 && share <= 1 && Math.abs(v) <= lengthMm * trueHeight(share) / 2
+  return share >= 0 && share <= 1 && Math.abs(v) <= (lengthMm * trueHeight(share)) / 2
 }
 
 /** Height of the made-up bait at a share of its length, as a share of it; straight between stations. */
 export function trueHeight(share: number): number {
   const { at, height } = SAMPLE_TRUTH
-  const i = Math.max(1, at.findIndex(a => a >= share))
+  const i = Math.max(
+    1,
+    at.findIndex(a => a >= share),
+  )
   const part = (share - at[i - 1]!) / (at[i]! - at[i - 1]!)
   return height[i - 1]! + part * (height[i]! - height[i - 1]!)
 }

@@ -1,8 +1,16 @@
 import { pitchOf, radToDeg, SAMPLE_STRIDE } from '#catalogue'
 import type { Drop } from '#core'
 
-/** Depth (m, positive down), pitch (degrees) and sinking speed (m/s) of a drop against time (s), thinned for drawing. */
-export interface Series { readonly t: Float64Array, readonly depth: Float64Array, readonly pitch: Float64Array, readonly speed: Float64Array }
+/**
+ * Depth (m, positive down), pitch (degrees) and sinking speed (m/s) of a drop against time (s), thinned for
+ * drawing.
+ */
+export interface Series {
+  readonly t: Float64Array
+  readonly depth: Float64Array
+  readonly pitch: Float64Array
+  readonly speed: Float64Array
+}
 export type SeriesId = 'depth' | 'pitch' | 'speed'
 
 /** No chart is wider than this many points. */
@@ -16,7 +24,12 @@ export function seriesOf(drop: Drop): Series {
   const count = s.length / SAMPLE_STRIDE
   const every = Math.max(1, Math.ceil(count / MOST))
   const n = Math.ceil(count / every)
-  const series: Series = { t: new Float64Array(n), depth: new Float64Array(n), pitch: new Float64Array(n), speed: new Float64Array(n) }
+  const series: Series = {
+    t: new Float64Array(n),
+    depth: new Float64Array(n),
+    pitch: new Float64Array(n),
+    speed: new Float64Array(n),
+  }
   for (let k = 0; k < n; k++) {
     const i = Math.min(count - 1, k * every)
     const at = i * SAMPLE_STRIDE

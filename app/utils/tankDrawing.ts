@@ -6,8 +6,10 @@ import { drawChart } from './chart'
 import { laneColour, PATTERNS, token } from './identity'
 import { sideView } from './projection'
 
-
-/** Where things stand on the canvas: pixels per metre of water, the surface, and how much larger than that the rigs are drawn. */
+/**
+ * Where things stand on the canvas: pixels per metre of water, the surface, and how much larger than that the
+ * rigs are drawn.
+ */
 export interface TankScale {
   readonly perM: number
   readonly top: number
@@ -20,10 +22,16 @@ const LEFT = 44
 const RIGHT = 26
 const TOP = 16
 const BOTTOM = 18
-/** Thickness of the bed where more room is left under it, and the least room that a chart of depth by seconds takes. */
+/**
+ * Thickness of the bed where more room is left under it, and the least room that a chart of depth by seconds
+ * takes.
+ */
 const BED = 14
 const CHART = 118
-/** Room under the bed that is too much to fill with it; the water is then drawn a little smaller to make room for the chart. */
+/**
+ * Room under the bed that is too much to fill with it; the water is then drawn a little smaller to make room
+ * for the chart.
+ */
 const GAP = 34
 
 /** Fits depth and drift into the canvas at one scale for both, so that the slope of every path is true. */
@@ -40,7 +48,13 @@ export function tankScale({ width, height, depthM, divers, bare = false }: TankF
   const column = (room - widest * perM) / Math.max(1, divers.length)
   const longest = Math.max(0.05, ...divers.map(d => d.solid.lengthM))
   const magnified = Math.max(1, Math.min(56 / (longest * perM), 12))
-  return { perM, top: TOP, floor: TOP + depthM * perM, magnified, starts: divers.map((_, i) => LEFT + column * (i + 0.5) + furthest * perM) }
+  return {
+    perM,
+    top: TOP,
+    floor: TOP + depthM * perM,
+    magnified,
+    starts: divers.map((_, i) => LEFT + column * (i + 0.5) + furthest * perM),
+  }
 }
 
 /** Draws the tank at a time. */
@@ -54,7 +68,15 @@ export function drawTank(ctx: CanvasRenderingContext2D, frame: TankFrame, scale:
   ctx.fillStyle = token('bed')
   const spare = height - scale.floor - BED
   ctx.fillRect(0, scale.floor, width, spare > CHART - BED && !frame.bare ? BED : height - scale.floor)
-  if (spare > CHART - BED && !frame.bare) drawChart(ctx, frame.divers, frame.ghosts ?? [], { id: 'depth', title: 'depth by seconds', top: 0, bottom: depthM, marks: [] }, { left: 30, right: width - 10, top: scale.floor + BED + 20, bottom: height - 22 }, t)
+  if (spare > CHART - BED && !frame.bare)
+    drawChart(
+      ctx,
+      frame.divers,
+      frame.ghosts ?? [],
+      { id: 'depth', title: 'depth by seconds', top: 0, bottom: depthM, marks: [] },
+      { left: 30, right: width - 10, top: scale.floor + BED + 20, bottom: height - 22 },
+      t,
+    )
   if (frame.zone) feedingZone(ctx, frame.zone, scale, width, frame.bare === true)
   ruler(ctx, depthM, scale)
   for (const ghost of frame.ghosts ?? []) {
@@ -66,7 +88,13 @@ export function drawTank(ctx: CanvasRenderingContext2D, frame: TankFrame, scale:
 }
 
 /** The band the fish feed in: lighter water between two dashed lines, and a bar along the ruler. */
-function feedingZone(ctx: CanvasRenderingContext2D, { fromM, toM }: Zone, { perM, top }: TankScale, width: number, named: boolean): void {
+function feedingZone(
+  ctx: CanvasRenderingContext2D,
+  { fromM, toM }: Zone,
+  { perM, top }: TankScale,
+  width: number,
+  named: boolean,
+): void {
   const [y, high] = [top + fromM * perM, (toM - fromM) * perM]
   ctx.fillStyle = mix(token('raised'), 0.3)
   ctx.fillRect(0, y, width, high)
@@ -84,7 +112,12 @@ function feedingZone(ctx: CanvasRenderingContext2D, { fromM, toM }: Zone, { perM
   ctx.textAlign = 'left'
 }
 
-const mix = (hex: string, alpha: number): string => hex.startsWith('#') ? `${hex}${Math.round(alpha * 255).toString(16).padStart(2, '0')}` : hex
+const mix = (hex: string, alpha: number): string =>
+  hex.startsWith('#')
+    ? `${hex}${Math.round(alpha * 255)
+        .toString(16)
+        .padStart(2, '0')}`
+    : hex
 
 function ruler(ctx: CanvasRenderingContext2D, depthM: number, { perM, top, floor }: TankScale): void {
   const step = [0.1, 0.25, 0.5, 1, 2, 5, 10, 20].find(s => s * perM >= 26) ?? 20
@@ -109,20 +142,38 @@ function line(ctx: CanvasRenderingContext2D, x1: number, y1: number, x2: number,
 }
 
 /** An older drop of a rig, to compare with. */
-function ghostPath(ctx: CanvasRenderingContext2D, { drop: { samples: s } }: Diver, scale: TankScale, start: number): void {
+function ghostPath(
+  ctx: CanvasRenderingContext2D,
+  { drop: { samples: s } }: Diver,
+  scale: TankScale,
+  start: number,
+): void {
   ctx.strokeStyle = token('ink-soft')
   ctx.lineWidth = 1.2
   ctx.setLineDash([1, 4])
   ctx.beginPath()
-  for (let i = 0; i < s.length; i += SAMPLE_STRIDE) ctx.lineTo(start - s[i + 1]! * scale.perM, scale.top - s[i + 3]! * scale.perM)
+  for (let i = 0; i < s.length; i += SAMPLE_STRIDE)
+    ctx.lineTo(start - s[i + 1]! * scale.perM, scale.top - s[i + 3]! * scale.perM)
   ctx.stroke()
   ctx.setLineDash([])
 }
 
-/** The way still to fall faintly, the way fallen in the rig's colour and pattern, a tick for every second counted. */
-function path(ctx: CanvasRenderingContext2D, { letter, drop }: Diver, scale: TankScale, start: number, t: number): void {
+/**
+ * The way still to fall faintly, the way fallen in the rig's colour and pattern, a tick for every second
+ * counted.
+ */
+function path(
+  ctx: CanvasRenderingContext2D,
+  { letter, drop }: Diver,
+  scale: TankScale,
+  start: number,
+  t: number,
+): void {
   const s = drop.samples
-  const at = (i: number): [number, number] => [start - s[i + 1]! * scale.perM, scale.top - s[i + 3]! * scale.perM]
+  const at = (i: number): [number, number] => [
+    start - s[i + 1]! * scale.perM,
+    scale.top - s[i + 3]! * scale.perM,
+  ]
   const stroke = (until: number): void => {
     ctx.beginPath()
     let [px, py] = at(0)
@@ -130,7 +181,7 @@ function path(ctx: CanvasRenderingContext2D, { letter, drop }: Diver, scale: Tan
     for (let i = SAMPLE_STRIDE; i < s.length && s[i]! <= until; i += SAMPLE_STRIDE) {
       const [x, y] = at(i)
       if (Math.abs(x - px) + Math.abs(y - py) < 1.5) continue
-      ctx.lineTo(px = x, py = y)
+      ctx.lineTo((px = x), (py = y))
     }
     ctx.stroke()
   }
@@ -151,7 +202,14 @@ function path(ctx: CanvasRenderingContext2D, { letter, drop }: Diver, scale: Tan
   }
 }
 
-function rig(ctx: CanvasRenderingContext2D, { letter, drop, solid, rest }: Diver, scale: TankScale, start: number, t: number, rodDistanceM?: number): void {
+function rig(
+  ctx: CanvasRenderingContext2D,
+  { letter, drop, solid, rest }: Diver,
+  scale: TankScale,
+  start: number,
+  t: number,
+  rodDistanceM?: number,
+): void {
   const m = momentAt(drop, t, rest)
   const view = sideView(solid, m.q)
   const k = scale.perM * scale.magnified
@@ -163,7 +221,15 @@ function rig(ctx: CanvasRenderingContext2D, { letter, drop, solid, rest }: Diver
     if (close) ctx.closePath()
   }
   ctx.lineJoin = 'round'
-  lineAndWeight(ctx, { letter, drop, solid }, scale, { x, y, k, start, m, t, ...(rodDistanceM === undefined ? {} : { rodDistanceM }) })
+  lineAndWeight(ctx, { letter, drop, solid }, scale, {
+    x,
+    y,
+    k,
+    start,
+    m,
+    t,
+    ...(rodDistanceM === undefined ? {} : { rodDistanceM }),
+  })
   ctx.fillStyle = token('plastic')
   ctx.strokeStyle = laneColour(letter)
   ctx.lineWidth = 1.6
@@ -177,7 +243,8 @@ function rig(ctx: CanvasRenderingContext2D, { letter, drop, solid, rest }: Diver
   }
   for (const { kind, points } of view.lumps) {
     trace(points, true)
-    ctx.fillStyle = kind === 'paddle' || kind === 'fork' || kind === 'skirt' ? token('plastic') : token('lead')
+    ctx.fillStyle =
+      kind === 'paddle' || kind === 'fork' || kind === 'skirt' ? token('plastic') : token('lead')
     ctx.fill()
     ctx.stroke()
   }
@@ -188,13 +255,26 @@ function rig(ctx: CanvasRenderingContext2D, { letter, drop, solid, rest }: Diver
   badge(ctx, letter, x, Math.max(scale.top + 2, y - 20))
 }
 
-interface Drawn { readonly x: number, readonly y: number, readonly k: number, readonly start: number, readonly m: Moment, readonly t: number, readonly rodDistanceM?: number }
+interface Drawn {
+  readonly x: number
+  readonly y: number
+  readonly k: number
+  readonly start: number
+  readonly m: Moment
+  readonly t: number
+  readonly rodDistanceM?: number
+}
 
 /** A tether this long or longer is drawn to the scale of the water, a shorter one to that of the rig, m. */
 const LONG_TETHER_M = 0.05
 
 /** The line up to the surface, and the weight that hangs on its own with its tether. */
-function lineAndWeight(ctx: CanvasRenderingContext2D, { letter, drop, solid }: Diver, scale: TankScale, { x, y, k, start, m, t, rodDistanceM }: Drawn): void {
+function lineAndWeight(
+  ctx: CanvasRenderingContext2D,
+  { letter, drop, solid }: Diver,
+  scale: TankScale,
+  { x, y, k, start, m, t, rodDistanceM }: Drawn,
+): void {
   const knot = rotate(m.q, solid.tie)
   const tie = [x - knot[0] * k, y - knot[2] * k] as const
   const weight = weightAt(drop, t)
@@ -206,8 +286,11 @@ function lineAndWeight(ctx: CanvasRenderingContext2D, { letter, drop, solid }: D
     const near = Math.hypot(...apart) < LONG_TETHER_M
     const radius = (solid.second.diameterM / 2) * k
     const at = near
-      ? [tie[0] - apart[0] * k, Math.min(tie[1] - apart[1] * k, scale.floor - radius)] as const
-      : [start - weight[0] * scale.perM, Math.min(scale.top - weight[2] * scale.perM, scale.floor - radius)] as const
+      ? ([tie[0] - apart[0] * k, Math.min(tie[1] - apart[1] * k, scale.floor - radius)] as const)
+      : ([
+          start - weight[0] * scale.perM,
+          Math.min(scale.top - weight[2] * scale.perM, scale.floor - radius),
+        ] as const)
     line(ctx, ...tie, ...at)
     ctx.beginPath()
     ctx.arc(...at, radius, 0, 2 * Math.PI)
@@ -229,9 +312,16 @@ function lineAndWeight(ctx: CanvasRenderingContext2D, { letter, drop, solid }: D
 }
 
 /** A held line as it bows, from the rod tip down; its end at the rig is where the rig is drawn. */
-function heldLine(ctx: CanvasRenderingContext2D, marks: Float64Array, scale: TankScale, start: number, end: readonly [number, number]): void {
+function heldLine(
+  ctx: CanvasRenderingContext2D,
+  marks: Float64Array,
+  scale: TankScale,
+  start: number,
+  end: readonly [number, number],
+): void {
   ctx.beginPath()
-  const at = (i: number): readonly [number, number] => i < marks.length - 3 ? [start - marks[i]! * scale.perM, scale.top - marks[i + 2]! * scale.perM] : end
+  const at = (i: number): readonly [number, number] =>
+    i < marks.length - 3 ? [start - marks[i]! * scale.perM, scale.top - marks[i + 2]! * scale.perM] : end
   ctx.moveTo(...at(0))
   // smooth through the middles between its points, as the line itself is
   for (let i = 3; i < marks.length - 3; i += 3) {

@@ -17,6 +17,14 @@ describe('units', () => {
     expect(withUnit(15, UNITS.imperial.temperature)).toBe('59 °F')
     expect(shown(0.09, UNITS.metric.length)).toBe('90')
   })
-  it.each([['1/8', 0.125], ['1 1/4', 1.25], ['2,5', 2.5], ['.5', 0.5], [' 90 ', 90]])('reads %s', (text, value) => expect(parseNumber(text)).toBe(value))
-  it.each(['', 'abc', '1/2/3', '3 m', '--2', '1e3'])('does not read "%s"', text => expect(parseNumber(text)).toBeUndefined())
+  it.each([
+    ['1/8', 0.125],
+    ['1 1/4', 1.25],
+    ['2,5', 2.5],
+    ['.5', 0.5],
+    [' 90 ', 90],
+  ])('reads %s', (text, value) => expect(parseNumber(text)).toBe(value))
+  it.each(['', 'abc', '1/2/3', '3 m', '--2', '1e3'])('does not read "%s"', text =>
+    expect(parseNumber(text)).toBeUndefined(),
+  )
 })

@@ -1,9 +1,25 @@
 import {
-  cToF, fToC, ftToM, GRAM_STEPS_KG, gToKg, inToM, kgToG, kgToOz, lbfToN, mmToM, mToFt, mToIn, mToMm, nToLbf, OUNCE_LADDER, OUNCE_STEPS_KG, ozToKg,
+  cToF,
+  fToC,
+  ftToM,
+  GRAM_STEPS_KG,
+  gToKg,
+  inToM,
+  kgToG,
+  kgToOz,
+  lbfToN,
+  mmToM,
+  mToFt,
+  mToIn,
+  mToMm,
+  nToLbf,
+  OUNCE_LADDER,
+  OUNCE_STEPS_KG,
+  ozToKg,
 } from '#catalogue'
 
 export const UNIT_SYSTEMS = ['metric', 'imperial', 'mixed'] as const
-export type UnitSystem = typeof UNIT_SYSTEMS[number]
+export type UnitSystem = (typeof UNIT_SYSTEMS)[number]
 
 /** A unit as shown and typed: how to get to it from SI and back, and how many decimals it is written with. */
 export interface Unit {
@@ -39,12 +55,33 @@ const GRAM: Unit = { label: 'g', from: kgToG, to: gToKg, decimals: 1 }
 
 /** Metric, imperial, and what many boats use: depths in metres, weights in ounces, line in pounds. */
 export const UNITS: Readonly<Record<UnitSystem, UnitSet>> = {
-  metric: { depth: METRE, temperature: CELSIUS, length: MILLIMETRE, speed: same('m/s', 2), lineStrength: KILO, weight: GRAM, ladderKg: GRAM_STEPS_KG },
-  imperial: {
-    depth: FOOT, temperature: { label: '°F', from: cToF, to: fToC, decimals: 0 }, length: INCH,
-    speed: { label: 'ft/s', from: mToFt, to: ftToM, decimals: 1 }, lineStrength: POUND, weight: OUNCE, ladderKg: OUNCE_STEPS_KG,
+  metric: {
+    depth: METRE,
+    temperature: CELSIUS,
+    length: MILLIMETRE,
+    speed: same('m/s', 2),
+    lineStrength: KILO,
+    weight: GRAM,
+    ladderKg: GRAM_STEPS_KG,
   },
-  mixed: { depth: METRE, temperature: CELSIUS, length: MILLIMETRE, speed: same('m/s', 2), lineStrength: POUND, weight: OUNCE, ladderKg: OUNCE_STEPS_KG },
+  imperial: {
+    depth: FOOT,
+    temperature: { label: '°F', from: cToF, to: fToC, decimals: 0 },
+    length: INCH,
+    speed: { label: 'ft/s', from: mToFt, to: ftToM, decimals: 1 },
+    lineStrength: POUND,
+    weight: OUNCE,
+    ladderKg: OUNCE_STEPS_KG,
+  },
+  mixed: {
+    depth: METRE,
+    temperature: CELSIUS,
+    length: MILLIMETRE,
+    speed: same('m/s', 2),
+    lineStrength: POUND,
+    weight: OUNCE,
+    ladderKg: OUNCE_STEPS_KG,
+  },
 }
 
 /** A number as a person writes it: rounded to the unit's decimals, without trailing noughts. */
@@ -58,9 +95,12 @@ export function weightText(kg: number, system: UnitSystem): string {
   if (weight.label === 'g') return withUnit(kg, weight)
   const rung = OUNCE_LADDER.find(([, oz]) => Math.abs(ozToKg(oz) / kg - 1) < 0.01)
   if (rung) return `${rung[0]} oz`
-  // where both are in use, what is sold by the gram is told in grams: a decimal of an ounce would tell nobody what it is
+  // where both are in use, what is sold by the gram is told in grams: a decimal of an ounce would tell nobody
+  // what it is
   const halves = 2 * kgToG(kg)
-  return system === 'mixed' && Math.abs(halves - Math.round(halves)) < 2e-3 ? `${Math.round(halves) / 2} g` : withUnit(kg, weight)
+  return system === 'mixed' && Math.abs(halves - Math.round(halves)) < 2e-3
+    ? `${Math.round(halves) / 2} g`
+    : withUnit(kg, weight)
 }
 
 /** Reads "1/8", "1 1/4" or "3.5" (comma or point). Undefined when it is not a number. */

@@ -5,7 +5,12 @@ import { growthOf, stonesOf } from './section'
 import { starterContent } from './starter'
 import { fallLimits, oddsText, postureWords } from './words'
 
-const { water: { place: _, ...water }, line, bait, lanes } = starterContent()
+const {
+  water: { place: _, ...water },
+  line,
+  bait,
+  lanes,
+} = starterContent()
 const reports = lanes.map(({ letter: __, ...rig }): RigReport => {
   const outcome = evaluateRig(bait, rig, { ...water, lineKind: line.kind, lineStrengthN: lbfToN(15) })
   if (!outcome.ok) throw new Error(outcome.message)
@@ -37,6 +42,8 @@ describe('what the range of a fall leaves out', () => {
   it('is told, and only where there is something', () => {
     expect(fallLimits({ mayFloat: false, unresolved: [] })).toBe('')
     expect(fallLimits({ mayFloat: true, unresolved: [] })).toContain('would float')
-    expect(fallLimits({ mayFloat: false, unresolved: ['eta', 'lineBow'] })).toContain('the turning moment of the flow, bow in the line')
+    expect(fallLimits({ mayFloat: false, unresolved: ['eta', 'lineBow'] })).toContain(
+      'the turning moment of the flow, bow in the line',
+    )
   })
 })

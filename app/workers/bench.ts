@@ -1,6 +1,29 @@
 import {
-  assembleRig, benchDimensions, drawRig, evaluateFit, findSize, HOOK_SIZES, hydroBody, lineOf, problemsOf, riggingGuide, solidOf, straightness, waterOf,
-  type BenchDimensions, type FitResult, type HookSize, type LineKind, type Problem, type RigDrawing, type RiggingGuide, type RigSolid, type RigSpec, type SizeAnswer, type Straightness, type BaitSpec,
+  assembleRig,
+  benchDimensions,
+  drawRig,
+  evaluateFit,
+  findSize,
+  HOOK_SIZES,
+  hydroBody,
+  lineOf,
+  problemsOf,
+  riggingGuide,
+  solidOf,
+  straightness,
+  waterOf,
+  type BenchDimensions,
+  type FitResult,
+  type HookSize,
+  type LineKind,
+  type Problem,
+  type RigDrawing,
+  type RiggingGuide,
+  type RigSolid,
+  type RigSpec,
+  type SizeAnswer,
+  type Straightness,
+  type BaitSpec,
 } from '#core'
 
 /** One rig on the bench. SI but for °C and g/kg. */
@@ -15,11 +38,23 @@ export interface BenchJob {
 
 /** What can be seen at once: the drawing, its dimensions, every fit rule, and the sizes below and above. */
 export type BenchLook =
-  | { readonly kind: 'rig', readonly drawing: RigDrawing, readonly solid: RigSolid, readonly dims: BenchDimensions, readonly fit: FitResult, readonly below?: RigDrawing, readonly above?: RigDrawing }
-  | { readonly kind: 'invalid', readonly problems: readonly Problem[] }
+  | {
+      readonly kind: 'rig'
+      readonly drawing: RigDrawing
+      readonly solid: RigSolid
+      readonly dims: BenchDimensions
+      readonly fit: FitResult
+      readonly below?: RigDrawing
+      readonly above?: RigDrawing
+    }
+  | { readonly kind: 'invalid'; readonly problems: readonly Problem[] }
 
 /** What takes longer: the best size, how straight it must be, and how to rig it. */
-export interface BenchAdvice { readonly sizes: SizeAnswer, readonly straight: Straightness, readonly guide: RiggingGuide }
+export interface BenchAdvice {
+  readonly sizes: SizeAnswer
+  readonly straight: Straightness
+  readonly guide: RiggingGuide
+}
 
 export function lookAt({ bait, rig, lineKind, lineStrengthN }: BenchJob): BenchLook {
   const problems = problemsOf(bait, rig)
@@ -32,16 +67,35 @@ export function lookAt({ bait, rig, lineKind, lineStrengthN }: BenchJob): BenchL
   }
   const [below, above] = [ghost(-1), ghost(1)]
   return {
-    kind: 'rig', drawing: drawRig(assembled), solid: solidOf(assembled), dims: benchDimensions(assembled), fit: evaluateFit(assembled, lineOf(lineKind, lineStrengthN)),
-    ...(below ? { below } : {}), ...(above ? { above } : {}),
+    kind: 'rig',
+    drawing: drawRig(assembled),
+    solid: solidOf(assembled),
+    dims: benchDimensions(assembled),
+    fit: evaluateFit(assembled, lineOf(lineKind, lineStrengthN)),
+    ...(below ? { below } : {}),
+    ...(above ? { above } : {}),
   }
 }
 
 /** @throws RangeError when the rig cannot be built */
-export function adviseOn({ bait, rig, lineKind, lineStrengthN, temperatureC, salinityGKg }: BenchJob): BenchAdvice {
+export function adviseOn({
+  bait,
+  rig,
+  lineKind,
+  lineStrengthN,
+  temperatureC,
+  salinityGKg,
+}: BenchJob): BenchAdvice {
   const line = lineOf(lineKind, lineStrengthN)
   const water = waterOf(temperatureC, salinityGKg)
   const assembled = assembleRig(bait, rig)
-  const straight = straightness(bendM => hydroBody(assembleRig(bait, { ...rig, bendM }).geometry, water), line)
-  return { sizes: findSize(bait, rig, line), straight, guide: riggingGuide(assembled, evaluateFit(assembled, line), straight) }
+  const straight = straightness(
+    bendM => hydroBody(assembleRig(bait, { ...rig, bendM }).geometry, water),
+    line,
+  )
+  return {
+    sizes: findSize(bait, rig, line),
+    straight,
+    guide: riggingGuide(assembled, evaluateFit(assembled, line), straight),
+  }
 }

@@ -1,26 +1,62 @@
 import {
-  assembleRig, evaluateFit, FAMILIES, lineOf, problemsOf, tightestOf, type BaitSpec, type FamilyId, type FitRule, type FitVerdict, type HookStyle, type LineKind, type RigSpec,
+  assembleRig,
+  evaluateFit,
+  FAMILIES,
+  lineOf,
+  problemsOf,
+  tightestOf,
+  type BaitSpec,
+  type FamilyId,
+  type FitRule,
+  type FitVerdict,
+  type HookStyle,
+  type LineKind,
+  type RigSpec,
 } from '#core'
 import type { BoxItem, ItemInput } from '#schemas/box'
 import { itemOf, type BoxRow } from '../../shared/boxTable'
 import type { RowError } from '../../shared/cells'
 
 /** Which of these hooks and heads fit a bait. */
-export interface FitsJob { readonly bait: BaitSpec, readonly items: readonly BoxItem[], readonly lineKind: LineKind, readonly lineStrengthN: number }
-export interface FitsAnswer { readonly id: string, readonly rig: RigSpec, readonly verdict: FitVerdict, readonly worst: FitRule }
+export interface FitsJob {
+  readonly bait: BaitSpec
+  readonly items: readonly BoxItem[]
+  readonly lineKind: LineKind
+  readonly lineStrengthN: number
+}
+export interface FitsAnswer {
+  readonly id: string
+  readonly rig: RigSpec
+  readonly verdict: FitVerdict
+  readonly worst: FitRule
+}
 
 /** How a bare hook of a style is rigged. */
-const RIGGED: Readonly<Record<HookStyle, FamilyId>> = { wideGap: 'O2', worm: 'O1', straight: 'O3', bellyWeighted: 'O4', jig: 'L6', longJig: 'E5' }
+const RIGGED: Readonly<Record<HookStyle, FamilyId>> = {
+  wideGap: 'O2',
+  worm: 'O1',
+  straight: 'O3',
+  bellyWeighted: 'O4',
+  jig: 'L6',
+  longJig: 'E5',
+}
 
 /** A hook or head of the box as a rig; undefined for anything else. */
 export function rigOf({ details: d }: Pick<BoxItem, 'details'>): RigSpec | undefined {
   if (d.kind !== 'hook' && d.kind !== 'head') return undefined
-  const family: FamilyId = d.kind === 'head' ? d.family : d.style === 'bellyWeighted' && d.weightKg ? 'W1' : RIGGED[d.style]
+  const family: FamilyId =
+    d.kind === 'head' ? d.family : d.style === 'bellyWeighted' && d.weightKg ? 'W1' : RIGGED[d.style]
   const { weighted, pointRests } = FAMILIES[family]
   const own = d.own && Object.fromEntries(Object.entries(d.own).filter(([, v]) => v !== undefined))
   return {
-    family, hookSize: d.size, weightKg: weighted ? d.weightKg ?? 0.0035 : 0, weightMaterial: d.weightMaterial ?? 'lead', pointRest: pointRests.includes('skin') ? 'skin' : pointRests[0]!,
-    ...(d.kind === 'hook' && d.wire ? { wire: d.wire } : {}), ...(d.kind === 'hook' && d.gap ? { gap: d.gap } : {}), ...(own ? { hook: own } : {}),
+    family,
+    hookSize: d.size,
+    weightKg: weighted ? (d.weightKg ?? 0.0035) : 0,
+    weightMaterial: d.weightMaterial ?? 'lead',
+    pointRest: pointRests.includes('skin') ? 'skin' : pointRests[0]!,
+    ...(d.kind === 'hook' && d.wire ? { wire: d.wire } : {}),
+    ...(d.kind === 'hook' && d.gap ? { gap: d.gap } : {}),
+    ...(own ? { hook: own } : {}),
   }
 }
 
@@ -29,19 +65,33 @@ const RANK: Readonly<Record<FitVerdict, number>> = { pass: 0, near: 1, fail: 2 }
 /** Every hook and head tried in the bait, those that fit first. */
 export function fitsOf({ bait, items, lineKind, lineStrengthN }: FitsJob): FitsAnswer[] {
   const line = lineOf(lineKind, lineStrengthN)
-  return items.flatMap((item): FitsAnswer[] => {
-    const rig = rigOf(item)
-    if (!rig || problemsOf(bait, rig).length > 0) return []
-    const { verdict, rules } = evaluateFit(assembleRig(bait, rig), line)
-    return [{ id: item.id, rig, verdict, worst: tightestOf(rules) }]
-  }).sort((a, b) => RANK[a.verdict] - RANK[b.verdict] || Number(a.rig.family === 'L6') - Number(b.rig.family === 'L6'))
+  return items
+    .flatMap((item): FitsAnswer[] => {
+      const rig = rigOf(item)
+      if (!rig || problemsOf(bait, rig).length > 0) return []
+      const { verdict, rules } = evaluateFit(assembleRig(bait, rig), line)
+      return [{ id: item.id, rig, verdict, worst: tightestOf(rules) }]
+    })
+    .sort(
+      (a, b) =>
+        RANK[a.verdict] - RANK[b.verdict] || Number(a.rig.family === 'L6') - Number(b.rig.family === 'L6'),
+    )
 }
 
-/** A piece of a table read into things: a large file comes in pieces, so that progress can be shown and the reading called off. */
-export interface ReadJob { readonly rows: readonly BoxRow[], readonly firstRow: number }
-export interface ReadAnswer { readonly items: readonly ItemInput[], readonly errors: readonly RowError[] }
+/**
+ * A piece of a table read into things: a large file comes in pieces, so that progress can be shown and the
+ * reading called off.
+ */
+export interface ReadJob {
+  readonly rows: readonly BoxRow[]
+  readonly firstRow: number
+}
+export interface ReadAnswer {
+  readonly items: readonly ItemInput[]
+  readonly errors: readonly RowError[]
+}
 
 export function readRows({ rows, firstRow }: ReadJob): ReadAnswer {
   const read = rows.map((row, i) => itemOf(row, firstRow + i))
-  return { items: read.flatMap(r => r.item ? [r.item] : []), errors: read.flatMap(r => r.errors) }
+  return { items: read.flatMap(r => (r.item ? [r.item] : [])), errors: read.flatMap(r => r.errors) }
 }

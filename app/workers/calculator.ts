@@ -4,4 +4,4 @@ import { spawnCalcWorker } from './spawn'
 let client: CalcClient | undefined
 
 /** The one calculating worker of the page, started when first asked. */
-export const calculator = (): CalcClient => client ??= createCalcClient(spawnCalcWorker)
+export const calculator = (): CalcClient => (client ??= createCalcClient(spawnCalcWorker))

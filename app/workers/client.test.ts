@@ -5,15 +5,26 @@ import { createCalcClient, type CalcError, type Endpoint } from './client'
 import type { EvaluateJob, LaneOutcome, Reply, Request } from './protocol'
 import { serve } from './serve'
 
-const { water: { place: _, ...water }, line, bait, lanes } = starterContent()
+const {
+  water: { place: _, ...water },
+  line,
+  bait,
+  lanes,
+} = starterContent()
 const job: EvaluateJob = {
-  bait, conditions: { ...water, lineKind: line.kind, lineStrengthN: line.strengthN }, lanes: lanes.map(({ letter, ...rig }) => ({ letter, rig })),
+  bait,
+  conditions: { ...water, lineKind: line.kind, lineStrengthN: line.strengthN },
+  lanes: lanes.map(({ letter, ...rig }) => ({ letter, rig })),
 }
 
 /** A worker under the test's hand: records requests, answers only when told. */
 function puppet() {
   const sent: Request[] = []
-  const state = { terminated: false, reply: (_: Reply): void => undefined, crash: (_: string): void => undefined }
+  const state = {
+    terminated: false,
+    reply: (_: Reply): void => undefined,
+    crash: (_: string): void => undefined,
+  }
   const endpoint: Endpoint = {
     send: request => void sent.push(request),
     onReply: listener => void (state.reply = listener),
@@ -23,9 +34,23 @@ function puppet() {
   return { endpoint, sent, state }
 }
 
-const verdict = { kind: 'none', letters: [], behind: [], decidedBy: 'nothing', utility: USUAL_UTILITY, rigs: [], differences: [], settles: [], out: [] } as const
+const verdict = {
+  kind: 'none',
+  letters: [],
+  behind: [],
+  decidedBy: 'nothing',
+  utility: USUAL_UTILITY,
+  rigs: [],
+  differences: [],
+  settles: [],
+  out: [],
+} as const
 const outcome: LaneOutcome = { kind: 'invalid', problems: [] }
-const codeOf = (promise: Promise<unknown>): Promise<string> => promise.then(() => 'answered', (error: CalcError) => error.code)
+const codeOf = (promise: Promise<unknown>): Promise<string> =>
+  promise.then(
+    () => 'answered',
+    (error: CalcError) => error.code,
+  )
 
 describe('the calculating client', () => {
   beforeEach(() => void vi.useFakeTimers())
@@ -46,14 +71,21 @@ describe('the calculating client', () => {
     const { endpoint, sent, state } = puppet()
     const abort = new AbortController()
     const seen: string[] = []
-    const call = codeOf(createCalcClient(() => endpoint).evaluate(job, { signal: abort.signal, onLane: letter => void seen.push(letter) }))
+    const call = codeOf(
+      createCalcClient(() => endpoint).evaluate(job, {
+        signal: abort.signal,
+        onLane: letter => void seen.push(letter),
+      }),
+    )
     abort.abort()
     expect(await call).toBe('aborted')
     expect(sent[1]).toEqual({ type: 'cancel', id: 1 })
     state.reply({ type: 'lane', id: 1, letter: 'A', outcome })
     state.reply({ type: 'done', id: 1, verdict })
     expect(seen).toEqual([])
-    expect(await codeOf(createCalcClient(() => endpoint).evaluate(job, { signal: AbortSignal.abort() }))).toBe('aborted')
+    expect(
+      await codeOf(createCalcClient(() => endpoint).evaluate(job, { signal: AbortSignal.abort() })),
+    ).toBe('aborted')
   })
 
   it('ends a worker that misses the deadline, with every call that waits on it, and starts another', async () => {
@@ -93,14 +125,18 @@ describe('the calculating client', () => {
 })
 
 describe('the calculating worker', () => {
-  const run = async (request: EvaluateJob, replies: Reply[] = [], handle = serve(reply => void replies.push(reply))) => {
+  const run = async (
+    request: EvaluateJob,
+    replies: Reply[] = [],
+    handle = serve(reply => void replies.push(reply)),
+  ) => {
     await handle({ type: 'evaluate', id: 1, job: request })
     return replies
   }
 
   it('answers every lane in order and then the verdict', async () => {
     const replies = await run(job)
-    expect(replies.map(r => r.type === 'lane' ? r.letter : r.type)).toEqual(['A', 'B', 'C', 'done'])
+    expect(replies.map(r => (r.type === 'lane' ? r.letter : r.type))).toEqual(['A', 'B', 'C', 'done'])
     expect(replies.every(r => r.type !== 'lane' || r.outcome.kind === 'done')).toBe(true)
   })
 
@@ -110,7 +146,7 @@ describe('the calculating worker', () => {
 
   it('stops between lanes when called off', async () => {
     const replies: Reply[] = []
-    const handle = serve((reply) => {
+    const handle = serve(reply => {
       replies.push(reply)
       void handle({ type: 'cancel', id: 1 })
     })
@@ -128,7 +164,11 @@ describe('the calculating worker', () => {
   })
 
   it('tells which field cannot be built and that a floating rig floats', async () => {
-    const floating = { ...job, bait: { ...bait, material: 'floating' as const }, lanes: [{ letter: 'B', rig: { ...job.lanes[1]!.rig } }] }
+    const floating = {
+      ...job,
+      bait: { ...bait, material: 'floating' as const },
+      lanes: [{ letter: 'B', rig: { ...job.lanes[1]!.rig } }],
+    }
     const [afloat] = await run(floating)
     expect(afloat).toMatchObject({ type: 'lane', outcome: { kind: 'failed', code: 'floats' } })
     const [wrong] = await run({ ...job, bait: { ...bait, lengthM: 0.04 }, lanes: job.lanes.slice(0, 1) })

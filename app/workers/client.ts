@@ -13,7 +13,10 @@ export type CalcErrorCode = 'aborted' | 'deadline' | 'crashed' | 'failed'
 
 /** Why a calculation gave no answer. */
 export class CalcError extends Error {
-  constructor(readonly code: CalcErrorCode, message: string) {
+  constructor(
+    readonly code: CalcErrorCode,
+    message: string,
+  ) {
     super(message)
     this.name = 'CalcError'
   }
@@ -27,7 +30,11 @@ export interface CallOptions {
 
 export interface CalcClient {
   evaluate: (job: EvaluateJob, options?: CallOptions) => Promise<Verdict>
-  /** asks one question */ ask: <Q extends QuestionId>(about: Q, job: Questions[Q]['job'], options?: CallOptions) => Promise<Questions[Q]['answer']>
+  /** asks one question */ ask: <Q extends QuestionId>(
+    about: Q,
+    job: Questions[Q]['job'],
+    options?: CallOptions,
+  ) => Promise<Questions[Q]['answer']>
   /** starts the worker before it is asked anything */ ready: () => void
   close: () => void
 }
@@ -40,8 +47,8 @@ interface Pending {
 }
 
 /**
- * Speaks to a worker: every call settles, by an answer, an abort, its deadline, or the worker's end. After a crash or a
- * missed deadline the next call starts a new worker. Answers to calls that are over are dropped.
+ * Speaks to a worker: every call settles, by an answer, an abort, its deadline, or the worker's end. After a
+ * crash or a missed deadline the next call starts a new worker. Answers to calls that are over are dropped.
  * @param spawn starts a worker
  * @param deadlineMs longest a call may take, or go on without a sign of progress
  */
@@ -74,16 +81,23 @@ export function createCalcClient(spawn: () => Endpoint, deadlineMs = 15_000): Ca
     else call.reject(new CalcError('failed', reply.message))
   }
 
-  function call(request: (id: number) => Request, { signal, onLane, onProgress }: CallOptions): Promise<unknown> {
+  function call(
+    request: (id: number) => Request,
+    { signal, onLane, onProgress }: CallOptions,
+  ): Promise<unknown> {
     if (signal?.aborted) return Promise.reject(new CalcError('aborted', 'The calculation was called off.'))
-    const worker = endpoint ??= start()
+    const worker = (endpoint ??= start())
     const id = ++lastId
     return new Promise<unknown>((resolve, reject) => {
       const abort = (): void => {
         worker.send({ type: 'cancel', id })
         settle(() => reject(new CalcError('aborted', 'The calculation was called off.')))
       }
-      const wait = () => setTimeout(() => stop('deadline', `The calculation took longer than ${deadlineMs / 1000} s and was stopped.`), deadlineMs)
+      const wait = () =>
+        setTimeout(
+          () => stop('deadline', `The calculation took longer than ${deadlineMs / 1000} s and was stopped.`),
+          deadlineMs,
+        )
       let timer = wait()
       const settle = (then: () => void): void => {
         clearTimeout(timer)
@@ -97,7 +111,12 @@ export function createCalcClient(spawn: () => Endpoint, deadlineMs = 15_000): Ca
         timer = wait()
         onProgress?.(part)
       }
-      pending.set(id, { resolve: answer => settle(() => resolve(answer)), reject: error => settle(() => reject(error)), onLane, onProgress: getsOn })
+      pending.set(id, {
+        resolve: answer => settle(() => resolve(answer)),
+        reject: error => settle(() => reject(error)),
+        onLane,
+        onProgress: getsOn,
+      })
       signal?.addEventListener('abort', abort)
       worker.send(request(id))
     })
@@ -106,7 +125,11 @@ export function createCalcClient(spawn: () => Endpoint, deadlineMs = 15_000): Ca
   const evaluate = (job: EvaluateJob, options: CallOptions = {}): Promise<Verdict> =>
     call(id => ({ type: 'evaluate', id, job }), options) as Promise<Verdict>
 
-  const ask = <Q extends QuestionId>(about: Q, job: Questions[Q]['job'], options: CallOptions = {}): Promise<Questions[Q]['answer']> =>
+  const ask = <Q extends QuestionId>(
+    about: Q,
+    job: Questions[Q]['job'],
+    options: CallOptions = {},
+  ): Promise<Questions[Q]['answer']> =>
     call(id => ({ type: 'ask', id, about, job }), options) as Promise<Questions[Q]['answer']>
 
   const ready = (): void => void (endpoint ??= start())

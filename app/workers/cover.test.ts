@@ -3,11 +3,40 @@ import { evaluateRig, FAMILIES, FAMILY_IDS, SNAG_DRAWS, type Conditions, type Ri
 import { throughCover, type CoverJob } from './cover'
 import { biteOn } from './strike'
 
-const conditions: Conditions = { depthM: 2, temperatureC: 15, salinityGKg: 0, cover: 'wood', bottom: 'rock', lineKind: 'braid', lineStrengthN: 66 }
+const conditions: Conditions = {
+  depthM: 2,
+  temperatureC: 15,
+  salinityGKg: 0,
+  cover: 'wood',
+  bottom: 'rock',
+  lineKind: 'braid',
+  lineStrengthN: 66,
+}
 const bait = { form: 'slimShad', lengthM: 0.09, material: 'plain' } as const
-const head = { family: 'E1', hookSize: '3/0', weightKg: 0.0035, weightMaterial: 'lead', pointRest: 'open' } as const
-const belly = { family: 'W1', hookSize: '4/0', weightKg: 0.0035, weightMaterial: 'lead', pointRest: 'skin' } as const
-const job: CoverJob = { bait, conditions, lanes: [{ letter: 'A', rig: belly }, { letter: 'C', rig: head }], draws: 1500, cast: 1 }
+const head = {
+  family: 'E1',
+  hookSize: '3/0',
+  weightKg: 0.0035,
+  weightMaterial: 'lead',
+  pointRest: 'open',
+} as const
+const belly = {
+  family: 'W1',
+  hookSize: '4/0',
+  weightKg: 0.0035,
+  weightMaterial: 'lead',
+  pointRest: 'skin',
+} as const
+const job: CoverJob = {
+  bait,
+  conditions,
+  lanes: [
+    { letter: 'A', rig: belly },
+    { letter: 'C', rig: head },
+  ],
+  draws: 1500,
+  cast: 1,
+}
 const patient = { tell: () => undefined, pause: () => Promise.resolve(true) }
 
 describe('through cover', () => {
@@ -17,31 +46,58 @@ describe('through cover', () => {
     const again = await throughCover(job, patient)
     expect(one!.lanes.map(l => l.snag)).toEqual(again!.lanes.map(l => l.snag))
     const [a, c] = one!.lanes
-    expect(a!.events.map(e => [e.atM, e.obstacle, e.sizeM])).toEqual(c!.events.map(e => [e.atM, e.obstacle, e.sizeM]))
+    expect(a!.events.map(e => [e.atM, e.obstacle, e.sizeM])).toEqual(
+      c!.events.map(e => [e.atM, e.obstacle, e.sizeM]),
+    )
     expect(told.at(-1)).toBe(1)
     for (let i = 1; i < told.length; i++) expect(told[i]!).toBeGreaterThanOrEqual(told[i - 1]!)
     expect(c!.snag.minutesLeft.value).toBeLessThan(a!.snag.minutesLeft.value)
   })
   it('ends at once when nobody waits for it', async () => {
     let looks = 0
-    expect(await throughCover(job, { tell: () => undefined, pause: () => Promise.resolve(++looks < 2) })).toBeUndefined()
+    expect(
+      await throughCover(job, { tell: () => undefined, pause: () => Promise.resolve(++looks < 2) }),
+    ).toBeUndefined()
     expect(looks).toBe(2)
   })
   it.each([
     ['still water, slack', {}],
-    ['a current and a controlled line', { stream: { surfaceMS: 0.3, towardRad: 1 }, hold: { mode: 'controlled' as const, rodDistanceM: 15 }, bottom: 'mud' as const }],
-    ['weed, a line held tight, worked another way', { cover: 'thickWeed' as const, hold: { mode: 'tight' as const, rodDistanceM: 12 }, retrieve: 'drag' as const }],
+    [
+      'a current and a controlled line',
+      {
+        stream: { surfaceMS: 0.3, towardRad: 1 },
+        hold: { mode: 'controlled' as const, rodDistanceM: 15 },
+        bottom: 'mud' as const,
+      },
+    ],
+    [
+      'weed, a line held tight, worked another way',
+      {
+        cover: 'thickWeed' as const,
+        hold: { mode: 'tight' as const, rodDistanceM: 12 },
+        retrieve: 'drag' as const,
+      },
+    ],
   ])('shows the very figures of the sheet, for every family: %s', async (_, more) => {
     const place: Conditions = { ...conditions, ...more }
     let n = 0
     for (const family of FAMILY_IDS) {
       const { weighted, pointRests, hollowOnly } = FAMILIES[family]
-      const plastic = hollowOnly ? { form: 'tube', lengthM: 0.1, material: 'plain' } as const : bait
-      const rig: RigSpec = { family, hookSize: '2/0', weightKg: weighted ? 0.007 : 0, weightMaterial: 'lead', pointRest: pointRests[0]! }
+      const plastic = hollowOnly ? ({ form: 'tube', lengthM: 0.1, material: 'plain' } as const) : bait
+      const rig: RigSpec = {
+        family,
+        hookSize: '2/0',
+        weightKg: weighted ? 0.007 : 0,
+        weightMaterial: 'lead',
+        pointRest: pointRests[0]!,
+      }
       const sheet = evaluateRig(plastic, rig, place)
       if (!sheet.ok) continue
       n++
-      const cover = (await throughCover({ ...job, bait: plastic, conditions: place, lanes: [{ letter: 'A', rig }], draws: SNAG_DRAWS }, patient))!.lanes[0]!
+      const cover = (await throughCover(
+        { ...job, bait: plastic, conditions: place, lanes: [{ letter: 'A', rig }], draws: SNAG_DRAWS },
+        patient,
+      ))!.lanes[0]!
       expect([family, cover.snag]).toEqual([family, sheet.value.snag])
       expect([family, cover.hookUp]).toEqual([family, sheet.value.strike.hookUp])
       const bite = biteOn({ bait: plastic, conditions: place, rig })

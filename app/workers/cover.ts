@@ -1,6 +1,29 @@
 import {
-  amongOf, castThrough, CAST_M, drawRig, dropPrepared, meetOn, obstaclesOf, prepareRig, problemsOf, RETRIEVES, seededRandom, snagDoubts, snagTally, strikeOf, USUAL_SEED,
-  type BaitSpec, type Conditions, type Evidence, type Fate, type LipId, type Measure, type RigDrawing, type RigSpec, type SnagDoubtId, type SnagResult,
+  amongOf,
+  castThrough,
+  CAST_M,
+  drawRig,
+  dropPrepared,
+  meetOn,
+  obstaclesOf,
+  prepareRig,
+  problemsOf,
+  RETRIEVES,
+  seededRandom,
+  snagDoubts,
+  snagTally,
+  strikeOf,
+  USUAL_SEED,
+  type BaitSpec,
+  type Conditions,
+  type Evidence,
+  type Fate,
+  type LipId,
+  type Measure,
+  type RigDrawing,
+  type RigSpec,
+  type SnagDoubtId,
+  type SnagResult,
 } from '#core'
 import type { Progress } from './progress'
 
@@ -8,25 +31,47 @@ import type { Progress } from './progress'
 export interface CoverJob {
   readonly bait: BaitSpec
   readonly conditions: Conditions
-  readonly lanes: readonly { readonly letter: string, readonly rig: RigSpec, readonly evidence?: Evidence }[]
-  /** draws for each rig and kind of obstacle; SNAG_DRAWS gives the figures of the sheet */ readonly draws: number
+  readonly lanes: readonly { readonly letter: string; readonly rig: RigSpec; readonly evidence?: Evidence }[]
+  /** draws for each rig and kind of obstacle; SNAG_DRAWS gives the figures of the sheet */
+  readonly draws: number
   /** which cast is shown */ readonly cast: number
 }
 
-export interface CastEvent { readonly atM: number, readonly obstacle: number, readonly sizeM: number, readonly fate: Fate, readonly lip?: LipId | 'wedged' }
+export interface CastEvent {
+  readonly atM: number
+  readonly obstacle: number
+  readonly sizeM: number
+  readonly fate: Fate
+  readonly lip?: LipId | 'wedged'
+}
 
 export interface CoverLane {
   readonly letter: string
   readonly snag: SnagResult
   /** one cast, the same things met by every rig */ readonly events: readonly CastEvent[]
-  /** meetings by size and fate, for every kind of obstacle: SIZE_BINS × 3 */ readonly sizes: readonly Float64Array[]
-  /** opening of each point over the back, m; negative under the skin */ readonly openings: readonly { readonly id: LipId, readonly openingM: number }[]
+  /** meetings by size and fate, for every kind of obstacle: SIZE_BINS × 3 */
+  readonly sizes: readonly Float64Array[]
+  /** opening of each point over the back, m; negative under the skin */ readonly openings: readonly {
+    readonly id: LipId
+    readonly openingM: number
+  }[]
   readonly drawing: RigDrawing
   /** chance that a bite is hooked, so that both sides of the trade stand together */ readonly hookUp: Measure
-  /** what is least certain, and by how many minutes of the hour it moves */ readonly doubts: readonly { readonly id: SnagDoubtId, readonly minutes: number }[]
+  /** what is least certain, and by how many minutes of the hour it moves */ readonly doubts: readonly {
+    readonly id: SnagDoubtId
+    readonly minutes: number
+  }[]
 }
 
-export interface CoverAnswer { readonly lanes: readonly CoverLane[], readonly obstacles: readonly { readonly name: string, readonly perCast: number, /** wood, stone or shell rather than weed */ readonly hard: boolean }[], readonly ms: number }
+export interface CoverAnswer {
+  readonly lanes: readonly CoverLane[]
+  readonly obstacles: readonly {
+    readonly name: string
+    readonly perCast: number
+    /** wood, stone or shell rather than weed */ readonly hard: boolean
+  }[]
+  readonly ms: number
+}
 
 /** One moment of a body at rest, back up. */
 const UPRIGHT = Float64Array.of(0, 0, 0, 0, 1, 0, 0, 0)
@@ -35,13 +80,20 @@ const UPRIGHT = Float64Array.of(0, 0, 0, 0, 1, 0, 0, 0)
 const PIECE = 500
 
 /** Brings every rig through the cover. @returns undefined when it was called off */
-export async function throughCover({ bait, conditions, lanes, draws, cast }: CoverJob, { tell, pause }: Progress): Promise<CoverAnswer | undefined> {
+export async function throughCover(
+  { bait, conditions, lanes, draws, cast }: CoverJob,
+  { tell, pause }: Progress,
+): Promise<CoverAnswer | undefined> {
   const begun = performance.now()
   const obstacles = obstaclesOf(conditions.cover, conditions.bottom)
   const retrieve = RETRIEVES[conditions.retrieve ?? 'hop']
   const done: CoverLane[] = []
   const built = lanes.filter(lane => problemsOf(bait, lane.rig).length === 0)
-  const meetings = castThrough(obstacles, { postures: { retrieveRollRad: [0], fallRollRad: [0] }, retrieve }, seededRandom(7919 + cast))
+  const meetings = castThrough(
+    obstacles,
+    { postures: { retrieveRollRad: [0], fallRollRad: [0] }, retrieve },
+    seededRandom(7919 + cast),
+  )
   for (const [i, { letter, rig: spec, evidence }] of built.entries()) {
     const prepared = prepareRig(bait, spec, evidence ? { ...conditions, evidence } : conditions)
     const drop = dropPrepared(prepared)
@@ -52,17 +104,42 @@ export async function throughCover({ bait, conditions, lanes, draws, cast }: Cov
     for (let n = 0; n < draws; n += PIECE) {
       tally.draw(Math.min(PIECE, draws - n))
       tell((i + Math.min(1, (n + PIECE) / draws)) / built.length)
-      if (!await pause()) return undefined
+      if (!(await pause())) return undefined
     }
     done.push({
-      letter, snag: tally.result(amongOf(prepared)), sizes: tally.sizes(), drawing: drawRig(prepared.rig), hookUp: strikeOf(prepared).hookUp,
+      letter,
+      snag: tally.result(amongOf(prepared)),
+      sizes: tally.sizes(),
+      drawing: drawRig(prepared.rig),
+      hookUp: strikeOf(prepared).hookUp,
       doubts: snagDoubts(rig, obstacles, ride),
-      events: meetings.map(m => ({ atM: m.atM, obstacle: m.obstacle, ...eventOf(meetOn(rig, obstacles, ride, m)) })),
+      events: meetings.map(m => ({
+        atM: m.atM,
+        obstacle: m.obstacle,
+        ...eventOf(meetOn(rig, obstacles, ride, m)),
+      })),
       openings: rig.points.map(({ id, openingM }) => ({ id, openingM })),
     })
   }
-  const rate = (o: (typeof obstacles)[number]): number => o.perM * CAST_M * (o.on === 'bottom' ? retrieve.bottom : retrieve.cover)
-  return { lanes: done, obstacles: obstacles.map(o => ({ name: o.name, perCast: rate(o), hard: !(o.kind === 'rod' && (o.strand === true || o.strengthN < 46)) })), ms: performance.now() - begun }
+  const rate = (o: (typeof obstacles)[number]): number =>
+    o.perM * CAST_M * (o.on === 'bottom' ? retrieve.bottom : retrieve.cover)
+  return {
+    lanes: done,
+    obstacles: obstacles.map(o => ({
+      name: o.name,
+      perCast: rate(o),
+      hard: !(o.kind === 'rod' && (o.strand === true || o.strengthN < 46)),
+    })),
+    ms: performance.now() - begun,
+  }
 }
 
-const eventOf = ({ fate, sizeM, lip }: ReturnType<typeof meetOn>): Pick<CastEvent, 'fate' | 'sizeM' | 'lip'> => ({ fate, sizeM, ...(lip ? { lip } : {}) })
+const eventOf = ({
+  fate,
+  sizeM,
+  lip,
+}: ReturnType<typeof meetOn>): Pick<CastEvent, 'fate' | 'sizeM' | 'lip'> => ({
+  fate,
+  sizeM,
+  ...(lip ? { lip } : {}),
+})

@@ -4,7 +4,16 @@ import { learnLog, loggedOf, recallLog, type KeptLog, type LogMemory } from './l
 import type { EvaluateJob, Reply } from './protocol'
 import { serve } from './serve'
 
-const logOf = (snags: number): LoggedRig[] => [{ rigKey: 'slimShad 90 plain|E1|3/0|open', placeKey: 'thickWeed/sand', casts: 60, snags, touches: 0, hooked: 0 }]
+const logOf = (snags: number): LoggedRig[] => [
+  {
+    rigKey: 'slimShad 90 plain|E1|3/0|open',
+    placeKey: 'thickWeed/sand',
+    casts: 60,
+    snags,
+    touches: 0,
+    hooked: 0,
+  },
+]
 function memoryOf(making = 'one'): LogMemory & { kept?: KeptLog } {
   const memory: LogMemory & { kept?: KeptLog } = {
     making,
@@ -29,7 +38,11 @@ describe('what was learned of a log', () => {
     expect([...ensembleAfter(other).scores('standing', 'thickWeed/sand')]).toEqual([...z])
   })
   it('is learned anew where the memory is shut', async () => {
-    const shut: LogMemory = { making: 'one', read: () => Promise.reject(new Error('shut')), write: () => Promise.reject(new Error('shut')) }
+    const shut: LogMemory = {
+      making: 'one',
+      read: () => Promise.reject(new Error('shut')),
+      write: () => Promise.reject(new Error('shut')),
+    }
     expect(await recallLog(logOf(7), shut)).toBe(false)
     await learnLog(logOf(7), shut)
     expect(isLearned(logOf(7))).toBe(true)
@@ -38,7 +51,19 @@ describe('what was learned of a log', () => {
     const logged = logOf(1)
     expect(loggedOf({ lanes: [{}, { evidence: { logged } }] })).toBe(logged)
     expect(loggedOf({ evidence: { logged } })).toBe(logged)
-    const book = bookOf([], [{ rigKey: logged[0]!.rigKey, placeKey: logged[0]!.placeKey, casts: 60, snags: 1, bites: 0, hooked: 0 }])
+    const book = bookOf(
+      [],
+      [
+        {
+          rigKey: logged[0]!.rigKey,
+          placeKey: logged[0]!.placeKey,
+          casts: 60,
+          snags: 1,
+          bites: 0,
+          hooked: 0,
+        },
+      ],
+    )
     expect(loggedOf({ book, day: { cover: 'thickWeed', bottom: 'sand' } })).toEqual(logged)
     expect(loggedOf({ book, day: { cover: 'wood', bottom: 'sand' } })).toBeUndefined()
     expect(loggedOf({ book })).toBeUndefined()
@@ -50,15 +75,32 @@ describe('a sheet with a log that is seen for the first time', () => {
   const logged = logOf(58)
   const job: EvaluateJob = {
     bait: { form: 'slimShad', lengthM: 0.09, material: 'plain' },
-    conditions: { depthM: 2, temperatureC: 15, salinityGKg: 0, cover: 'thickWeed', bottom: 'sand', lineKind: 'braid', lineStrengthN: 66 },
-    lanes: [{ letter: 'A', rig: { family: 'E1', hookSize: '3/0', weightKg: 0.005, weightMaterial: 'lead', pointRest: 'open' }, evidence: { logged, snag: { tries: 60, hits: 58 } } }],
+    conditions: {
+      depthM: 2,
+      temperatureC: 15,
+      salinityGKg: 0,
+      cover: 'thickWeed',
+      bottom: 'sand',
+      lineKind: 'braid',
+      lineStrengthN: 66,
+    },
+    lanes: [
+      {
+        letter: 'A',
+        rig: { family: 'E1', hookSize: '3/0', weightKg: 0.005, weightMaterial: 'lead', pointRest: 'open' },
+        evidence: { logged, snag: { tries: 60, hits: 58 } },
+      },
+    ],
   }
   const ask = async (memory: LogMemory): Promise<Reply[]> => {
     const replies: Reply[] = []
     await serve(message => replies.push(message), undefined, memory)({ type: 'evaluate', id: 1, job })
     return replies
   }
-  const snagOf = (reply: Reply | undefined): { value: number, basis: string } | undefined => reply?.type === 'lane' && reply.outcome.kind === 'done' ? reply.outcome.report.snag.snagPerCast : undefined
+  const snagOf = (reply: Reply | undefined): { value: number; basis: string } | undefined =>
+    reply?.type === 'lane' && reply.outcome.kind === 'done'
+      ? reply.outcome.report.snag.snagPerCast
+      : undefined
   it('shows the model by itself first, then what the log makes of it; the next time only that', async () => {
     const memory = memoryOf()
     const first = await ask(memory)

@@ -1,4 +1,14 @@
-import { ensembleAfter, isLearned, learnFrom, loggedAt, teach, type Day, type EvidenceBook, type Learned, type LoggedRig } from '#core'
+import {
+  ensembleAfter,
+  isLearned,
+  learnFrom,
+  loggedAt,
+  teach,
+  type Day,
+  type EvidenceBook,
+  type Learned,
+  type LoggedRig,
+} from '#core'
 
 /** Keeps what was learned of a log from one page to the next: learning anew takes a while. */
 export interface LogMemory {
@@ -7,18 +17,34 @@ export interface LogMemory {
   readonly write: (kept: KeptLog) => Promise<void>
 }
 /** What was learned, of which log, by which making of the model. */
-export interface KeptLog { readonly key: string, readonly learned: Learned }
+export interface KeptLog {
+  readonly key: string
+  readonly learned: Learned
+}
 
 /** The log that figures are asked after, wherever a question carries it. */
 export function loggedOf(job: object): readonly LoggedRig[] | undefined {
-  const { evidence, book, day, lanes } = job as { readonly evidence?: Carrier, readonly book?: EvidenceBook, readonly day?: Pick<Day, 'cover' | 'bottom'>, readonly lanes?: readonly { readonly evidence?: Carrier }[] }
-  const found = evidence?.logged ?? (book && day ? loggedAt(book, day.cover, day.bottom) : undefined) ?? lanes?.find(l => l.evidence?.logged)?.evidence?.logged
+  const { evidence, book, day, lanes } = job as {
+    readonly evidence?: Carrier
+    readonly book?: EvidenceBook
+    readonly day?: Pick<Day, 'cover' | 'bottom'>
+    readonly lanes?: readonly { readonly evidence?: Carrier }[]
+  }
+  const found =
+    evidence?.logged ??
+    (book && day ? loggedAt(book, day.cover, day.bottom) : undefined) ??
+    lanes?.find(l => l.evidence?.logged)?.evidence?.logged
   return found && found.length > 0 ? found : undefined
 }
-interface Carrier { readonly logged?: readonly LoggedRig[] }
+interface Carrier {
+  readonly logged?: readonly LoggedRig[]
+}
 
 /** Takes what was learned of a log from memory. @returns whether it was there */
-export async function recallLog(logged: readonly LoggedRig[], memory: LogMemory | undefined): Promise<boolean> {
+export async function recallLog(
+  logged: readonly LoggedRig[],
+  memory: LogMemory | undefined,
+): Promise<boolean> {
   if (isLearned(logged)) return true
   const kept = await memory?.read().catch(() => undefined)
   if (!memory || kept?.key !== keyOf(logged, memory)) return false
@@ -35,4 +61,5 @@ export async function learnLog(logged: readonly LoggedRig[], memory: LogMemory |
   await memory?.write({ key: keyOf(logged, memory), learned }).catch(() => undefined)
 }
 
-const keyOf = (logged: readonly LoggedRig[], { making }: LogMemory): string => `${making}\n${JSON.stringify(logged)}`
+const keyOf = (logged: readonly LoggedRig[], { making }: LogMemory): string =>
+  `${making}\n${JSON.stringify(logged)}`

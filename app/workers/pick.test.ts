@@ -8,13 +8,36 @@ import type { Reply } from './protocol'
 import { asHelper, serve } from './serve'
 import { planOut } from './trip'
 
-const day: Day = { depthM: 2, temperatureC: 15, salinityGKg: 35, cover: 'sparseWeed', bottom: 'sand', clarity: 'clear', light: 'bright', species: 'seaBass', activity: 'active', feeding: 'grab', prey: 'smallFish', preyM: 0.09 }
+const day: Day = {
+  depthM: 2,
+  temperatureC: 15,
+  salinityGKg: 35,
+  cover: 'sparseWeed',
+  bottom: 'sand',
+  clarity: 'clear',
+  light: 'bright',
+  species: 'seaBass',
+  activity: 'active',
+  feeding: 'grab',
+  prey: 'smallFish',
+  preyM: 0.09,
+}
 const goods: Goods = {
-  baits: [{ id: 'shad', name: 'shad 90', spec: { form: 'slimShad', lengthM: 0.09, material: 'plain' } }, { id: 'stick', name: 'stick 125', spec: { form: 'stick', lengthM: 0.125, material: 'salted' } }],
-  hooks: [{ id: 'wide', style: 'wideGap', size: '4/0' }, { id: 'belly', style: 'bellyWeighted', size: '4/0', weightKg: 0.0035, weightMaterial: 'lead' }],
+  baits: [
+    { id: 'shad', name: 'shad 90', spec: { form: 'slimShad', lengthM: 0.09, material: 'plain' } },
+    { id: 'stick', name: 'stick 125', spec: { form: 'stick', lengthM: 0.125, material: 'salted' } },
+  ],
+  hooks: [
+    { id: 'wide', style: 'wideGap', size: '4/0' },
+    { id: 'belly', style: 'bellyWeighted', size: '4/0', weightKg: 0.0035, weightMaterial: 'lead' },
+  ],
   heads: [{ id: 'head', family: 'E1', size: '3/0', weightKg: 0.005, weightMaterial: 'lead' }],
-  weights: [{ id: 'b5', shape: 'bullet', weightKg: 0.005, weightMaterial: 'tungsten' }, { id: 'b10', shape: 'bullet', weightKg: 0.01, weightMaterial: 'tungsten' }],
-  lines: [{ id: 'l', line: lineOf('braid', 67) }], rods: [{ id: 'r', name: 'rod', power: 'medium', castKg: [0.003, 0.03] }],
+  weights: [
+    { id: 'b5', shape: 'bullet', weightKg: 0.005, weightMaterial: 'tungsten' },
+    { id: 'b10', shape: 'bullet', weightKg: 0.01, weightMaterial: 'tungsten' },
+  ],
+  lines: [{ id: 'l', line: lineOf('braid', 67) }],
+  rods: [{ id: 'r', name: 'rod', power: 'medium', castKg: [0.003, 0.03] }],
 }
 const quiet = { tell: () => undefined, pause: () => Promise.resolve(true) }
 
@@ -29,15 +52,35 @@ describe('the picking worker', () => {
     expect(answer.cloud.every(c => c.front)).toBe(false)
   })
   /** A second worker in this process, that answers like a real one; or one that has crashed. */
-  const helperOf = (alive: boolean): Helper => asHelper(createCalcClient((): Endpoint => {
-    let listener: (reply: Reply) => void = () => undefined
-    let crash: (message: string) => void = () => undefined
-    const handle = serve(reply => listener(structuredClone(reply)))
-    return { send: request => alive ? void handle(structuredClone(request)) : void setTimeout(() => crash('gone'), 0), onReply: l => void (listener = l), onCrash: c => void (crash = c), terminate: () => undefined }
-  }))
+  const helperOf = (alive: boolean): Helper =>
+    asHelper(
+      createCalcClient((): Endpoint => {
+        let listener: (reply: Reply) => void = () => undefined
+        let crash: (message: string) => void = () => undefined
+        const handle = serve(reply => listener(structuredClone(reply)))
+        return {
+          send: request =>
+            alive ? void handle(structuredClone(request)) : void setTimeout(() => crash('gone'), 0),
+          onReply: l => void (listener = l),
+          onCrash: c => void (crash = c),
+          terminate: () => undefined,
+        }
+      }),
+    )
   it('comes to the same with a second worker, and with one that crashes', async () => {
-    const many = { ...goods, baits: [...goods.baits, { id: 'grub', name: 'grub', spec: { form: 'grub', lengthM: 0.07, material: 'plain' } as const }] }
-    const [alone, two, crashed] = await Promise.all([undefined, helperOf(true), helperOf(false)].map(async helper => (await pickFrom({ day, goods: many, beyond: false }, { ...quiet, ...(helper ? { helper } : {}) }))!))
+    const many = {
+      ...goods,
+      baits: [
+        ...goods.baits,
+        { id: 'grub', name: 'grub', spec: { form: 'grub', lengthM: 0.07, material: 'plain' } as const },
+      ],
+    }
+    const [alone, two, crashed] = await Promise.all(
+      [undefined, helperOf(true), helperOf(false)].map(
+        async helper =>
+          (await pickFrom({ day, goods: many, beyond: false }, { ...quiet, ...(helper ? { helper } : {}) }))!,
+      ),
+    )
     const plain = ({ ms: _, ...answer }: NonNullable<typeof alone>) => answer
     expect(plain(two!)).toEqual(plain(alone!))
     expect(plain(crashed!)).toEqual(plain(alone!))
@@ -45,25 +88,66 @@ describe('the picking worker', () => {
   it('calls the second worker off with itself', async () => {
     const helper = helperOf(true)
     const asked: AbortSignal[] = []
-    const watched: Helper = { ...helper, screenPart: (job, signal) => (asked.push(signal), helper.screenPart(job, signal)) }
-    expect(await pickFrom({ day, goods: { ...goods, baits: Array.from({ length: 60 }, (_, i) => ({ id: `b${i}`, name: `b${i}`, spec: { form: 'slimShad', lengthM: 0.07 + 0.0005 * i, material: 'plain' } as const })) }, beyond: false }, { tell: () => undefined, pause: () => Promise.resolve(false), helper: watched })).toBeUndefined()
+    const watched: Helper = {
+      ...helper,
+      screenPart: (job, signal) => (asked.push(signal), helper.screenPart(job, signal)),
+    }
+    expect(
+      await pickFrom(
+        {
+          day,
+          goods: {
+            ...goods,
+            baits: Array.from({ length: 60 }, (_, i) => ({
+              id: `b${i}`,
+              name: `b${i}`,
+              spec: { form: 'slimShad', lengthM: 0.07 + 0.0005 * i, material: 'plain' } as const,
+            })),
+          },
+          beyond: false,
+        },
+        { tell: () => undefined, pause: () => Promise.resolve(false), helper: watched },
+      ),
+    ).toBeUndefined()
     expect(asked).toHaveLength(1)
     expect(asked[0]!.aborted).toBe(true)
   })
   it('tells how far it is and stops where nobody waits any more', async () => {
     const parts: number[] = []
     let looks = 0
-    const many = { ...goods, baits: Array.from({ length: 30 }, (_, i) => ({ id: `b${i}`, name: `b${i}`, spec: { form: 'slimShad', lengthM: 0.08 + 0.001 * i, material: 'plain' } as const })) }
-    const stopped = await pickFrom({ day, goods: many, beyond: false }, { tell: part => void parts.push(part), pause: async () => ++looks < 2 })
+    const many = {
+      ...goods,
+      baits: Array.from({ length: 30 }, (_, i) => ({
+        id: `b${i}`,
+        name: `b${i}`,
+        spec: { form: 'slimShad', lengthM: 0.08 + 0.001 * i, material: 'plain' } as const,
+      })),
+    }
+    const stopped = await pickFrom(
+      { day, goods: many, beyond: false },
+      { tell: part => void parts.push(part), pause: async () => ++looks < 2 },
+    )
     expect(stopped).toBeUndefined()
     expect(parts.length).toBeGreaterThan(0)
     expect(Math.max(...parts)).toBeLessThan(1)
   })
-  it('gives a finalist the figures that the angler\'s own tally moved', async () => {
+  it("gives a finalist the figures that the angler's own tally moved", async () => {
     const plain = (await pickFrom({ day, goods, beyond: false }, quiet))!
     const [first] = plain.picks
     const bait = plain.baits[first!.bait]!.spec
-    const book = bookOf([], [{ rigKey: rigKey(bait, first!.rig), placeKey: 'sparseWeed/sand', casts: 200, snags: 60, bites: 30, hooked: 8 }])
+    const book = bookOf(
+      [],
+      [
+        {
+          rigKey: rigKey(bait, first!.rig),
+          placeKey: 'sparseWeed/sand',
+          casts: 200,
+          snags: 60,
+          bites: 30,
+          hooked: 8,
+        },
+      ],
+    )
     const moved = (await pickFrom({ day, goods, beyond: false, book }, quiet))!
     const same = moved.picks.find(p => rigKey(moved.baits[p.bait]!.spec, p.rig) === rigKey(bait, first!.rig))!
     expect(same.report.strike.hookUp.basis).toBe('logged')
@@ -80,22 +164,48 @@ describe('the planning worker', () => {
     expect(plan.countdowns.length).toBeGreaterThan(0)
     for (const c of plan.countdowns) {
       const { finalist: f } = plan.rods[c.rod]!
-      const again = evaluateRig(goods.baits[f.bait]!.spec, { ...f.rig, weightKg: c.weightKg }, { ...conditionsFor(day, f.outfit, f.match), depthM: c.depthM })
+      const again = evaluateRig(
+        goods.baits[f.bait]!.spec,
+        { ...f.rig, weightKg: c.weightKg },
+        { ...conditionsFor(day, f.outfit, f.match), depthM: c.depthM },
+      )
       expect(again.ok && again.value.fall.timeS.value).toBe(c.bottomS)
       const seconds = c.seconds.filter(Number.isFinite)
       expect([...seconds].sort((a, b) => a - b)).toEqual(seconds)
       expect(seconds.at(-1)!).toBeLessThanOrEqual(c.bottomS + 1e-9)
     }
   })
-  it('stops when it is called off', async () => expect(await planOut({ stops, goods, rods: 2 }, { tell: () => undefined, pause: () => Promise.resolve(false) })).toBeUndefined())
+  it('stops when it is called off', async () =>
+    expect(
+      await planOut(
+        { stops, goods, rods: 2 },
+        { tell: () => undefined, pause: () => Promise.resolve(false) },
+      ),
+    ).toBeUndefined())
 })
 
 describe('the model of a drop', () => {
-  const conditions = { depthM: 2, temperatureC: 15, salinityGKg: 35, lineKind: 'braid', lineStrengthN: 67 } as const
+  const conditions = {
+    depthM: 2,
+    temperatureC: 15,
+    salinityGKg: 35,
+    lineKind: 'braid',
+    lineStrengthN: 67,
+  } as const
   it('takes longer with more drag, and says that a floating rig floats', () => {
-    const found = modelDrop({ bait: goods.baits[0]!.spec, rig: { family: 'W1', hookSize: '4/0', weightKg: 0.0035, weightMaterial: 'lead', pointRest: 'skin' }, conditions })
+    const found = modelDrop({
+      bait: goods.baits[0]!.spec,
+      rig: { family: 'W1', hookSize: '4/0', weightKg: 0.0035, weightMaterial: 'lead', pointRest: 'skin' },
+      conditions,
+    })
     expect(found).toMatchObject({ ok: true })
     if (found.ok) expect(found.model.byDrag).toBeGreaterThan(0)
-    expect(modelDrop({ bait: { ...goods.baits[0]!.spec, material: 'floating' }, rig: { family: 'O2', hookSize: '4/0', weightKg: 0, weightMaterial: 'lead', pointRest: 'skin' }, conditions })).toMatchObject({ ok: false, message: expect.stringMatching(/never sinks/) as string })
+    expect(
+      modelDrop({
+        bait: { ...goods.baits[0]!.spec, material: 'floating' },
+        rig: { family: 'O2', hookSize: '4/0', weightKg: 0, weightMaterial: 'lead', pointRest: 'skin' },
+        conditions,
+      }),
+    ).toMatchObject({ ok: false, message: expect.stringMatching(/never sinks/) as string })
   })
 })

@@ -8,10 +8,28 @@ import type { TripAnswer, TripJob } from './trip'
 import type { StrikeAnswer, StrikeJob } from './strike'
 import type { TouchesAnswer, TouchesJob } from './touches'
 import type { TraceAnswer, TraceJob } from './trace'
-import type { BaitSpec, Candidate, Conditions, Evidence, Finalist, DropFailure, Problem, RigDrawing, RigReport, RigSolid, RigSpec, Utility, Verdict } from '#core'
+import type {
+  BaitSpec,
+  Candidate,
+  Conditions,
+  Evidence,
+  Finalist,
+  DropFailure,
+  Problem,
+  RigDrawing,
+  RigReport,
+  RigSolid,
+  RigSpec,
+  Utility,
+  Verdict,
+} from '#core'
 
 /** What crosses between the page and the worker: plain data only. */
-export interface LaneJob { readonly letter: string, readonly rig: RigSpec, /** what was measured and counted of it */ readonly evidence?: Evidence }
+export interface LaneJob {
+  readonly letter: string
+  readonly rig: RigSpec
+  /** what was measured and counted of it */ readonly evidence?: Evidence
+}
 
 export interface EvaluateJob {
   readonly bait: BaitSpec
@@ -22,36 +40,53 @@ export interface EvaluateJob {
 
 /** What came of one lane: its measures, why it cannot be dropped, or which field cannot be built. */
 export type LaneOutcome =
-  | { readonly kind: 'done', readonly report: RigReport, readonly drawing: RigDrawing, readonly solid: RigSolid }
-  | { readonly kind: 'failed', readonly code: DropFailure, readonly message: string, /** where it was left, m below the surface */ readonly depthM?: number, readonly drawing: RigDrawing, readonly solid: RigSolid }
-  | { readonly kind: 'invalid', readonly problems: readonly Problem[] }
+  | {
+      readonly kind: 'done'
+      readonly report: RigReport
+      readonly drawing: RigDrawing
+      readonly solid: RigSolid
+    }
+  | {
+      readonly kind: 'failed'
+      readonly code: DropFailure
+      readonly message: string
+      /** where it was left, m below the surface */ readonly depthM?: number
+      readonly drawing: RigDrawing
+      readonly solid: RigSolid
+    }
+  | { readonly kind: 'invalid'; readonly problems: readonly Problem[] }
 
 /** One-off questions, each with its own kind of answer. */
 export interface Questions {
-  readonly look: { readonly job: BenchJob, readonly answer: BenchLook }
-  readonly advise: { readonly job: BenchJob, readonly answer: BenchAdvice }
-  readonly fits: { readonly job: FitsJob, readonly answer: FitsAnswer[] }
-  readonly read: { readonly job: ReadJob, readonly answer: ReadAnswer }
-  readonly cover: { readonly job: CoverJob, readonly answer: CoverAnswer }
-  readonly bite: { readonly job: StrikeJob, readonly answer: StrikeAnswer }
-  readonly pick: { readonly job: PickJob, readonly answer: PickAnswer }
-  readonly screenPart: { readonly job: ScreenJob, readonly answer: readonly Candidate[] }
-  readonly finishPart: { readonly job: FinishJob, readonly answer: readonly (Finalist | undefined)[] }
-  readonly trip: { readonly job: TripJob, readonly answer: TripAnswer }
-  readonly touches: { readonly job: TouchesJob, readonly answer: TouchesAnswer }
-  readonly drop: { readonly job: DropJob, readonly answer: DropAnswer }
-  readonly trace: { readonly job: TraceJob, readonly answer: TraceAnswer }
+  readonly look: { readonly job: BenchJob; readonly answer: BenchLook }
+  readonly advise: { readonly job: BenchJob; readonly answer: BenchAdvice }
+  readonly fits: { readonly job: FitsJob; readonly answer: FitsAnswer[] }
+  readonly read: { readonly job: ReadJob; readonly answer: ReadAnswer }
+  readonly cover: { readonly job: CoverJob; readonly answer: CoverAnswer }
+  readonly bite: { readonly job: StrikeJob; readonly answer: StrikeAnswer }
+  readonly pick: { readonly job: PickJob; readonly answer: PickAnswer }
+  readonly screenPart: { readonly job: ScreenJob; readonly answer: readonly Candidate[] }
+  readonly finishPart: { readonly job: FinishJob; readonly answer: readonly (Finalist | undefined)[] }
+  readonly trip: { readonly job: TripJob; readonly answer: TripAnswer }
+  readonly touches: { readonly job: TouchesJob; readonly answer: TouchesAnswer }
+  readonly drop: { readonly job: DropJob; readonly answer: DropAnswer }
+  readonly trace: { readonly job: TraceJob; readonly answer: TraceAnswer }
 }
 export type QuestionId = keyof Questions
 
 export type Request =
-  | { readonly type: 'ask', readonly id: number, readonly about: QuestionId, readonly job: Questions[QuestionId]['job'] }
-  | { readonly type: 'evaluate', readonly id: number, readonly job: EvaluateJob }
-  | { readonly type: 'cancel', readonly id: number }
+  | {
+      readonly type: 'ask'
+      readonly id: number
+      readonly about: QuestionId
+      readonly job: Questions[QuestionId]['job']
+    }
+  | { readonly type: 'evaluate'; readonly id: number; readonly job: EvaluateJob }
+  | { readonly type: 'cancel'; readonly id: number }
 
 export type Reply =
-  | { readonly type: 'progress', readonly id: number, readonly part: number }
-  | { readonly type: 'answer', readonly id: number, readonly answer: Questions[QuestionId]['answer'] }
-  | { readonly type: 'lane', readonly id: number, readonly letter: string, readonly outcome: LaneOutcome }
-  | { readonly type: 'done', readonly id: number, readonly verdict: Verdict }
-  | { readonly type: 'failed', readonly id: number, readonly message: string }
+  | { readonly type: 'progress'; readonly id: number; readonly part: number }
+  | { readonly type: 'answer'; readonly id: number; readonly answer: Questions[QuestionId]['answer'] }
+  | { readonly type: 'lane'; readonly id: number; readonly letter: string; readonly outcome: LaneOutcome }
+  | { readonly type: 'done'; readonly id: number; readonly verdict: Verdict }
+  | { readonly type: 'failed'; readonly id: number; readonly message: string }

@@ -1,4 +1,18 @@
-import { assembleRig, drawRig, ensembleAfter, evaluateRig, failure, judgeLanes, makeRecall, problemsOf, solidOf, success, USUAL_UTILITY, type JudgedLane, type Recall } from '#core'
+import {
+  assembleRig,
+  drawRig,
+  ensembleAfter,
+  evaluateRig,
+  failure,
+  judgeLanes,
+  makeRecall,
+  problemsOf,
+  solidOf,
+  success,
+  USUAL_UTILITY,
+  type JudgedLane,
+  type Recall,
+} from '#core'
 import { adviseOn, lookAt } from './bench'
 import { fitsOf, readRows } from './box'
 import { throughCover } from './cover'
@@ -16,7 +30,9 @@ import type { EvaluateJob, LaneJob, LaneOutcome, QuestionId, Questions, Reply, R
 
 /** Outcomes kept so that undo, redo and a change to one lane cost nothing for the others. */
 const KEPT = 80
-/** Parts of evaluations kept: postures and bites of five rigs, and the meetings of a place, which are large. */
+/**
+ * Parts of evaluations kept: postures and bites of five rigs, and the meetings of a place, which are large.
+ */
 const KEPT_PARTS = 16
 
 /**
@@ -26,12 +42,16 @@ const KEPT_PARTS = 16
  * @param log where what was learned of a log is kept
  * @returns handles one request
  */
-export function serve(reply: (message: Reply) => void, helper: () => CalcClient | undefined = () => undefined, log?: LogMemory): (request: Request) => Promise<void> {
+export function serve(
+  reply: (message: Reply) => void,
+  helper: () => CalcClient | undefined = () => undefined,
+  log?: LogMemory,
+): (request: Request) => Promise<void> {
   const cancelled = new Set<number>()
   const kept = new Map<string, LaneOutcome>()
   const remembered = makeRecall(KEPT_PARTS)
 
-  return async (request) => {
+  return async request => {
     if (request.type === 'cancel') return void cancelled.add(request.id)
     const { id } = request
     try {
@@ -39,7 +59,7 @@ export function serve(reply: (message: Reply) => void, helper: () => CalcClient 
         await nextTask()
         if (cancelled.has(id)) return
         const logged = loggedOf(request.job)
-        if (logged && !await recallLog(logged, log)) await learnLog(logged, log)
+        if (logged && !(await recallLog(logged, log))) await learnLog(logged, log)
         if (cancelled.has(id)) return
         const second = SHARED.has(request.about) ? helper() : undefined
         const found = await answer(request.about, request.job, {
@@ -53,12 +73,17 @@ export function serve(reply: (message: Reply) => void, helper: () => CalcClient 
       const { job } = request
       const judged: JudgedLane[] = []
       const logged = loggedOf(job)
-      if (logged && !await recallLog(logged, log)) {
+      if (logged && !(await recallLog(logged, log))) {
         // what the model has by itself comes at once; what the log makes of it takes longer, and follows
         for (const lane of job.lanes) {
           await nextTask()
           if (cancelled.has(id)) return
-          reply({ type: 'lane', id, letter: lane.letter, outcome: evaluateLane(job, withoutLog(lane), remembered) })
+          reply({
+            type: 'lane',
+            id,
+            letter: lane.letter,
+            outcome: evaluateLane(job, withoutLog(lane), remembered),
+          })
         }
         await nextTask()
         if (cancelled.has(id)) return
@@ -71,12 +96,14 @@ export function serve(reply: (message: Reply) => void, helper: () => CalcClient 
         reply({ type: 'lane', id, letter: lane.letter, outcome })
         judged.push(judgeable(lane.letter, outcome))
       }
-      reply({ type: 'done', id, verdict: judgeLanes(judged, job.utility ?? USUAL_UTILITY, ensembleAfter(logged)) })
-    }
-    catch (error) {
+      reply({
+        type: 'done',
+        id,
+        verdict: judgeLanes(judged, job.utility ?? USUAL_UTILITY, ensembleAfter(logged)),
+      })
+    } catch (error) {
       reply({ type: 'failed', id, message: error instanceof Error ? error.message : String(error) })
-    }
-    finally {
+    } finally {
       // by now the page shows something: a helper that may be wanted can be made ready
       helper()?.ready()
       cancelled.delete(id)
@@ -94,15 +121,43 @@ export const asHelper = (client: CalcClient): Helper => ({
 const SHARED: ReadonlySet<QuestionId> = new Set(['pick'])
 
 /** Who answers what. */
-const ANSWERS: { readonly [Q in QuestionId]: (job: Questions[Q]['job'], progress: Progress) => Questions[Q]['answer'] | Promise<Questions[Q]['answer'] | undefined> } = { look: lookAt, advise: adviseOn, fits: fitsOf, read: readRows, trace: tracePicture, cover: throughCover, bite: biteOn, pick: pickFrom, screenPart, finishPart, trip: planOut, drop: modelDrop, touches: touchesOf }
+const ANSWERS: {
+  readonly [Q in QuestionId]: (
+    job: Questions[Q]['job'],
+    progress: Progress,
+  ) => Questions[Q]['answer'] | Promise<Questions[Q]['answer'] | undefined>
+} = {
+  look: lookAt,
+  advise: adviseOn,
+  fits: fitsOf,
+  read: readRows,
+  trace: tracePicture,
+  cover: throughCover,
+  bite: biteOn,
+  pick: pickFrom,
+  screenPart,
+  finishPart,
+  trip: planOut,
+  drop: modelDrop,
+  touches: touchesOf,
+}
 
-function answer<Q extends QuestionId>(about: Q, job: Questions[Q]['job'], progress: Progress): Questions[Q]['answer'] | Promise<Questions[Q]['answer'] | undefined> {
+function answer<Q extends QuestionId>(
+  about: Q,
+  job: Questions[Q]['job'],
+  progress: Progress,
+): Questions[Q]['answer'] | Promise<Questions[Q]['answer'] | undefined> {
   return ANSWERS[about](job, progress)
 }
 
 const nextTask = (): Promise<void> => new Promise(resolve => setTimeout(resolve, 0))
 
-function recall(kept: Map<string, LaneOutcome>, job: EvaluateJob, lane: LaneJob, remembered: Recall): LaneOutcome {
+function recall(
+  kept: Map<string, LaneOutcome>,
+  job: EvaluateJob,
+  lane: LaneJob,
+  remembered: Recall,
+): LaneOutcome {
   const key = JSON.stringify([job.bait, job.conditions, lane.rig, lane.evidence])
   const found = kept.get(key) ?? evaluateLane(job, lane, remembered)
   kept.delete(key)
@@ -116,15 +171,27 @@ function withoutLog({ evidence, ...lane }: LaneJob): LaneJob {
   return evidence?.fall ? { ...lane, evidence: { fall: evidence.fall } } : lane
 }
 
-function evaluateLane({ bait, conditions }: EvaluateJob, { rig: spec, evidence }: LaneJob, remembered: Recall): LaneOutcome {
+function evaluateLane(
+  { bait, conditions }: EvaluateJob,
+  { rig: spec, evidence }: LaneJob,
+  remembered: Recall,
+): LaneOutcome {
   const problems = problemsOf(bait, spec)
   if (problems.length > 0) return { kind: 'invalid', problems }
   const rig = assembleRig(bait, spec)
   const pictures = { drawing: drawRig(rig), solid: solidOf(rig) }
-  const outcome = evaluateRig(bait, spec, evidence ? { ...conditions, evidence } : conditions, { recall: remembered })
+  const outcome = evaluateRig(bait, spec, evidence ? { ...conditions, evidence } : conditions, {
+    recall: remembered,
+  })
   return outcome.ok
     ? { kind: 'done', report: outcome.value, ...pictures }
-    : { kind: 'failed', code: outcome.code, message: outcome.message, ...(outcome.depthM === undefined ? {} : { depthM: outcome.depthM }), ...pictures }
+    : {
+        kind: 'failed',
+        code: outcome.code,
+        message: outcome.message,
+        ...(outcome.depthM === undefined ? {} : { depthM: outcome.depthM }),
+        ...pictures,
+      }
 }
 
 function judgeable(letter: string, outcome: LaneOutcome): JudgedLane {

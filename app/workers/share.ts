@@ -15,25 +15,36 @@ export function memory(): SearchMemory {
 const SLICE_MS = 60
 
 /** Runs a stepwise search to its end, telling how far it is. @returns undefined when it was called off */
-export async function runThrough<Step, Result>(steps: Generator<Step, Result>, { tell, pause }: Progress, partOf: (step: Step) => number): Promise<Result | undefined> {
+export async function runThrough<Step, Result>(
+  steps: Generator<Step, Result>,
+  { tell, pause }: Progress,
+  partOf: (step: Step) => number,
+): Promise<Result | undefined> {
   let step = steps.next()
   for (let last = performance.now(); !step.done; step = steps.next()) {
     if (performance.now() - last < SLICE_MS) continue
     tell(partOf(step.value))
-    if (!await pause()) return undefined
+    if (!(await pause())) return undefined
     last = performance.now()
   }
   return step.value
 }
 
-export const screenPart = ({ day, field, share }: ScreenJob, progress: Progress): Promise<Candidate[] | undefined> => runThrough(screen({ day, ...field, share, memory: memory() }), progress, () => 0)
+export const screenPart = (
+  { day, field, share }: ScreenJob,
+  progress: Progress,
+): Promise<Candidate[] | undefined> =>
+  runThrough(screen({ day, ...field, share, memory: memory() }), progress, () => 0)
 
-export async function finishPart({ day, field, ones, book }: FinishJob, { tell, pause }: Progress): Promise<(Finalist | undefined)[] | undefined> {
+export async function finishPart(
+  { day, field, ones, book }: FinishJob,
+  { tell, pause }: Progress,
+): Promise<(Finalist | undefined)[] | undefined> {
   const done: (Finalist | undefined)[] = []
   for (const one of ones) {
     done.push(finish(day, field.goods, field.riggings, one, book))
     tell(done.length / ones.length)
-    if (!await pause()) return undefined
+    if (!(await pause())) return undefined
   }
   return done
 }

@@ -1,10 +1,21 @@
 /** A picture as a canvas gives it: RGBA, four bytes a pixel. */
-export interface Picture { readonly width: number, readonly height: number, readonly rgba: Uint8ClampedArray }
+export interface Picture {
+  readonly width: number
+  readonly height: number
+  readonly rgba: Uint8ClampedArray
+}
 
 export type Point = readonly [x: number, y: number]
 
-/** A station across the traced bait, pixels: where along its axis (share of length from the first end), and how far the outline stands off to either side. */
-export interface TracedStation { readonly at: number, readonly over: number, readonly under: number }
+/**
+ * A station across the traced bait, pixels: where along its axis (share of length from the first end), and
+ * how far the outline stands off to either side.
+ */
+export interface TracedStation {
+  readonly at: number
+  readonly over: number
+  readonly under: number
+}
 
 export interface Trace {
   readonly pxPerMm: number
@@ -16,9 +27,13 @@ export interface Trace {
 }
 
 /** What to look for besides the card: a bait, or nothing, where only the scale is wanted. */
-export interface TraceJob { readonly picture: Picture, readonly want: 'bait' | 'scale' }
+export interface TraceJob {
+  readonly picture: Picture
+  readonly want: 'bait' | 'scale'
+}
 
-export type TraceAnswer = { readonly ok: true, readonly trace: Trace } | { readonly ok: false, readonly message: string }
+export type TraceAnswer =
+  { readonly ok: true; readonly trace: Trace } | { readonly ok: false; readonly message: string }
 
 /** A bank card (ISO/IEC 7810, ID-1): sides and corner radius, mm. */
 const CARD = { width: 85.6, height: 53.98, corner: 3.18 } as const
@@ -31,23 +46,41 @@ export const STATIONS = 21
 /** Things smaller than this share of the picture are specks. */
 const SPECK = 0.002
 
-interface Blob { readonly pixels: Uint32Array, readonly mean: Point, readonly along: Point, readonly long: readonly [number, number], readonly across: readonly [number, number] }
+interface Blob {
+  readonly pixels: Uint32Array
+  readonly mean: Point
+  readonly along: Point
+  readonly long: readonly [number, number]
+  readonly across: readonly [number, number]
+}
 
 /**
- * Finds a card of known size and the bait beside it on plain paper, photographed from straight above; proposes length and outline. The paper's
- * colour is that of the picture's rim; what differs from it by more than Otsu's threshold (IEEE Trans. SMC 9, 1979) is a thing; the card is the
- * thing that fills a rectangle of its proportions, the bait the largest of the others. Axes by principal components.
+ * Finds a card of known size and the bait beside it on plain paper, photographed from straight above;
+ * proposes length and outline. The paper's colour is that of the picture's rim; what differs from it by more
+ * than Otsu's threshold (IEEE Trans. SMC 9, 1979) is a thing; the card is the thing that fills a rectangle of
+ * its proportions, the bait the largest of the others. Axes by principal components.
  */
 export function tracePicture({ picture: { width, height, rgba }, want }: TraceJob): TraceAnswer {
   const apart = distances(width, height, rgba)
   const threshold = otsu(apart)
   const blobs = blobsOf(apart, threshold, width, height)
   const card = blobs.filter(isCard).sort((a, b) => b.pixels.length - a.pixels.length)[0]
-  if (!card) return { ok: false, message: 'No card was found. Lay a bank card flat beside the bait, both wholly on plain paper of another colour, and photograph from straight above.' }
+  if (!card)
+    return {
+      ok: false,
+      message:
+        'No card was found. Lay a bank card flat beside the bait, both wholly on plain paper of another colour, and photograph from straight above.',
+    }
   const scale = { pxPerMm: Math.sqrt(card.pixels.length / CARD_MM2), card: corners(card) }
-  if (want === 'scale') return { ok: true, trace: { ...scale, from: [0, 0], along: [1, 0], lengthPx: 0, stations: [] } }
+  if (want === 'scale')
+    return { ok: true, trace: { ...scale, from: [0, 0], along: [1, 0], lengthPx: 0, stations: [] } }
   const bait = blobs.filter(b => b !== card).sort((a, b) => b.pixels.length - a.pixels.length)[0]
-  if (!bait) return { ok: false, message: 'A card was found, but no bait beside it. It must lie apart from the card and differ from the paper.' }
+  if (!bait)
+    return {
+      ok: false,
+      message:
+        'A card was found, but no bait beside it. It must lie apart from the card and differ from the paper.',
+    }
   const [l0, l1] = bait.long
   const lengthPx = l1 - l0
   if (lengthPx < 60) return { ok: false, message: 'The bait is too small in the picture: go nearer.' }
@@ -73,7 +106,12 @@ function distances(width: number, height: number, rgba: Uint8ClampedArray): Floa
   for (let y = 0; y < height; y += 4) for (const x of [1, width - 2]) note(x, y)
   const paper = rim.map(values => values.sort((a, b) => a - b)[values.length >> 1]!)
   const apart = new Float32Array(width * height)
-  for (let i = 0; i < apart.length; i++) apart[i] = Math.hypot(rgba[4 * i]! - paper[0]!, rgba[4 * i + 1]! - paper[1]!, rgba[4 * i + 2]! - paper[2]!)
+  for (let i = 0; i < apart.length; i++)
+    apart[i] = Math.hypot(
+      rgba[4 * i]! - paper[0]!,
+      rgba[4 * i + 1]! - paper[1]!,
+      rgba[4 * i + 2]! - paper[2]!,
+    )
   return apart
 }
 
@@ -83,7 +121,7 @@ function otsu(values: Float32Array): number {
   for (const v of values) bins[Math.min(441, Math.floor(v))]!++
   const total = values.length
   let sum = 0
-  bins.forEach((n, i) => sum += n * i)
+  bins.forEach((n, i) => (sum += n * i))
   let below = 0
   let sumBelow = 0
   let best = 0
@@ -145,7 +183,7 @@ function measured(pixels: Uint32Array, width: number): Blob {
   let yy = 0
   let xy = 0
   for (const i of pixels) {
-    const dx = i % width - mx
+    const dx = (i % width) - mx
     const dy = Math.floor(i / width) - my
     xx += dx * dx
     yy += dy * dy
@@ -156,7 +194,7 @@ function measured(pixels: Uint32Array, width: number): Blob {
   const long: [number, number] = [Infinity, -Infinity]
   const across: [number, number] = [Infinity, -Infinity]
   for (const i of pixels) {
-    const dx = i % width - mx
+    const dx = (i % width) - mx
     const dy = Math.floor(i / width) - my
     const l = dx * along[0] + dy * along[1]
     const a = -dx * along[1] + dy * along[0]
@@ -174,8 +212,20 @@ function isCard({ pixels, long, across }: Blob): boolean {
 }
 
 function corners({ mean, along, long, across }: Blob): Point[] {
-  return ([[0, 0], [1, 0], [1, 1], [0, 1]] as const).map(([i, j]) =>
-    [mean[0] + long[i] * along[0] - across[j] * along[1], mean[1] + long[i] * along[1] + across[j] * along[0]] as const)
+  return (
+    [
+      [0, 0],
+      [1, 0],
+      [1, 1],
+      [0, 1],
+    ] as const
+  ).map(
+    ([i, j]) =>
+      [
+        mean[0] + long[i] * along[0] - across[j] * along[1],
+        mean[1] + long[i] * along[1] + across[j] * along[0],
+      ] as const,
+  )
 }
 
 /** Outline to either side of the axis at even stations: at each the outermost pixels of a band around it. */
@@ -185,9 +235,12 @@ function stationsOf({ pixels, mean, along, long }: Blob, width: number): TracedS
   const over = new Float64Array(bins).fill(-Infinity)
   const under = new Float64Array(bins).fill(Infinity)
   for (const i of pixels) {
-    const dx = i % width - mean[0]
+    const dx = (i % width) - mean[0]
     const dy = Math.floor(i / width) - mean[1]
-    const bin = Math.min(bins - 1, Math.max(0, Math.floor((dx * along[0] + dy * along[1] - long[0]) / length * bins)))
+    const bin = Math.min(
+      bins - 1,
+      Math.max(0, Math.floor(((dx * along[0] + dy * along[1] - long[0]) / length) * bins)),
+    )
     const across = -dx * along[1] + dy * along[0]
     over[bin] = Math.max(over[bin]!, across + 0.5)
     under[bin] = Math.min(under[bin]!, across - 0.5)

@@ -14,7 +14,11 @@ const kept = new WeakMap<Ensemble, Map<string, Ensemble>>()
 const keyOf = (logged: readonly LoggedRig[]): string => JSON.stringify(logged)
 
 /** Takes what was learned of a log, so that it need not be learned again. */
-export function teach(logged: readonly LoggedRig[], posterior: Posterior, ensemble: Ensemble = USUAL): Ensemble {
+export function teach(
+  logged: readonly LoggedRig[],
+  posterior: Posterior,
+  ensemble: Ensemble = USUAL,
+): Ensemble {
   const known = kept.get(ensemble) ?? new Map<string, Ensemble>()
   kept.set(ensemble, known)
   const after = learned(ensemble, posterior)
@@ -23,17 +27,26 @@ export function teach(logged: readonly LoggedRig[], posterior: Posterior, ensemb
   return after
 }
 
-/** An ensemble as tallies leave it: itself where nothing was counted. Learning takes a while the first time. */
-export function ensembleAfter(logged: readonly LoggedRig[] | undefined, ensemble: Ensemble = USUAL): Ensemble {
+/**
+ * An ensemble as tallies leave it: itself where nothing was counted. Learning takes a while the first time.
+ */
+export function ensembleAfter(
+  logged: readonly LoggedRig[] | undefined,
+  ensemble: Ensemble = USUAL,
+): Ensemble {
   if (!logged || logged.length === 0) return ensemble
-  return kept.get(ensemble)?.get(keyOf(logged)) ?? teach(logged, learnFrom(logged, ensemble) ?? NOTHING, ensemble)
+  return (
+    kept.get(ensemble)?.get(keyOf(logged)) ?? teach(logged, learnFrom(logged, ensemble) ?? NOTHING, ensemble)
+  )
 }
 
 /** What a log says that names no rig that can be built. */
 const NOTHING: Posterior = { scores: {}, centre: {}, effective: Infinity }
 
 /** Whether a log was learned from already, so that asking again costs nothing. */
-export const isLearned = (logged: readonly LoggedRig[], ensemble: Ensemble = USUAL): boolean => logged.length === 0 || kept.get(ensemble)?.has(keyOf(logged)) === true
+export const isLearned = (logged: readonly LoggedRig[], ensemble: Ensemble = USUAL): boolean =>
+  logged.length === 0 || kept.get(ensemble)?.has(keyOf(logged)) === true
 
 /** The ensemble as a prepared rig has it, with what was learned. */
-export const amongOf = (prepared: PreparedRig, ensemble: Ensemble = USUAL): Draws => drawsFor(ensembleAfter(prepared.logged, ensemble), ownersOf(prepared))
+export const amongOf = (prepared: PreparedRig, ensemble: Ensemble = USUAL): Draws =>
+  drawsFor(ensembleAfter(prepared.logged, ensemble), ownersOf(prepared))

@@ -15,9 +15,16 @@ export function bodiesOfRig(bait: BaitSpec, spec: RigSpec, water: Water): FallBo
 }
 
 /** The same of a rig that is built already. */
-export const fallBodiesOf = (rig: AssembledRig, water: Water): FallBodies => ({ ...bodiesOf(rig, water), ...secondOf(rig, water), limp: limpness(rig) * water.densityKgM3 })
+export const fallBodiesOf = (rig: AssembledRig, water: Water): FallBodies => ({
+  ...bodiesOf(rig, water),
+  ...secondOf(rig, water),
+  limp: limpness(rig) * water.densityKgM3,
+})
 
-/** The weight that hangs on its own, as the fall takes it; a bullet meets the water as its streamlined nose does. */
+/**
+ * The weight that hangs on its own, as the fall takes it; a bullet meets the water as its streamlined nose
+ * does.
+ */
 function secondOf(rig: AssembledRig, water: Water): { readonly weight?: TetheredWeight } {
   const { second } = rig.parts
   if (!second) return {}
@@ -37,12 +44,19 @@ function secondOf(rig: AssembledRig, water: Water): { readonly weight?: Tethered
 /** A hand meets a mark on the bait within this, m. *Assumed.* */
 const LAID_WITHIN_M = 0.002
 
-/** The rig packed for a water; again with its hook laid forward and back; and with its plastic at both ends of the material's density, unless the density is given. */
+/**
+ * The rig packed for a water; again with its hook laid forward and back; and with its plastic at both ends of
+ * the material's density, unless the density is given.
+ */
 function bodiesOf(rig: AssembledRig, water: Water): FallBodies {
   const typical = hydroBody(rig.geometry, water)
-  const placed = { forward: hydroBody(hookMoved(rig, -LAID_WITHIN_M), water), back: hydroBody(hookMoved(rig, LAID_WITHIN_M), water) }
+  const placed = {
+    forward: hydroBody(hookMoved(rig, -LAID_WITHIN_M), water),
+    back: hydroBody(hookMoved(rig, LAID_WITHIN_M), water),
+  }
   if (rig.baitSpec.densityKgM3 !== undefined) return { typical, ...placed }
-  const at = (densityKgM3: number): HydroBody => hydroBody(assembleRig({ ...rig.baitSpec, densityKgM3 }, rig.spec).geometry, water)
+  const at = (densityKgM3: number): HydroBody =>
+    hydroBody(assembleRig({ ...rig.baitSpec, densityKgM3 }, rig.spec).geometry, water)
   const { low, high } = PLASTICS[rig.baitSpec.material].density
   return { typical, light: at(low), dense: at(high), ...placed }
 }

@@ -8,7 +8,15 @@ import type { Conditions } from './conditions'
 import { evaluateRig, type RigReport } from './evaluateRig'
 
 const bait: BaitSpec = { form: 'slimShad', lengthM: 0.09, material: 'plain' }
-const conditions: Conditions = { depthM: 2, temperatureC: 15, salinityGKg: 35, cover: 'thickWeed', bottom: 'shell', lineKind: 'braid', lineStrengthN: lbfToN(20) }
+const conditions: Conditions = {
+  depthM: 2,
+  temperatureC: 15,
+  salinityGKg: 35,
+  cover: 'thickWeed',
+  bottom: 'shell',
+  lineKind: 'braid',
+  lineStrengthN: lbfToN(20),
+}
 const specs: Record<'belly' | 'bare' | 'head', RigSpec> = {
   belly: { family: 'W1', hookSize: '4/0', weightKg: 0.0035, weightMaterial: 'lead', pointRest: 'skin' },
   bare: { family: 'O2', hookSize: '4/0', weightKg: 0, weightMaterial: 'lead', pointRest: 'skin' },
@@ -19,17 +27,32 @@ const report = (spec: RigSpec, c = conditions, b = bait): RigReport => {
   if (!outcome.ok) throw new Error(outcome.message)
   return outcome.value
 }
-const measures = (r: RigReport): Measure[] =>
-  [r.fall.timeS, r.fall.meanSpeedMS, r.fall.pitchRad, r.fall.rollRad, r.fall.glide, r.snag.snagPerCast, r.snag.weedPerCast, r.snag.minutesLeft, r.strike.hookUp, r.takeShare, r.fit.clearanceM, r.fit.openingLoadN]
+const measures = (r: RigReport): Measure[] => [
+  r.fall.timeS,
+  r.fall.meanSpeedMS,
+  r.fall.pitchRad,
+  r.fall.rollRad,
+  r.fall.glide,
+  r.snag.snagPerCast,
+  r.snag.weedPerCast,
+  r.snag.minutesLeft,
+  r.strike.hookUp,
+  r.takeShare,
+  r.fit.clearanceM,
+  r.fit.openingLoadN,
+]
 
 describe('one rig in one water', () => {
-  it.each(Object.keys(specs) as (keyof typeof specs)[])('%s: every measure lies in its range and says its basis', (id) => {
-    for (const m of measures(report(specs[id]))) {
-      expect(m.low).toBeLessThanOrEqual(m.value)
-      expect(m.high).toBeGreaterThanOrEqual(m.value)
-      expect(m.basis).toBe('computed')
-    }
-  })
+  it.each(Object.keys(specs) as (keyof typeof specs)[])(
+    '%s: every measure lies in its range and says its basis',
+    id => {
+      for (const m of measures(report(specs[id]))) {
+        expect(m.low).toBeLessThanOrEqual(m.value)
+        expect(m.high).toBeGreaterThanOrEqual(m.value)
+        expect(m.basis).toBe('computed')
+      }
+    },
+  )
   it('open head: nose first and fastest; belly-weighted: near level, upright, slower, gliding; unweighted: slowest', () => {
     const [head, belly, bare] = [report(specs.head), report(specs.belly), report(specs.bare)]
     expect(head.fall.timeS.value).toBeLessThan(belly.fall.timeS.value)
@@ -53,7 +76,10 @@ describe('one rig in one water', () => {
     expect(head.strike.hookUp.value).toBeGreaterThan(belly.strike.hookUp.value)
   })
   it('floating plastic on an unweighted hook floats, and says so', () => {
-    expect(evaluateRig({ ...bait, material: 'floating' }, specs.bare, conditions)).toMatchObject({ ok: false, code: 'floats' })
+    expect(evaluateRig({ ...bait, material: 'floating' }, specs.bare, conditions)).toMatchObject({
+      ok: false,
+      code: 'floats',
+    })
   })
   it('the same seed gives the same report, another seed only other draws', () => {
     expect(report(specs.head)).toEqual(report(specs.head))
@@ -64,28 +90,62 @@ describe('one rig in one water', () => {
 })
 
 describe('every family in every kind of bait', () => {
-  it.each(FAMILY_IDS)('%s is built, dropped, fitted, snagged and struck', (family) => {
+  it.each(FAMILY_IDS)('%s is built, dropped, fitted, snagged and struck', family => {
     const { weighted, pointRests, hollowOnly } = FAMILIES[family]
-    const r = evaluateRig({ form: hollowOnly ? 'tube' : 'slimShad', lengthM: 0.09, material: 'plain' }, {
-      family, hookSize: '2/0', weightKg: weighted ? 0.005 : 0, weightMaterial: 'lead', pointRest: pointRests[0]!,
-    }, conditions)
+    const r = evaluateRig(
+      { form: hollowOnly ? 'tube' : 'slimShad', lengthM: 0.09, material: 'plain' },
+      {
+        family,
+        hookSize: '2/0',
+        weightKg: weighted ? 0.005 : 0,
+        weightMaterial: 'lead',
+        pointRest: pointRests[0]!,
+      },
+      conditions,
+    )
     if (!r.ok) throw new Error(r.message)
     expect(r.value.fall.timeS.value).toBeGreaterThan(0.5)
     expect(r.value.fit.rules.length).toBeGreaterThanOrEqual(3)
     expect(r.value.snag.minutesLeft.value).toBeLessThanOrEqual(60)
-    expect(r.value.strike.hookUp.value + r.value.strike.losses.reduce((sum, l) => sum + l.share, 0)).toBeCloseTo(1, 9)
+    expect(
+      r.value.strike.hookUp.value + r.value.strike.losses.reduce((sum, l) => sum + l.share, 0),
+    ).toBeCloseTo(1, 9)
   })
-  it.each(FORM_IDS)('%s on a belly-weighted hook and on a ball head', (form) => {
+  it.each(FORM_IDS)('%s on a belly-weighted hook and on a ball head', form => {
     const [least, most] = BAIT_FORMS[form].lengthRangeM
     const lengthM = Math.min(most, Math.max(least, 0.09))
-    for (const [family, pointRest] of [['W1', 'skin'], ['E1', 'open']] as const) {
-      const r = evaluateRig({ form, lengthM, material: 'plain' }, { family, hookSize: lengthM < 0.06 ? '2' : '1/0', weightKg: 0.0035, weightMaterial: 'lead', pointRest }, conditions)
+    for (const [family, pointRest] of [
+      ['W1', 'skin'],
+      ['E1', 'open'],
+    ] as const) {
+      const r = evaluateRig(
+        { form, lengthM, material: 'plain' },
+        {
+          family,
+          hookSize: lengthM < 0.06 ? '2' : '1/0',
+          weightKg: 0.0035,
+          weightMaterial: 'lead',
+          pointRest,
+        },
+        conditions,
+      )
       if (!r.ok) throw new Error(`${form}: ${r.message}`)
       expect(r.value.fall.timeS.value, form).toBeLessThan(30)
     }
   })
   it('half a stop lets the bullet run ahead by as much as it leaves, and no more', () => {
-    const r = evaluateRig({ form: 'straightWorm', lengthM: 0.15, material: 'plain' }, { family: 'L1', hookSize: '3/0', weightKg: 0.007, weightMaterial: 'lead', pointRest: 'skin', peg: 'half' }, conditions)
+    const r = evaluateRig(
+      { form: 'straightWorm', lengthM: 0.15, material: 'plain' },
+      {
+        family: 'L1',
+        hookSize: '3/0',
+        weightKg: 0.007,
+        weightMaterial: 'lead',
+        pointRest: 'skin',
+        peg: 'half',
+      },
+      conditions,
+    )
     if (!r.ok || !('weightPath' in r.value.fall.drop)) throw new Error('no second body')
     const { drop } = r.value.fall
     expect(drop.weightTimeS).toBeLessThan(drop.timeS)

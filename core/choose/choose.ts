@@ -9,7 +9,16 @@ import { matchShare } from './score'
 import { beyondTheBox, riggingsOf, type Goods, type Rigging } from './goods'
 import type { LimitId } from './limits'
 import { oddsOf } from './odds'
-import { costsOfWays, nothingFits, reasonsFor, whatIfs, whyNot, type WayCost, type WhatIf, type WhyNot } from './reasons'
+import {
+  costsOfWays,
+  nothingFits,
+  reasonsFor,
+  whatIfs,
+  whyNot,
+  type WayCost,
+  type WhatIf,
+  type WhyNot,
+} from './reasons'
 import { weightSteps, type WeightStep } from './sizing'
 import { screen, type Candidate, type SearchMemory } from './screen'
 
@@ -27,13 +36,31 @@ export interface Choice {
   /** baits the candidates count by */ readonly baits: Goods['baits']
   /** candidates looked at, and how many each limit put out */ readonly looked: number
   readonly out: Readonly<Partial<Record<LimitId, number>>>
-  /** where nothing can be fished: why, and the nearest way out */ readonly nothing?: { readonly sentence: string, readonly way: string }
+  /** where nothing can be fished: why, and the nearest way out */ readonly nothing?: {
+    readonly sentence: string
+    readonly way: string
+  }
 }
 
 export type ChooseStep = { readonly part: number }
 
 /** Rigs that anglers would expect to be asked about. */
-const WELL_KNOWN: readonly FamilyId[] = ['E1', 'E2', 'W1', 'O2', 'O1', 'L1', 'L2', 'L4', 'J4', 'J3', 'J1', 'E3', 'L3', 'L6']
+const WELL_KNOWN: readonly FamilyId[] = [
+  'E1',
+  'E2',
+  'W1',
+  'O2',
+  'O1',
+  'L1',
+  'L2',
+  'L4',
+  'J4',
+  'J3',
+  'J1',
+  'E3',
+  'L3',
+  'L6',
+]
 
 /** Finalists evaluated in full at most, picks shown, and baits tried in the families that lead. */
 const FINALISTS = 9
@@ -43,43 +70,96 @@ const BAITS_EACH = 2
 /** Baits with which goods beyond the box are tried: those most like the food. */
 const BAITS_BEYOND = 5
 
-export interface ChooseOptions { /** one way of rigging alone: its best hook and weight */ readonly family?: FamilyId, /** look beyond the box: common hooks and heads in every size, with its baits */ readonly beyond?: boolean, /** what earlier searches worked out */ readonly memory?: SearchMemory, /** drops and tally of the angler's own */ readonly book?: EvidenceBook }
+export interface ChooseOptions {
+  /** one way of rigging alone: its best hook and weight */ readonly family?: FamilyId
+  /** look beyond the box: common hooks and heads in every size, with its baits */ readonly beyond?: boolean
+  /** what earlier searches worked out */ readonly memory?: SearchMemory
+  /** drops and tally of the angler's own */ readonly book?: EvidenceBook
+}
 
 /** What a search looks through: the baits and riggings of a box, or beyond it. */
-export interface Field { readonly goods: Goods, readonly riggings: readonly Rigging[] }
+export interface Field {
+  readonly goods: Goods
+  readonly riggings: readonly Rigging[]
+}
 
-export function fieldOf(day: Day, goods: Goods, { beyond, family }: Pick<ChooseOptions, 'beyond' | 'family'>): Field {
-  const baits = beyond ? [...goods.baits].sort((a, b) => likeness(day, b.spec) - likeness(day, a.spec)).slice(0, BAITS_BEYOND) : goods.baits
+export function fieldOf(
+  day: Day,
+  goods: Goods,
+  { beyond, family }: Pick<ChooseOptions, 'beyond' | 'family'>,
+): Field {
+  const baits = beyond
+    ? [...goods.baits].sort((a, b) => likeness(day, b.spec) - likeness(day, a.spec)).slice(0, BAITS_BEYOND)
+    : goods.baits
   const every = beyond ? beyondTheBox(day.way) : riggingsOf(goods, day.way)
-  return { goods: { ...goods, baits }, riggings: family ? every.filter(r => r.base.family === family) : every }
+  return {
+    goods: { ...goods, baits },
+    riggings: family ? every.filter(r => r.base.family === family) : every,
+  }
 }
 
 /** Candidates of a field in all, before any is looked at. */
-export const sizeOf = ({ goods, riggings }: Field): number => goods.baits.length * riggings.reduce((sum, r) => sum + r.points.length * r.weights.length, 0)
+export const sizeOf = ({ goods, riggings }: Field): number =>
+  goods.baits.length * riggings.reduce((sum, r) => sum + r.points.length * r.weights.length, 0)
 
 /** Those worth a full evaluation: the best of each family, a second bait in the families that lead. */
-export const finalistsAmong = (day: Day, { riggings }: Field, candidates: readonly Candidate[]): Candidate[] => shortlist(ofSize(day, candidates, riggings), riggings)
+export const finalistsAmong = (
+  day: Day,
+  { riggings }: Field,
+  candidates: readonly Candidate[],
+): Candidate[] => shortlist(ofSize(day, candidates, riggings), riggings)
 
 /** What candidates and finalists come to, and why. */
-export function conclude(day: Day, { goods, riggings }: Field, candidates: readonly Candidate[], done: readonly Finalist[], { memory, book }: Pick<ChooseOptions, 'memory' | 'book'>): Choice {
+export function conclude(
+  day: Day,
+  { goods, riggings }: Field,
+  candidates: readonly Candidate[],
+  done: readonly Finalist[],
+  { memory, book }: Pick<ChooseOptions, 'memory' | 'book'>,
+): Choice {
   const out: Partial<Record<LimitId, number>> = {}
   for (const { limit } of candidates) if (limit) out[limit.id] = (out[limit.id] ?? 0) + 1
-  const sound = done.filter(f => !f.limit).sort((a, b) => (a.report.fit.verdict === 'pass' ? 0 : 1) - (b.report.fit.verdict === 'pass' ? 0 : 1) || b.score - a.score)
+  const sound = done
+    .filter(f => !f.limit)
+    .sort(
+      (a, b) =>
+        (a.report.fit.verdict === 'pass' ? 0 : 1) - (b.report.fit.verdict === 'pass' ? 0 : 1) ||
+        b.score - a.score,
+    )
   const picks = picked(sound)
   const seen = { candidates, riggings, baits: goods.baits, looked: candidates.length, out }
   const [best] = picks
   const odds = oddsOf(picks.map(p => p.scores))
-  if (!best) return { ...seen, picks: [], odds: [], reasons: [], whyNots: [], whatIfs: [], ways: [], steps: [], nothing: nothingFits(day, goods, riggings, candidates) }
+  if (!best)
+    return {
+      ...seen,
+      picks: [],
+      odds: [],
+      reasons: [],
+      whyNots: [],
+      whatIfs: [],
+      ways: [],
+      steps: [],
+      nothing: nothingFits(day, goods, riggings, candidates),
+    }
   return {
-    ...seen, picks, odds, reasons: reasonsFor(day, best, picks.slice(1)),
-    whyNots: WELL_KNOWN.filter(id => !picks.some(p => p.rig.family === id)).flatMap(id => whyNot(id, best, done, candidates, riggings) ?? []),
-    whatIfs: whatIfs(day, goods, riggings, candidates, best, memory), ways: costsOfWays(candidates, riggings, goods, day), steps: stepsOf(day, goods, riggings, candidates, best, book),
+    ...seen,
+    picks,
+    odds,
+    reasons: reasonsFor(day, best, picks.slice(1)),
+    whyNots: WELL_KNOWN.filter(id => !picks.some(p => p.rig.family === id)).flatMap(
+      id => whyNot(id, best, done, candidates, riggings) ?? [],
+    ),
+    whatIfs: whatIfs(day, goods, riggings, candidates, best, memory),
+    ways: costsOfWays(candidates, riggings, goods, day),
+    steps: stepsOf(day, goods, riggings, candidates, best, book),
   }
 }
 
 /**
- * Chooses a rig for a day out of a box: hard limits, a score for every candidate by the trim solver and few draws, the best of each family in full,
- * and why. Yields how far it is, so that it can be shown and called off.
+ * Chooses a rig for a day out of a box: hard limits, a score for every candidate by the trim solver and few
+ * draws, the best of each family in full, and why. Yields how far it is, so that it can be shown and called
+ * off.
  * @throws RangeError when a bait of the box cannot be built
  */
 export function* choose(day: Day, goods: Goods, options: ChooseOptions = {}): Generator<ChooseStep, Choice> {
@@ -88,7 +168,7 @@ export function* choose(day: Day, goods: Goods, options: ChooseOptions = {}): Ge
   const search = screen({ day, ...field, ...(options.memory ? { memory: options.memory } : {}) })
   let step = search.next()
   while (!step.done) {
-    yield { part: SCREENING * step.value / Math.max(1, total) }
+    yield { part: (SCREENING * step.value) / Math.max(1, total) }
     step = search.next()
   }
   const candidates = step.value
@@ -97,7 +177,7 @@ export function* choose(day: Day, goods: Goods, options: ChooseOptions = {}): Ge
   for (const [i, one] of short.entries()) {
     const finalist = finish(day, field.goods, field.riggings, one, options.book)
     if (finalist) done.push(finalist)
-    yield { part: SCREENING + (1 - SCREENING) * (i + 1) / short.length }
+    yield { part: SCREENING + ((1 - SCREENING) * (i + 1)) / short.length }
   }
   return conclude(day, field, candidates, done, options)
 }
@@ -105,28 +185,53 @@ export function* choose(day: Day, goods: Goods, options: ChooseOptions = {}): Ge
 const likeness = (day: Day, bait: BaitSpec): number => matchShare(day, bait, matchOf(bait.form, day.prey))
 
 /** Weights beside the pick's, from the traits it was looked through with. */
-function stepsOf(day: Day, goods: Goods, riggings: readonly Rigging[], candidates: readonly Candidate[], best: Finalist, book: EvidenceBook | undefined): WeightStep[] {
-  const traits = candidates.find(c => c.bait === best.bait && c.rigging === best.rigging && c.weight === best.weight && c.point === best.rig.pointRest)?.traits
+function stepsOf(
+  day: Day,
+  goods: Goods,
+  riggings: readonly Rigging[],
+  candidates: readonly Candidate[],
+  best: Finalist,
+  book: EvidenceBook | undefined,
+): WeightStep[] {
+  const traits = candidates.find(
+    c =>
+      c.bait === best.bait &&
+      c.rigging === best.rigging &&
+      c.weight === best.weight &&
+      c.point === best.rig.pointRest,
+  )?.traits
   return traits ? weightSteps(day, goods, riggings, best, traits, book) : []
 }
 
 /** Part of the work that is looking through. */
 export const SCREENING = 0.75
 
-/** Where the angler likes big hooks, or small: of a family in a bait only the largest that fit, or the smallest. */
-function ofSize({ way }: Day, candidates: readonly Candidate[], riggings: readonly Rigging[]): readonly Candidate[] {
+/**
+ * Where the angler likes big hooks, or small: of a family in a bait only the largest that fit, or the
+ * smallest.
+ */
+function ofSize(
+  { way }: Day,
+  candidates: readonly Candidate[],
+  riggings: readonly Rigging[],
+): readonly Candidate[] {
   if (!way?.hook) return candidates
   const sign = way.hook === 'big' ? 1 : -1
   const rank = (c: Candidate): number => sign * HOOK_SIZES.indexOf(riggings[c.rigging]!.base.hookSize)
   const key = (c: Candidate): string => `${c.bait} ${riggings[c.rigging]!.base.family}`
   const most = new Map<string, number>()
-  for (const c of candidates) if (!c.limit && !c.near) most.set(key(c), Math.max(most.get(key(c)) ?? -Infinity, rank(c)))
+  for (const c of candidates)
+    if (!c.limit && !c.near) most.set(key(c), Math.max(most.get(key(c)) ?? -Infinity, rank(c)))
   return candidates.filter(c => rank(c) === most.get(key(c)))
 }
 
-/** The best of each family, those that fit without doubt first, and a second bait in the families that lead. */
+/**
+ * The best of each family, those that fit without doubt first, and a second bait in the families that lead.
+ */
 function shortlist(candidates: readonly Candidate[], riggings: readonly Rigging[]): Candidate[] {
-  const able = candidates.filter(c => !c.limit && c.score > 0).sort((a, b) => b.score * (b.near ? NEARLY : 1) - a.score * (a.near ? NEARLY : 1))
+  const able = candidates
+    .filter(c => !c.limit && c.score > 0)
+    .sort((a, b) => b.score * (b.near ? NEARLY : 1) - a.score * (a.near ? NEARLY : 1))
   const byFamily = new Map<FamilyId, Candidate[]>()
   for (const c of able) {
     const { family } = riggings[c.rigging]!.base

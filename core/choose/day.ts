@@ -16,7 +16,10 @@ export interface Day {
   readonly cover: CoverId
   readonly bottom: BottomId
   readonly stream?: Omit<Stream, 'depthM'>
-  /** depths the fish feed between, from the surface, m; near the bottom when left out */ readonly zone?: { readonly fromM: number, readonly toM: number }
+  /** depths the fish feed between, from the surface, m; near the bottom when left out */ readonly zone?: {
+    readonly fromM: number
+    readonly toM: number
+  }
   readonly clarity: Clarity
   readonly light: Light
   readonly species: SpeciesId
@@ -39,46 +42,103 @@ export interface Way {
   /** no lead */ readonly unleaded?: boolean
 }
 
-/** Falls that fish follow: median sinking speed, m/s, and how far from it they still do (a factor, one standard deviation). *Assumed* from what anglers say of fish that are on, about, and off. */
-export const FOLLOWED: Readonly<Record<Activity, { readonly speedMS: number, readonly gsd: number }>> = {
-  active: { speedMS: 0.34, gsd: 2.5 }, steady: { speedMS: 0.2, gsd: 2.5 }, slow: { speedMS: 0.11, gsd: 2.6 },
+/**
+ * Falls that fish follow: median sinking speed, m/s, and how far from it they still do (a factor, one
+ * standard deviation). *Assumed* from what anglers say of fish that are on, about, and off.
+ */
+export const FOLLOWED: Readonly<Record<Activity, { readonly speedMS: number; readonly gsd: number }>> = {
+  active: { speedMS: 0.34, gsd: 2.5 },
+  steady: { speedMS: 0.2, gsd: 2.5 },
+  slow: { speedMS: 0.11, gsd: 2.6 },
 }
 
-/** Share of its time at the bottom that a bait is left lying, and how much a level posture counts with fish that look before they take. *Assumed.* */
-export const PATIENCE: Readonly<Record<Activity, { readonly still: number, readonly level: number }>> = {
-  active: { still: 0.15, level: 0 }, steady: { still: 0.4, level: 0.1 }, slow: { still: 0.8, level: 0.18 },
+/**
+ * Share of its time at the bottom that a bait is left lying, and how much a level posture counts with fish
+ * that look before they take. *Assumed.*
+ */
+export const PATIENCE: Readonly<Record<Activity, { readonly still: number; readonly level: number }>> = {
+  active: { still: 0.15, level: 0 },
+  steady: { still: 0.4, level: 0.1 },
+  slow: { still: 0.8, level: 0.18 },
 }
 
 /** How far over the bottom fish that feed there look for food, m. *Assumed.* */
 export const LOOKS_M: Readonly<Record<Activity, number>> = { active: 2, steady: 0.6, slow: 0.3 }
 
 /** Speed through the water while a rig is moved, m/s. *Assumed*, from how each is fished. */
-export const MOVED_MS: Readonly<Record<RetrieveId, number>> = { hop: 0.45, drag: 0.25, slowRoll: 0.5, shake: 0.12, swim: 0.65, snap: 0.7, fallInto: 0.25, punch: 0.2 }
+export const MOVED_MS: Readonly<Record<RetrieveId, number>> = {
+  hop: 0.45,
+  drag: 0.25,
+  slowRoll: 0.5,
+  shake: 0.12,
+  swim: 0.65,
+  snap: 0.7,
+  fallInto: 0.25,
+  punch: 0.2,
+}
 
 /** Ways of working that suit fish, the best first, and what each is worth against the best. *Assumed.* */
 export const CADENCES: Readonly<Record<Activity, readonly (readonly [RetrieveId, number])[]>> = {
-  active: [['hop', 1], ['swim', 0.95], ['snap', 0.95], ['slowRoll', 0.9], ['drag', 0.75]],
-  steady: [['hop', 1], ['drag', 0.95], ['slowRoll', 0.95], ['fallInto', 0.85], ['swim', 0.8]],
-  slow: [['shake', 1], ['drag', 0.95], ['fallInto', 0.8], ['hop', 0.75], ['slowRoll', 0.7]],
+  active: [
+    ['hop', 1],
+    ['swim', 0.95],
+    ['snap', 0.95],
+    ['slowRoll', 0.9],
+    ['drag', 0.75],
+  ],
+  steady: [
+    ['hop', 1],
+    ['drag', 0.95],
+    ['slowRoll', 0.95],
+    ['fallInto', 0.85],
+    ['swim', 0.8],
+  ],
+  slow: [
+    ['shake', 1],
+    ['drag', 0.95],
+    ['fallInto', 0.8],
+    ['hop', 0.75],
+    ['slowRoll', 0.7],
+  ],
 }
 
 /** Things on a bottom that hide what lies on it, m: ooze, ripples, stones, shell. *Assumed.* */
-export const FUZZ_M: Readonly<Record<BottomId, number>> = { mud: 0.04, sand: 0.004, gravel: 0.012, rock: 0.02, shell: 0.015 }
+export const FUZZ_M: Readonly<Record<BottomId, number>> = {
+  mud: 0.04,
+  sand: 0.004,
+  gravel: 0.012,
+  rock: 0.02,
+  shell: 0.015,
+}
 
 /** Growth that stands up from the bottom in a cover and hides more of it, m. *Assumed.* */
 export const GROWTH_M: Readonly<Partial<Record<CoverId, number>>> = { sparseWeed: 0.02, thickWeed: 0.06 }
 
-/** A layer that must be broken through to fish under it: thickness, and the pressure that tears it, Pa. *Assumed*, so that from about 20 g of slim tungsten on go through, as people use. */
-export const ROOFS: Readonly<Partial<Record<CoverId, { readonly thicknessM: number, readonly tearPa: number }>>> = { mat: { thicknessM: 0.06, tearPa: 2.2e4 } }
+/**
+ * A layer that must be broken through to fish under it: thickness, and the pressure that tears it, Pa.
+ * *Assumed*, so that from about 20 g of slim tungsten on go through, as people use.
+ */
+export const ROOFS: Readonly<
+  Partial<Record<CoverId, { readonly thicknessM: number; readonly tearPa: number }>>
+> = { mat: { thicknessM: 0.06, tearPa: 2.2e4 } }
 
-/** Pull of a fish in open water, N, and how much of the strength of things it runs into is added, a cast being so many metres near them. *Assumed.* */
+/**
+ * Pull of a fish in open water, N, and how much of the strength of things it runs into is added, a cast being
+ * so many metres near them. *Assumed.*
+ */
 const FISH_N = 14
 const TANGLED = 0.55
 const PULL_GSD = 1.7
 
 /** Median pull needed to bring a fish out of a cover, N: what it pulls, and a part of what holds it. */
-export function pullOutOf(cover: CoverId, bottom: BottomId): { readonly medianN: number, readonly gsd: number } {
-  const held = obstaclesOf(cover, bottom).reduce((sum, o) => sum + (o.on === 'cover' ? o.perM * Math.min(150, o.strengthN) : 0), 0)
+export function pullOutOf(
+  cover: CoverId,
+  bottom: BottomId,
+): { readonly medianN: number; readonly gsd: number } {
+  const held = obstaclesOf(cover, bottom).reduce(
+    (sum, o) => sum + (o.on === 'cover' ? o.perM * Math.min(150, o.strengthN) : 0),
+    0,
+  )
   return { medianN: FISH_N + TANGLED * held, gsd: PULL_GSD }
 }
 
@@ -90,16 +150,31 @@ export interface Outfit {
 }
 
 /** A day and an outfit as every view evaluates them. */
-export function conditionsFor(day: Day, { line, retrieve, rod }: Outfit, match: Conditions['match']): Conditions {
+export function conditionsFor(
+  day: Day,
+  { line, retrieve, rod }: Outfit,
+  match: Conditions['match'],
+): Conditions {
   const { depthM, temperatureC, salinityGKg, cover, bottom, stream, feeding } = day
   return {
-    depthM, temperatureC, salinityGKg, cover, bottom, lineKind: line.kind, lineStrengthN: line.strengthN, retrieve, feeding, rod,
-    ...(match ? { match } : {}), ...(stream && stream.surfaceMS > 0 ? { stream } : {}),
+    depthM,
+    temperatureC,
+    salinityGKg,
+    cover,
+    bottom,
+    lineKind: line.kind,
+    lineStrengthN: line.strengthN,
+    retrieve,
+    feeding,
+    rod,
+    ...(match ? { match } : {}),
+    ...(stream && stream.surfaceMS > 0 ? { stream } : {}),
   }
 }
 
 /** Depths the fish feed between, m; the last half metre or fifth of the water where they are not given. */
-export const zoneOf = ({ zone, depthM }: Day): { readonly fromM: number, readonly toM: number } => zone ?? { fromM: Math.max(0, depthM - Math.max(0.5, 0.2 * depthM)), toM: depthM }
+export const zoneOf = ({ zone, depthM }: Day): { readonly fromM: number; readonly toM: number } =>
+  zone ?? { fromM: Math.max(0, depthM - Math.max(0.5, 0.2 * depthM)), toM: depthM }
 
 /** The fish are at the bottom. */
 export const atBottom = (day: Day): boolean => zoneOf(day).toM > day.depthM - 0.3

@@ -14,13 +14,36 @@ import type { DropModel } from '../evidence/drops'
 /** Step in the logarithm of a factor. */
 const STEP = 0.1
 
-/** What the model gives for a drop on slack line, and how that moves with drag and eta: each moved up and down by a tenth, dropped anew. */
-export function dropModel(bait: BaitSpec, spec: RigSpec, { depthM, temperatureC, salinityGKg, lineKind, lineStrengthN }: Pick<Conditions, 'depthM' | 'temperatureC' | 'salinityGKg' | 'lineKind' | 'lineStrengthN'>): Outcome<DropModel, string> {
+/**
+ * What the model gives for a drop on slack line, and how that moves with drag and eta: each moved up and down
+ * by a tenth, dropped anew.
+ */
+export function dropModel(
+  bait: BaitSpec,
+  spec: RigSpec,
+  {
+    depthM,
+    temperatureC,
+    salinityGKg,
+    lineKind,
+    lineStrengthN,
+  }: Pick<Conditions, 'depthM' | 'temperatureC' | 'salinityGKg' | 'lineKind' | 'lineStrengthN'>,
+): Outcome<DropModel, string> {
   const { typical, weight } = bodiesOfRig(bait, spec, waterOf(temperatureC, salinityGKg))
   const line = lineOf(lineKind, lineStrengthN)
-  const at = (drag: number, eta: number): { readonly seconds: number, readonly pitchRad: number, readonly speedMS: number } | undefined => {
-    const factors: FallFactors = { ...DEFAULT_FACTORS, crossDrag: drag, axialDrag: drag, eta: DEFAULT_FACTORS.eta * eta }
-    const done = weight ? dropTethered(typical, weight, { depthM, line, factors }) : dropRig(typical, { depthM, line, factors })
+  const at = (
+    drag: number,
+    eta: number,
+  ): { readonly seconds: number; readonly pitchRad: number; readonly speedMS: number } | undefined => {
+    const factors: FallFactors = {
+      ...DEFAULT_FACTORS,
+      crossDrag: drag,
+      axialDrag: drag,
+      eta: DEFAULT_FACTORS.eta * eta,
+    }
+    const done = weight
+      ? dropTethered(typical, weight, { depthM, line, factors })
+      : dropRig(typical, { depthM, line, factors })
     if (!done.ok) return undefined
     const { pitchRad, endSpeedMS } = summarize(done.value)
     return { seconds: done.value.timeS, pitchRad, speedMS: endSpeedMS }
@@ -37,4 +60,3 @@ export function dropModel(bait: BaitSpec, spec: RigSpec, { depthM, temperatureC,
   const [byEta, pitchByEta] = slopes(at(1, up), at(1, 1 / up))
   return success({ ...base, byDrag, byEta, pitchByDrag, pitchByEta })
 }
-

@@ -7,6 +7,11 @@ import type { Line } from '../tackle/lines'
 import type { Water } from '../water/water'
 
 /** Drops a weight or a bait on its own, on a line or free. */
-export function evaluateBare(geometry: RigGeometry, water: Water, depthM: number, line?: Line): Outcome<FallResult, DropFailure> {
+export function evaluateBare(
+  geometry: RigGeometry,
+  water: Water,
+  depthM: number,
+  line?: Line,
+): Outcome<FallResult, DropFailure> {
   return evaluateFall({ typical: hydroBody(geometry, water) }, { depthM, ...(line ? { line } : {}) })
 }

@@ -20,23 +20,35 @@ import { ownersOf, prepareRig, USUAL_SEED, type PreparedRig } from './prepareRig
 export interface RigReport {
   readonly massKg: number
   readonly fall: FallResult
-  /** beats of a paddle or fork tail in the fall, per second; undefined for baits without one */ readonly tailHz?: Measure
+  /** beats of a paddle or fork tail in the fall, per second; undefined for baits without one */
+  readonly tailHz?: Measure
   readonly fit: FitResult
   readonly snag: SnagResult
   readonly strike: StrikeResult
-  /** share of the bites of an undisturbed hour that end hooked: hook-up times fishing time left */ readonly takeShare: Measure
-  /** whose values of the uncertain numbers it has, and what it comes to in every member */ readonly owners: Owners
+  /** share of the bites of an undisturbed hour that end hooked: hook-up times fishing time left */
+  readonly takeShare: Measure
+  /** whose values of the uncertain numbers it has, and what it comes to in every member */
+  readonly owners: Owners
   readonly members: RigMembers
 }
 
-export interface EvaluateOptions { readonly seed?: number, readonly water?: Water, /** the usual one when left out */ readonly ensemble?: Ensemble, /** what was worked out before, where it is kept; of one ensemble */ readonly recall?: Recall }
+export interface EvaluateOptions {
+  readonly seed?: number
+  readonly water?: Water
+  /** the usual one when left out */ readonly ensemble?: Ensemble
+  /** what was worked out before, where it is kept; of one ensemble */ readonly recall?: Recall
+}
 
 /**
- * Evaluates one rig in one water: fall, fit, snag and strike from the same assembled geometry, each through every member of the same ensemble.
+ * Evaluates one rig in one water: fall, fit, snag and strike from the same assembled geometry, each through
+ * every member of the same ensemble.
  * @throws RangeError when the rig or the water cannot be built
  */
 export function evaluateRig(
-  bait: BaitSpec, spec: RigSpec, conditions: Conditions, options: EvaluateOptions = {},
+  bait: BaitSpec,
+  spec: RigSpec,
+  conditions: Conditions,
+  options: EvaluateOptions = {},
 ): Outcome<RigReport, DropFailure> {
   const seed = options.seed ?? USUAL_SEED
   const prepared = prepareRig(bait, spec, conditions, options.water, options.recall)
@@ -44,7 +56,14 @@ export function evaluateRig(
   const among = amongOf(prepared, options.ensemble)
   const fall = evaluateFall(prepared.bodies, prepared.fall, among)
   if (!fall.ok) return fall
-  const snag = evaluateSnagOf(prepared.snag, prepared.obstacles, prepared.rideOf(fall.value.drop), seed, among, options.recall ?? forgetful)
+  const snag = evaluateSnagOf(
+    prepared.snag,
+    prepared.obstacles,
+    prepared.rideOf(fall.value.drop),
+    seed,
+    among,
+    options.recall ?? forgetful,
+  )
   const strike = strikeOf(prepared, seed, among, options.recall)
   const members = membersOf(fall.value, snag, strike)
   return success({
@@ -54,16 +73,27 @@ export function evaluateRig(
     fit: evaluateFit(rig, line),
     snag,
     strike,
-    takeShare: measureOf(strike.hookUp.value * snag.minutesLeft.value / 60, members.hookUp.map((h, m) => h * members.minutesLeft[m]! / 60), snag.minutesLeft.basis),
+    takeShare: measureOf(
+      (strike.hookUp.value * snag.minutesLeft.value) / 60,
+      members.hookUp.map((h, m) => (h * members.minutesLeft[m]!) / 60),
+      snag.minutesLeft.basis,
+    ),
     owners: ownersOf(prepared),
     members,
   })
 }
 
 /** How bites on a prepared rig end, with what was learned. */
-export function strikeOf(prepared: PreparedRig, seed = USUAL_SEED, among = amongOf(prepared), recall: Recall = forgetful): StrikeResult {
+export function strikeOf(
+  prepared: PreparedRig,
+  seed = USUAL_SEED,
+  among = amongOf(prepared),
+  recall: Recall = forgetful,
+): StrikeResult {
   const { bait, spec, strike, tackle, logged } = prepared
-  return recall(`strike ${JSON.stringify([seed, bait, spec, tackle, logged])}`, () => evaluateStrike(strike, tackle, seededRandom(seed + 1), undefined, among))
+  return recall(`strike ${JSON.stringify([seed, bait, spec, tackle, logged])}`, () =>
+    evaluateStrike(strike, tackle, seededRandom(seed + 1), undefined, among),
+  )
 }
 
 /** What a rig comes to in one ensemble's members, side by side. */
@@ -75,9 +105,19 @@ export interface RigMembers {
   readonly hookUp: Float64Array
 }
 
-function membersOf({ members: { timeS } }: FallResult, { members: snag }: SnagResult, { members: hookUp }: StrikeResult): RigMembers {
+function membersOf(
+  { members: { timeS } }: FallResult,
+  { members: snag }: SnagResult,
+  { members: hookUp }: StrikeResult,
+): RigMembers {
   if (!snag) throw new RangeError('membersOf: the snags were worked out without members')
-  return { fallS: timeS, snagPerCast: snag.snagPerCast, minutesLeft: snag.minutesLeft, lostPerHour: snag.lostPerHour, hookUp }
+  return {
+    fallS: timeS,
+    snagPerCast: snag.snagPerCast,
+    minutesLeft: snag.minutesLeft,
+    lostPerHour: snag.lostPerHour,
+    hookUp,
+  }
 }
 
 /** The tail's beat at the speed of the fall through the water. */

@@ -35,7 +35,11 @@ export interface Finalist {
   readonly report: RigReport
   readonly factors: Factors
   readonly score: number
-  /** nine in ten of what it may score: by hook-up, time and fall as the members have them, and by what fish like */ readonly low: number
+  /**
+   * nine in ten of what it may score: by hook-up, time and fall as the members have them, and by what fish
+   * like
+   */
+  readonly low: number
   readonly high: number
   /** the same in every member */ readonly scores: Float64Array
   readonly limit?: Limit
@@ -45,16 +49,26 @@ export interface Finalist {
 const SNAG_DRAWS = 150
 const BITE_DRAWS = 200
 
-/** Ways of working to choose among: those that suit the fish and the angler's own way; under a roof only the one that goes through. */
+/**
+ * Ways of working to choose among: those that suit the fish and the angler's own way; under a roof only the
+ * one that goes through.
+ */
 export function cadencesOf({ cover, activity, way }: Day): readonly RetrieveId[] {
   if (ROOFS[cover]) return ['punch']
   const usual = CADENCES[activity].map(([id]) => id)
-  const own = usual.filter(id => way?.work === undefined || (way.work === 'moving') === (RETRIEVES[id].tight >= 0.5))
+  const own = usual.filter(
+    id => way?.work === undefined || (way.work === 'moving') === RETRIEVES[id].tight >= 0.5,
+  )
   return own.length > 0 ? own : usual
 }
 
 /** Line, rod and cadence of the box that score best for a rig. Undefined where no rod casts it. */
-export function outfitFor(day: Day, goods: Goods, rig: RigSpec, traits: Traits): { readonly outfit: Outfit, readonly rodId?: string, readonly lineId?: string } | undefined {
+export function outfitFor(
+  day: Day,
+  goods: Goods,
+  rig: RigSpec,
+  traits: Traits,
+): { readonly outfit: Outfit; readonly rodId?: string; readonly lineId?: string } | undefined {
   const scoring = scoringOf(day)
   const assembled = assembleRig(traits.bait, rig)
   const struck = strikeRig(assembled)
@@ -62,18 +76,39 @@ export function outfitFor(day: Day, goods: Goods, rig: RigSpec, traits: Traits):
   const { match } = traits
   const fish = drawFish(USUAL_SEED + 1, BITE_DRAWS)
   const lines = borneLines(goods, traits.openingN)
-  const rods = goods.rods.length === 0 ? [{ id: undefined, power: 'medium' as RodPower }] : goods.rods.filter(rod => castable(traits.massKg, rod.castKg))
-  let best: { readonly outfit: Outfit, readonly rodId?: string, readonly lineId?: string, readonly score: number } | undefined
+  const rods =
+    goods.rods.length === 0
+      ? [{ id: undefined, power: 'medium' as RodPower }]
+      : goods.rods.filter(rod => castable(traits.massKg, rod.castKg))
+  let best:
+    | { readonly outfit: Outfit; readonly rodId?: string; readonly lineId?: string; readonly score: number }
+    | undefined
   for (const retrieve of cadencesOf(day)) {
     for (const { id: lineId, line } of lines) {
       const ride = { retrieve: RETRIEVES[retrieve], postures: { retrieveRollRad: [0], fallRollRad: [0] } }
-      const minutesLeft = evaluateSnag(snagRig(assembled, line), obstacles, ride, seededRandom(USUAL_SEED), SNAG_DRAWS).minutesLeft.value
+      const minutesLeft = evaluateSnag(
+        snagRig(assembled, line),
+        obstacles,
+        ride,
+        seededRandom(USUAL_SEED),
+        SNAG_DRAWS,
+      ).minutesLeft.value
       for (const { id: rodId, power } of rods) {
-        const hookUp = shareHooked(struck, tackleOf({ feeding: day.feeding, rod: power, retrieve, match }, line), fish)
+        const hookUp = shareHooked(
+          struck,
+          tackleOf({ feeding: day.feeding, rod: power, retrieve, match }, line),
+          fish,
+        )
         const full = { ...traits, hookUp, minutesLeft }
         const barred = limitOf(day, full, line, scoring.water) !== undefined
         const score = scoreOf(factorsOf(scoring, full, retrieve, line)) * (barred ? BARRED : 1)
-        if (!best || score > best.score) best = { outfit: { line, retrieve, rod: power }, ...(rodId === undefined ? {} : { rodId }), ...(lineId === undefined ? {} : { lineId }), score }
+        if (!best || score > best.score)
+          best = {
+            outfit: { line, retrieve, rod: power },
+            ...(rodId === undefined ? {} : { rodId }),
+            ...(lineId === undefined ? {} : { lineId }),
+            score,
+          }
       }
     }
   }
@@ -85,14 +120,20 @@ const BARRED = 1e-3
 /** A wire passes its rule where it opens a third over the drag. */
 const BEARS = 1.35
 
-function borneLines(goods: Goods, openingN: number): { readonly id?: string, readonly line: Line }[] {
+function borneLines(goods: Goods, openingN: number): { readonly id?: string; readonly line: Line }[] {
   if (goods.lines.length === 0) return [{ line: usualLine() }]
   const borne = goods.lines.filter(({ line }) => openingN >= BEARS * DRAG_SHARE * line.strengthN)
   return borne.length > 0 ? borne : [[...goods.lines].sort((a, b) => a.line.strengthN - b.line.strengthN)[0]!]
 }
 
 /** Evaluates a candidate in full, as every view does. Undefined where it cannot be fished after all. */
-export function finish(day: Day, goods: Goods, riggings: readonly Rigging[], { bait, rigging, weight, point, traits }: Candidate, book?: EvidenceBook): Finalist | undefined {
+export function finish(
+  day: Day,
+  goods: Goods,
+  riggings: readonly Rigging[],
+  { bait, rigging, weight, point, traits }: Candidate,
+  book?: EvidenceBook,
+): Finalist | undefined {
   const rig = rigOf(riggings[rigging]!, weight, point)
   const chosen = traits && outfitFor(day, goods, rig, traits)
   if (!chosen) return undefined
@@ -100,7 +141,10 @@ export function finish(day: Day, goods: Goods, riggings: readonly Rigging[], { b
   const spec = goods.baits[bait]!.spec
   const { match } = traits
   const evidence = book && evidenceOf(book, spec, rig, day.cover, day.bottom)
-  const outcome = evaluateRig(spec, rig, { ...conditionsFor(day, outfit, match), ...(evidence ? { evidence } : {}) })
+  const outcome = evaluateRig(spec, rig, {
+    ...conditionsFor(day, outfit, match),
+    ...(evidence ? { evidence } : {}),
+  })
   if (!outcome.ok || outcome.value.fit.verdict === 'fail') return undefined
   const report = outcome.value
   const exact = traitsOf(traits, report)
@@ -108,14 +152,44 @@ export function finish(day: Day, goods: Goods, riggings: readonly Rigging[], { b
   const factors = factorsOf(scoring, exact, outfit.retrieve, outfit.line)
   const limit = limitOf(day, exact, outfit.line, scoring.water)
   const score = scoreOf(factors)
-  const scores = scoresAmong(scoring, exact, outfit.retrieve, outfit.line, report.members, report.fall.timeS.value)
+  const scores = scoresAmong(
+    scoring,
+    exact,
+    outfit.retrieve,
+    outfit.line,
+    report.members,
+    report.fall.timeS.value,
+  )
   const { low, high } = measureOf(score, scores)
-  return { bait, rigging, weight, rig, match, report, factors, score, outfit, ...(rodId === undefined ? {} : { rodId }), ...(lineId === undefined ? {} : { lineId }), low, high, scores, ...(limit ? { limit } : {}) }
+  return {
+    bait,
+    rigging,
+    weight,
+    rig,
+    match,
+    report,
+    factors,
+    score,
+    outfit,
+    ...(rodId === undefined ? {} : { rodId }),
+    ...(lineId === undefined ? {} : { lineId }),
+    low,
+    high,
+    scores,
+    ...(limit ? { limit } : {}),
+  }
 }
 
 /** Traits as the full evaluation has them; areas and weight in water as they were looked up. */
 export const traitsOf = (quick: Traits, { fall, massKg, strike, snag, fit }: RigReport): Traits => ({
-  ...quick, massKg, sinkMS: fall.meanSpeedMS.value, pitchRad: fall.pitchRad.value, standsM: fall.rest.highestM, hookUp: strike.hookUp.value, minutesLeft: snag.minutesLeft.value, openingN: fit.openingLoadN.value,
+  ...quick,
+  massKg,
+  sinkMS: fall.meanSpeedMS.value,
+  pitchRad: fall.pitchRad.value,
+  standsM: fall.rest.highestM,
+  hookUp: strike.hookUp.value,
+  minutesLeft: snag.minutesLeft.value,
+  openingN: fit.openingLoadN.value,
 })
 
 /** Rods by power, the softest first. */

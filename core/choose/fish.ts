@@ -2,7 +2,10 @@ import type { FeedingId, MatchId } from '../strike/bite'
 import type { FormId } from '../tackle/forms'
 import type { WeightMaterial } from '../tackle/weights'
 
-/** Fish and their food. Temperatures from the general biology of each kind, sizes and shapes from what is found in their stomachs; all of it typical, editable, and *assumed* as custom. */
+/**
+ * Fish and their food. Temperatures from the general biology of each kind, sizes and shapes from what is
+ * found in their stomachs; all of it typical, editable, and *assumed* as custom.
+ */
 export type SpeciesId = 'seaBass' | 'wrasse' | 'pollack' | 'zander' | 'pike' | 'perch'
 export type PreyId = 'sandEel' | 'smallFish' | 'goby' | 'prawn' | 'crab' | 'worm' | 'frog' | 'nymph'
 export type Activity = 'active' | 'steady' | 'slow'
@@ -14,36 +17,125 @@ export interface Prey {
   /** usual length, m */ readonly lengthM: number
   readonly close: readonly FormId[]
   readonly fair: readonly FormId[]
-  /** colours by custom: in bright light and clear water; in dull; in the dark or dirty water */ readonly colours: readonly [string, string, string]
+  /** colours by custom: in bright light and clear water; in dull; in the dark or dirty water */
+  readonly colours: readonly [string, string, string]
 }
 
 export const PREY: Readonly<Record<PreyId, Prey>> = {
-  sandEel: { name: 'sand eels', lengthM: 0.11, close: ['softJerkbait', 'minnow', 'slimShad', 'eel', 'stick'], fair: ['segmentedShad', 'straightWorm', 'leech'], colours: ['pearl, sand, clear with flash', 'white, pale green', 'black, dark blue'] },
-  smallFish: { name: 'small fish', lengthM: 0.085, close: ['slimShad', 'deepShad', 'segmentedShad', 'minnow', 'softJerkbait'], fair: ['grub', 'stub', 'tube'], colours: ['silver, clear, natural back', 'white, pearl', 'white with bright, black'] },
-  goby: { name: 'gobies and blennies', lengthM: 0.07, close: ['grub', 'tube', 'slimShad', 'stub'], fair: ['leech', 'craw', 'minnow', 'straightWorm', 'bug'], colours: ['sand, olive', 'brown, motor-oil', 'black, purple'] },
-  prawn: { name: 'prawns and shrimps', lengthM: 0.065, close: ['shrimp', 'craw'], fair: ['bug', 'stub', 'grub', 'leech'], colours: ['clear, pale amber', 'amber, pink', 'dark red, brown'] },
-  crab: { name: 'crabs and crayfish', lengthM: 0.075, close: ['craw', 'bug'], fair: ['tube', 'shrimp', 'grub', 'stub'], colours: ['green pumpkin, olive', 'brown, orange tips', 'black and blue, dark red'] },
-  worm: { name: 'worms', lengthM: 0.12, close: ['straightWorm', 'flatWorm', 'ribbonWorm', 'stick', 'leech', 'eel'], fair: ['stub', 'grub', 'softJerkbait'], colours: ['natural brown, red', 'plum, green pumpkin', 'black, dark plum'] },
-  frog: { name: 'frogs', lengthM: 0.085, close: ['frog', 'bug'], fair: ['craw', 'tube', 'grub'], colours: ['green, brown', 'dark green', 'black'] },
-  nymph: { name: 'larvae and small bites', lengthM: 0.045, close: ['stub', 'leech', 'shrimp'], fair: ['minnow', 'grub', 'straightWorm'], colours: ['brown, orange', 'olive, brown', 'black'] },
+  sandEel: {
+    name: 'sand eels',
+    lengthM: 0.11,
+    close: ['softJerkbait', 'minnow', 'slimShad', 'eel', 'stick'],
+    fair: ['segmentedShad', 'straightWorm', 'leech'],
+    colours: ['pearl, sand, clear with flash', 'white, pale green', 'black, dark blue'],
+  },
+  smallFish: {
+    name: 'small fish',
+    lengthM: 0.085,
+    close: ['slimShad', 'deepShad', 'segmentedShad', 'minnow', 'softJerkbait'],
+    fair: ['grub', 'stub', 'tube'],
+    colours: ['silver, clear, natural back', 'white, pearl', 'white with bright, black'],
+  },
+  goby: {
+    name: 'gobies and blennies',
+    lengthM: 0.07,
+    close: ['grub', 'tube', 'slimShad', 'stub'],
+    fair: ['leech', 'craw', 'minnow', 'straightWorm', 'bug'],
+    colours: ['sand, olive', 'brown, motor-oil', 'black, purple'],
+  },
+  prawn: {
+    name: 'prawns and shrimps',
+    lengthM: 0.065,
+    close: ['shrimp', 'craw'],
+    fair: ['bug', 'stub', 'grub', 'leech'],
+    colours: ['clear, pale amber', 'amber, pink', 'dark red, brown'],
+  },
+  crab: {
+    name: 'crabs and crayfish',
+    lengthM: 0.075,
+    close: ['craw', 'bug'],
+    fair: ['tube', 'shrimp', 'grub', 'stub'],
+    colours: ['green pumpkin, olive', 'brown, orange tips', 'black and blue, dark red'],
+  },
+  worm: {
+    name: 'worms',
+    lengthM: 0.12,
+    close: ['straightWorm', 'flatWorm', 'ribbonWorm', 'stick', 'leech', 'eel'],
+    fair: ['stub', 'grub', 'softJerkbait'],
+    colours: ['natural brown, red', 'plum, green pumpkin', 'black, dark plum'],
+  },
+  frog: {
+    name: 'frogs',
+    lengthM: 0.085,
+    close: ['frog', 'bug'],
+    fair: ['craw', 'tube', 'grub'],
+    colours: ['green, brown', 'dark green', 'black'],
+  },
+  nymph: {
+    name: 'larvae and small bites',
+    lengthM: 0.045,
+    close: ['stub', 'leech', 'shrimp'],
+    fair: ['minnow', 'grub', 'straightWorm'],
+    colours: ['brown, orange', 'olive, brown', 'black'],
+  },
 }
 export const PREY_IDS = Object.keys(PREY) as PreyId[]
 
 export interface Species {
   readonly name: string
-  /** °C: below the first and above the last they hardly move; between the middle two they feed hard */ readonly feedC: readonly [number, number, number, number]
+  /** °C: below the first and above the last they hardly move; between the middle two they feed hard */
+  readonly feedC: readonly [number, number, number, number]
   readonly feeding: FeedingId
-  /** part of the depth they usually feed in, shares from the surface */ readonly zone: readonly [number, number]
+  /** part of the depth they usually feed in, shares from the surface */ readonly zone: readonly [
+    number,
+    number,
+  ]
   readonly prey: readonly PreyId[]
 }
 
 export const SPECIES: Readonly<Record<SpeciesId, Species>> = {
-  seaBass: { name: 'sea bass', feedC: [7, 11, 19, 24], feeding: 'grab', zone: [0.5, 1], prey: ['sandEel', 'smallFish', 'prawn', 'crab'] },
-  wrasse: { name: 'wrasse', feedC: [9, 12, 19, 23], feeding: 'nip', zone: [0.8, 1], prey: ['crab', 'prawn', 'worm', 'goby'] },
-  pollack: { name: 'pollack', feedC: [5, 8, 14, 18], feeding: 'grab', zone: [0.4, 0.9], prey: ['sandEel', 'smallFish', 'prawn'] },
-  zander: { name: 'zander', feedC: [5, 11, 20, 25], feeding: 'grab', zone: [0.85, 1], prey: ['smallFish', 'goby', 'worm'] },
-  pike: { name: 'pike', feedC: [4, 9, 18, 24], feeding: 'gulp', zone: [0.3, 1], prey: ['smallFish', 'frog', 'worm'] },
-  perch: { name: 'perch', feedC: [5, 11, 20, 25], feeding: 'nip', zone: [0.5, 1], prey: ['smallFish', 'goby', 'nymph', 'worm', 'prawn'] },
+  seaBass: {
+    name: 'sea bass',
+    feedC: [7, 11, 19, 24],
+    feeding: 'grab',
+    zone: [0.5, 1],
+    prey: ['sandEel', 'smallFish', 'prawn', 'crab'],
+  },
+  wrasse: {
+    name: 'wrasse',
+    feedC: [9, 12, 19, 23],
+    feeding: 'nip',
+    zone: [0.8, 1],
+    prey: ['crab', 'prawn', 'worm', 'goby'],
+  },
+  pollack: {
+    name: 'pollack',
+    feedC: [5, 8, 14, 18],
+    feeding: 'grab',
+    zone: [0.4, 0.9],
+    prey: ['sandEel', 'smallFish', 'prawn'],
+  },
+  zander: {
+    name: 'zander',
+    feedC: [5, 11, 20, 25],
+    feeding: 'grab',
+    zone: [0.85, 1],
+    prey: ['smallFish', 'goby', 'worm'],
+  },
+  pike: {
+    name: 'pike',
+    feedC: [4, 9, 18, 24],
+    feeding: 'gulp',
+    zone: [0.3, 1],
+    prey: ['smallFish', 'frog', 'worm'],
+  },
+  perch: {
+    name: 'perch',
+    feedC: [5, 11, 20, 25],
+    feeding: 'nip',
+    zone: [0.5, 1],
+    prey: ['smallFish', 'goby', 'nymph', 'worm', 'prawn'],
+  },
 }
 export const SPECIES_IDS = Object.keys(SPECIES) as SpeciesId[]
 
@@ -52,15 +144,16 @@ const SEASON_LIFT = 0.15
 const LIVELY_MONTHS: ReadonlySet<number> = new Set([3, 4, 5, 9, 10, 11])
 
 /**
- * How active fish of a kind are, from the water's temperature and the month. A trapezium over their feeding temperatures, lifted a little in spring
- * and autumn; above two thirds they are active, below one third slow.
+ * How active fish of a kind are, from the water's temperature and the month. A trapezium over their feeding
+ * temperatures, lifted a little in spring and autumn; above two thirds they are active, below one third slow.
  * @param month 1..12; left out where the season is not known
  */
 export function activityOf(species: SpeciesId, temperatureC: number, month?: number): Activity {
   const [cold, from, to, hot] = SPECIES[species].feedC
   const rise = (temperatureC - cold) / (from - cold)
   const fall = (hot - temperatureC) / (hot - to)
-  const share = Math.max(0, Math.min(1, rise, fall)) + (month !== undefined && LIVELY_MONTHS.has(month) ? SEASON_LIFT : 0)
+  const share =
+    Math.max(0, Math.min(1, rise, fall)) + (month !== undefined && LIVELY_MONTHS.has(month) ? SEASON_LIFT : 0)
   return share > 2 / 3 ? 'active' : share > 1 / 3 ? 'steady' : 'slow'
 }
 
@@ -80,11 +173,14 @@ const LONGER_BY_LIGHT: Readonly<Record<Light, number>> = { bright: 1, dull: 1.05
 const LONGER_BY_ACTIVITY: Readonly<Record<Activity, number>> = { active: 1.05, steady: 1, slow: 0.88 }
 
 /** Bait length wanted for a prey of given length, m. */
-export const wantedLengthM = (preyM: number, clarity: Clarity, light: Light, activity: Activity): number => preyM * LONGER[clarity] * LONGER_BY_LIGHT[light] * LONGER_BY_ACTIVITY[activity]
+export const wantedLengthM = (preyM: number, clarity: Clarity, light: Light, activity: Activity): number =>
+  preyM * LONGER[clarity] * LONGER_BY_LIGHT[light] * LONGER_BY_ACTIVITY[activity]
 
 /** Colour family by prey and light. Custom, not computed. */
 export const coloursOf = (prey: PreyId, clarity: Clarity, light: Light): string =>
-  PREY[prey].colours[clarity === 'dirty' || light === 'dark' ? 2 : clarity === 'stained' || light === 'dull' ? 1 : 0]
+  PREY[prey].colours[
+    clarity === 'dirty' || light === 'dark' ? 2 : clarity === 'stained' || light === 'dull' ? 1 : 0
+  ]
 
 export const ACTIVITIES: readonly Activity[] = ['active', 'steady', 'slow']
 export const CLARITIES: readonly Clarity[] = ['clear', 'stained', 'dirty']

@@ -6,16 +6,46 @@ import type { Day } from './day'
 import { betterThan, oddsOf, scoresAmong, tastesOf } from './odds'
 import { factorsOf, scoreOf, scoringOf, USUAL_TASTE, type Taste, type Traits } from './score'
 
-const day: Day = { depthM: 1, temperatureC: 15, salinityGKg: 35, cover: 'open', bottom: 'sand', clarity: 'clear', light: 'bright', species: 'seaBass', activity: 'slow', feeding: 'grab', prey: 'sandEel', preyM: 0.1 }
+const day: Day = {
+  depthM: 1,
+  temperatureC: 15,
+  salinityGKg: 35,
+  cover: 'open',
+  bottom: 'sand',
+  clarity: 'clear',
+  light: 'bright',
+  species: 'seaBass',
+  activity: 'slow',
+  feeding: 'grab',
+  prey: 'sandEel',
+  preyM: 0.1,
+}
 const braid = lineFromLb('braid', 15)
-const traits: Traits = { bait: { form: 'slimShad', lengthM: 0.1, material: 'plain' }, match: 'fair', massKg: 0.012, wetN: 0.07, sinkMS: 0.5, sideM2: 1.2e-3, frontM2: 1.5e-4, pitchRad: -0.6, standsM: 0.02, hookUp: 0.6, minutesLeft: 50, openingN: 90 }
+const traits: Traits = {
+  bait: { form: 'slimShad', lengthM: 0.1, material: 'plain' },
+  match: 'fair',
+  massKg: 0.012,
+  wetN: 0.07,
+  sinkMS: 0.5,
+  sideM2: 1.2e-3,
+  frontM2: 1.5e-4,
+  pitchRad: -0.6,
+  standsM: 0.02,
+  hookUp: 0.6,
+  minutesLeft: 50,
+  openingN: 90,
+}
 const scoring = scoringOf(day)
-const factors = (taste: Partial<Taste>, t: Partial<Traits> = {}) => factorsOf(scoring, { ...traits, ...t }, 'hop', braid, { ...USUAL_TASTE, ...taste })
+const factors = (taste: Partial<Taste>, t: Partial<Traits> = {}) =>
+  factorsOf(scoring, { ...traits, ...t }, 'hop', braid, { ...USUAL_TASTE, ...taste })
 
 describe('what fish are assumed to like', () => {
   it('moves the factor it is about, the way it says, and no other', () => {
     const usual = factors({})
-    const moved = (taste: Partial<Taste>): string[] => Object.entries(factors(taste)).filter(([id, x]) => x !== usual[id as keyof typeof usual]).map(([id]) => id)
+    const moved = (taste: Partial<Taste>): string[] =>
+      Object.entries(factors(taste))
+        .filter(([id, x]) => x !== usual[id as keyof typeof usual])
+        .map(([id]) => id)
     expect(moved({ followed: 1.4 })).toEqual(['follow'])
     expect(moved({ patience: 1.5 })).toEqual(['look'])
     expect(moved({ splash: 1.8 })).toEqual(['quiet'])
@@ -29,10 +59,13 @@ describe('what fish are assumed to like', () => {
     expect(factors({ followed: 1.4 }).follow).toBeGreaterThan(usual.follow)
   })
   it('leaves every share a share at the ends of its range', () => {
-    for (const by of [0.3, 3]) for (const x of Object.values(factors({ followed: by, patience: by, splash: by, suction: by, likeness: by }))) {
-      expect(x).toBeGreaterThan(0)
-      expect(x).toBeLessThanOrEqual(1)
-    }
+    for (const by of [0.3, 3])
+      for (const x of Object.values(
+        factors({ followed: by, patience: by, splash: by, suction: by, likeness: by }),
+      )) {
+        expect(x).toBeGreaterThan(0)
+        expect(x).toBeLessThanOrEqual(1)
+      }
   })
 })
 
@@ -42,7 +75,11 @@ describe('scores in every member', () => {
     const plain = scoresAmong(scoring, traits, 'hop', braid)
     expect(mean(plain) / scoreOf(factors({}))).toBeGreaterThan(0.85)
     expect(mean(plain) / scoreOf(factors({}))).toBeLessThan(1.15)
-    const members = { hookUp: Float64Array.from(tastes, () => 0.3), minutesLeft: Float64Array.from(tastes, () => 25), fallS: Float64Array.from(tastes, () => 2) }
+    const members = {
+      hookUp: Float64Array.from(tastes, () => 0.3),
+      minutesLeft: Float64Array.from(tastes, () => 25),
+      fallS: Float64Array.from(tastes, () => 2),
+    }
     const half = scoresAmong(scoring, traits, 'hop', braid, members, 2)
     plain.forEach((s, m) => expect(half[m]).toBeCloseTo(s / 4, 12))
   })

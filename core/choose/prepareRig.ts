@@ -23,8 +23,9 @@ import { tackleOf, type Conditions } from './conditions'
 import { fallRolls } from './rolls'
 
 /**
- * A rig in its place, ready for every measure. The only way from a rig to its figures: what the sheet, the cover, the strike,
- * the finalists and the command line show of a rig comes from one of these, so that they show the same.
+ * A rig in its place, ready for every measure. The only way from a rig to its figures: what the sheet, the
+ * cover, the strike, the finalists and the command line show of a rig comes from one of these, so that they
+ * show the same.
  */
 export interface PreparedRig {
   readonly bait: BaitSpec
@@ -40,21 +41,38 @@ export interface PreparedRig {
   readonly tackle: Tackle
   readonly place: string
   /** what was counted of this rig and others */ readonly logged?: readonly LoggedRig[]
-  /** how it rides: on the retrieve, and in the fall that is given */ readonly rideOf: (drop: Pick<Drop, 'samples'>) => Ride
+  /** how it rides: on the retrieve, and in the fall that is given */ readonly rideOf: (
+    drop: Pick<Drop, 'samples'>,
+  ) => Ride
 }
 
 /** @throws RangeError when the rig or the water cannot be built */
-export function prepareRig(bait: BaitSpec, spec: RigSpec, conditions: Conditions, given?: Water, recall: Recall = forgetful): PreparedRig {
+export function prepareRig(
+  bait: BaitSpec,
+  spec: RigSpec,
+  conditions: Conditions,
+  given?: Water,
+  recall: Recall = forgetful,
+): PreparedRig {
   const { depthM, stream, hold, evidence, bottom, cover, retrieve = 'hop', looksEvery } = conditions
   const water = given ?? waterOf(conditions.temperatureC, conditions.salinityGKg)
   const line = lineOf(conditions.lineKind, conditions.lineStrengthN)
   const rig = assembleRig(bait, spec)
   const bodies = fallBodiesOf(rig, water)
-  const postureOf = (): RetrievePosture => recall(`posture ${JSON.stringify([bait, spec, water])}`, () => retrievePosture(bodies.typical, towWith(bodies.weight, water)))
+  const postureOf = (): RetrievePosture =>
+    recall(`posture ${JSON.stringify([bait, spec, water])}`, () =>
+      retrievePosture(bodies.typical, towWith(bodies.weight, water)),
+    )
   return {
-    bait, spec, rig, line, water, bodies,
+    bait,
+    spec,
+    rig,
+    line,
+    water,
+    bodies,
     fall: {
-      depthM, line,
+      depthM,
+      line,
       ...(evidence?.fall ? { factors: movedFactors(evidence.fall), evidence: evidence.fall } : {}),
       ...(stream ? { stream: { ...stream, depthM } } : {}),
       ...(hold ? { hold } : {}),
@@ -67,7 +85,8 @@ export function prepareRig(bait: BaitSpec, spec: RigSpec, conditions: Conditions
     place: placeKey(cover, bottom),
     ...(evidence?.logged ? { logged: evidence.logged } : {}),
     rideOf: drop => ({
-      postures: { retrieveRollRad: postureOf().rollRad, fallRollRad: fallRolls(drop) }, retrieve: RETRIEVES[retrieve],
+      postures: { retrieveRollRad: postureOf().rollRad, fallRollRad: fallRolls(drop) },
+      retrieve: RETRIEVES[retrieve],
       ...(looksEvery === undefined ? {} : { looksEvery }),
     }),
   }
@@ -81,4 +100,9 @@ export const dropPrepared = ({ bodies, fall }: PreparedRig): Outcome<Drop, DropF
 export const USUAL_SEED = 20261
 
 /** Whose values of the uncertain numbers a rig has: its weight does not change whose it is. */
-export const ownersOf = ({ bait, spec, place }: Pick<PreparedRig, 'bait' | 'spec' | 'place'>): Owners => ({ plastic: kindKey(bait), kind: spec.pointRest === 'open' ? 'open' : 'covered', rig: rigKey(bait, spec), place })
+export const ownersOf = ({ bait, spec, place }: Pick<PreparedRig, 'bait' | 'spec' | 'place'>): Owners => ({
+  plastic: kindKey(bait),
+  kind: spec.pointRest === 'open' ? 'open' : 'covered',
+  rig: rigKey(bait, spec),
+  place,
+})

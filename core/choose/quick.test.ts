@@ -22,21 +22,79 @@ import { misfit } from './misfit'
 import { between, nodesOf } from './nodes'
 import { densityOf, fallAsOne, fallWithWeight, quickBody, type QuickFall } from './quick'
 import { factorsOf, scoreOf, scoringOf, type Traits } from './score'
-import { lineFor, lookedAtWith, rigOf, rodFor, screen, searchMemory, together, type Candidate } from './screen'
+import {
+  lineFor,
+  lookedAtWith,
+  rigOf,
+  rodFor,
+  screen,
+  searchMemory,
+  together,
+  type Candidate,
+} from './screen'
 
-const day: Day = { depthM: 2, temperatureC: 15, salinityGKg: 35, cover: 'sparseWeed', bottom: 'sand', clarity: 'clear', light: 'bright', species: 'seaBass', activity: 'active', feeding: 'grab', prey: 'smallFish', preyM: 0.09 }
+const day: Day = {
+  depthM: 2,
+  temperatureC: 15,
+  salinityGKg: 35,
+  cover: 'sparseWeed',
+  bottom: 'sand',
+  clarity: 'clear',
+  light: 'bright',
+  species: 'seaBass',
+  activity: 'active',
+  feeding: 'grab',
+  prey: 'smallFish',
+  preyM: 0.09,
+}
 const water = waterOf(day.temperatureC, day.salinityGKg)
-const conditions: Conditions = { depthM: 2, temperatureC: 15, salinityGKg: 35, cover: 'sparseWeed', bottom: 'sand', lineKind: 'braid', lineStrengthN: 67 }
+const conditions: Conditions = {
+  depthM: 2,
+  temperatureC: 15,
+  salinityGKg: 35,
+  cover: 'sparseWeed',
+  bottom: 'sand',
+  lineKind: 'braid',
+  lineStrengthN: 67,
+}
 const shad: BaitSpec = { form: 'slimShad', lengthM: 0.09, material: 'plain' }
 const craw: BaitSpec = { form: 'craw', lengthM: 0.085, material: 'plain' }
-const rig = (family: FamilyId, more: Partial<RigSpec> = {}): RigSpec => ({ family, hookSize: '3/0', weightKg: FAMILIES[family].weighted ? 0.007 : 0, weightMaterial: 'lead', pointRest: FAMILIES[family].pointRests.includes('skin') ? 'skin' : FAMILIES[family].pointRests[0]!, ...more })
+const rig = (family: FamilyId, more: Partial<RigSpec> = {}): RigSpec => ({
+  family,
+  hookSize: '3/0',
+  weightKg: FAMILIES[family].weighted ? 0.007 : 0,
+  weightMaterial: 'lead',
+  pointRest: FAMILIES[family].pointRests.includes('skin') ? 'skin' : FAMILIES[family].pointRests[0]!,
+  ...more,
+})
 const goods: Goods = {
-  baits: [{ id: 'shad', name: 'shad 90', spec: shad }, { id: 'craw', name: 'craw 85', spec: craw }, { id: 'worm', name: 'worm', spec: { form: 'straightWorm', lengthM: 0.15, material: 'plain' } }],
-  hooks: [{ id: 'wide', style: 'wideGap', size: '3/0' }, { id: 'belly', style: 'bellyWeighted', size: '3/0', weightKg: 0.0035, weightMaterial: 'lead' }, { id: 'jig', style: 'jig', size: '1/0' }],
-  heads: [{ id: 'head', family: 'E1', size: '2/0', weightKg: 0.005, weightMaterial: 'lead' }, { id: 'tube', family: 'E7', size: '2/0', weightKg: 0.005, weightMaterial: 'tin' }],
-  weights: [{ id: 'b5', shape: 'bullet', weightKg: 0.005, weightMaterial: 'tungsten' }, { id: 'b14', shape: 'bullet', weightKg: 0.014, weightMaterial: 'lead' }, { id: 'ball', shape: 'ball', weightKg: 0.01, weightMaterial: 'lead' }],
-  lines: [{ id: 'thin', line: lineOf('braid', 40) }, { id: 'thick', line: lineOf('braid', 180) }],
-  rods: [{ id: 'soft', name: 'soft', power: 'light', castKg: [0.002, 0.01] }, { id: 'stiff', name: 'stiff', power: 'heavy', castKg: [0.012, 0.05] }],
+  baits: [
+    { id: 'shad', name: 'shad 90', spec: shad },
+    { id: 'craw', name: 'craw 85', spec: craw },
+    { id: 'worm', name: 'worm', spec: { form: 'straightWorm', lengthM: 0.15, material: 'plain' } },
+  ],
+  hooks: [
+    { id: 'wide', style: 'wideGap', size: '3/0' },
+    { id: 'belly', style: 'bellyWeighted', size: '3/0', weightKg: 0.0035, weightMaterial: 'lead' },
+    { id: 'jig', style: 'jig', size: '1/0' },
+  ],
+  heads: [
+    { id: 'head', family: 'E1', size: '2/0', weightKg: 0.005, weightMaterial: 'lead' },
+    { id: 'tube', family: 'E7', size: '2/0', weightKg: 0.005, weightMaterial: 'tin' },
+  ],
+  weights: [
+    { id: 'b5', shape: 'bullet', weightKg: 0.005, weightMaterial: 'tungsten' },
+    { id: 'b14', shape: 'bullet', weightKg: 0.014, weightMaterial: 'lead' },
+    { id: 'ball', shape: 'ball', weightKg: 0.01, weightMaterial: 'lead' },
+  ],
+  lines: [
+    { id: 'thin', line: lineOf('braid', 40) },
+    { id: 'thick', line: lineOf('braid', 180) },
+  ],
+  rods: [
+    { id: 'soft', name: 'soft', power: 'light', castKg: [0.002, 0.01] },
+    { id: 'stiff', name: 'stiff', power: 'heavy', castKg: [0.012, 0.05] },
+  ],
 }
 const all = <T>(steps: Generator<unknown, T>): T => {
   let step = steps.next()
@@ -45,7 +103,13 @@ const all = <T>(steps: Generator<unknown, T>): T => {
 }
 
 describe('the quick look at a fall', () => {
-  for (const [family, bait] of [['E1', shad], ['W1', shad], ['O2', shad], ['E1', craw], ['W1', craw]] as const) {
+  for (const [family, bait] of [
+    ['E1', shad],
+    ['W1', shad],
+    ['O2', shad],
+    ['E1', craw],
+    ['W1', craw],
+  ] as const) {
     it(`${family} in a ${bait.form}: sinks within a third of the full simulation, at a pitch within 25 degrees`, () => {
       const spec = rig(family)
       const quick = fallAsOne(quickBody(assembleRig(bait, spec), water, day, undefined))!
@@ -59,17 +123,24 @@ describe('the quick look at a fall', () => {
   }
   it('a weight of its own: heavier falls faster, floating plastic with too little floats', () => {
     const bare = quickBody(assembleRig(shad, rig('O2')), water, day, undefined)
-    const at = (family: FamilyId, kg: number) => fallWithWeight(bare, shad.lengthM, family, kg, densityOf({}, 'lead'), water)!
+    const at = (family: FamilyId, kg: number) =>
+      fallWithWeight(bare, shad.lengthM, family, kg, densityOf({}, 'lead'), water)!
     for (const family of ['L3', 'L4', 'J4'] as const) {
       expect(at(family, 0.014).sinkMS).toBeGreaterThan(at(family, 0.005).sinkMS)
       expect(at(family, 0.014).massKg - at(family, 0.005).massKg).toBeCloseTo(0.009, 9)
     }
-    const floating = quickBody(assembleRig({ ...shad, lengthM: 0.14, material: 'airCell' }, rig('O2', { wire: 'fine' })), water, day, undefined)
+    const floating = quickBody(
+      assembleRig({ ...shad, lengthM: 0.14, material: 'airCell' }, rig('O2', { wire: 'fine' })),
+      water,
+      day,
+      undefined,
+    )
     expect(fallAsOne(floating)).toBeUndefined()
     expect(fallWithWeight(floating, 0.14, 'L4', 0.0004, densityOf({}, 'lead'), water)).toBeUndefined()
   })
   it('between two weights lies between their falls; a weight that was worked out is given as it is', () => {
-    const body = (kg: number): QuickFall => fallAsOne(quickBody(assembleRig(shad, rig('E1', { weightKg: kg })), water, day, undefined))!
+    const body = (kg: number): QuickFall =>
+      fallAsOne(quickBody(assembleRig(shad, rig('E1', { weightKg: kg })), water, day, undefined))!
     const [light, heavy] = [body(0.003), body(0.014)]
     const middle = between([0.003, 0.014], [light, heavy], 0.007, -1)!
     expect(middle.massKg).toBeCloseTo(body(0.007).massKg, 4)
@@ -96,7 +167,12 @@ describe('the quick look at snags and bites', () => {
     const tackle = { ...USUAL_TACKLE, line }
     const struck = strikeRig(assembleRig(shad, rig('W1')))
     // 1,500 bites of a chance about a half: two standard errors of each are 0.026 and 0.016
-    expect(Math.abs(shareHooked(struck, tackle, drawFish(9, 1500)) - evaluateStrike(struck, tackle, seededRandom(4), 4000).hookUp.value)).toBeLessThan(0.045)
+    expect(
+      Math.abs(
+        shareHooked(struck, tackle, drawFish(9, 1500)) -
+          evaluateStrike(struck, tackle, seededRandom(4), 4000).hookUp.value,
+      ),
+    ).toBeLessThan(0.045)
   })
 })
 
@@ -113,11 +189,14 @@ describe('the tackle a candidate is looked at with', () => {
     expect(rodFor(goods, 0.2)).toBeUndefined()
     expect(rodFor({ ...goods, rods: [] }, 0.2)).toBe('medium')
   })
-  it('a roof is gone through, the angler\'s own way followed', () => {
+  it("a roof is gone through, the angler's own way followed", () => {
     expect(lookedAtWith({ ...day, cover: 'mat' })).toBe('punch')
-    expect(RETRIEVES[lookedAtWith({ ...day, activity: 'slow', way: { work: 'paused' } })].tight).toBeLessThan(0.5)
+    expect(RETRIEVES[lookedAtWith({ ...day, activity: 'slow', way: { work: 'paused' } })].tight).toBeLessThan(
+      0.5,
+    )
     expect(cadencesOf({ ...day, cover: 'mat' })).toEqual(['punch'])
-    for (const id of cadencesOf({ ...day, activity: 'steady', way: { work: 'moving' } })) expect(RETRIEVES[id].tight).toBeGreaterThanOrEqual(0.5)
+    for (const id of cadencesOf({ ...day, activity: 'steady', way: { work: 'moving' } }))
+      expect(RETRIEVES[id].tight).toBeGreaterThanOrEqual(0.5)
   })
 })
 
@@ -126,14 +205,18 @@ describe('what a box can be rigged into', () => {
     const found = riggingsOf(goods)
     const families = new Set(found.map(r => r.base.family))
     expect(families).toEqual(new Set(['E1', 'E7', 'W1', 'O2', 'L1', 'L3', 'J4', 'L4', 'L5', 'L6']))
-    for (const { base, weights } of found) for (const { weightKg } of weights) {
-      const { usualKg } = FAMILIES[base.family]
-      if (usualKg && weightKg > 0 && !['E1', 'E7', 'W1'].includes(base.family)) expect(weightKg).toBeLessThanOrEqual(1.1 * usualKg[1])
-    }
+    for (const { base, weights } of found)
+      for (const { weightKg } of weights) {
+        const { usualKg } = FAMILIES[base.family]
+        if (usualKg && weightKg > 0 && !['E1', 'E7', 'W1'].includes(base.family))
+          expect(weightKg).toBeLessThanOrEqual(1.1 * usualKg[1])
+      }
   })
-  it('the angler\'s own way narrows it: no lead, pegged, weedless', () => {
-    for (const { weights } of riggingsOf(goods, { unleaded: true })) for (const w of weights) expect(w.weightKg > 0 && w.weightMaterial === 'lead').toBe(false)
-    for (const { base } of riggingsOf(goods, { peg: 'pegged' })) if (base.family === 'L1') expect(base.peg).toBe('pegged')
+  it("the angler's own way narrows it: no lead, pegged, weedless", () => {
+    for (const { weights } of riggingsOf(goods, { unleaded: true }))
+      for (const w of weights) expect(w.weightKg > 0 && w.weightMaterial === 'lead').toBe(false)
+    for (const { base } of riggingsOf(goods, { peg: 'pegged' }))
+      if (base.family === 'L1') expect(base.peg).toBe('pegged')
     for (const { points } of riggingsOf(goods, { heads: 'weedless' })) expect(points).not.toContain('open')
     expect(beyondTheBox({ heads: 'weedless' }).some(r => r.base.family === 'E1')).toBe(false)
   })
@@ -158,14 +241,18 @@ describe('a search', () => {
     expect(all(screen({ day, goods, riggings, memory }))).toEqual(whole)
   })
   it('looks at every bait on every rigging with every weight and point', () => {
-    expect(whole).toHaveLength(goods.baits.length * riggings.reduce((sum, r) => sum + r.points.length * r.weights.length, 0))
+    expect(whole).toHaveLength(
+      goods.baits.length * riggings.reduce((sum, r) => sum + r.points.length * r.weights.length, 0),
+    )
     for (const c of whole) {
       expect(c.score > 0).toBe(c.limit === undefined && c.factors !== undefined && scoreOf(c.factors) > 0)
       expect(rigOf(riggings[c.rigging]!, c.weight, c.point).pointRest).toBe(c.point)
     }
   })
   it('gives a finalist the line, rod and cadence that score best, found by trying all', () => {
-    const one = whole.filter((c): c is Candidate & { traits: Traits } => c.score > 0 && c.traits !== undefined).sort((a, b) => b.score - a.score)[0]!
+    const one = whole
+      .filter((c): c is Candidate & { traits: Traits } => c.score > 0 && c.traits !== undefined)
+      .sort((a, b) => b.score - a.score)[0]!
     const spec = rigOf(riggings[one.rigging]!, one.weight, one.point)
     const chosen = outfitFor(day, goods, spec, one.traits)!
     expect(cadencesOf(day)).toContain(chosen.outfit.retrieve)
@@ -175,7 +262,13 @@ describe('a search', () => {
     const worth = (retrieve: typeof chosen.outfit.retrieve): number => {
       const made = assembleRig(one.traits.bait, spec)
       const ride = { retrieve: RETRIEVES[retrieve], postures: { retrieveRollRad: [0], fallRollRad: [0] } }
-      const minutesLeft = evaluateSnag(snagRig(made, chosen.outfit.line), obstaclesOf(day.cover, day.bottom), ride, seededRandom(20261), 150).minutesLeft.value
+      const minutesLeft = evaluateSnag(
+        snagRig(made, chosen.outfit.line),
+        obstaclesOf(day.cover, day.bottom),
+        ride,
+        seededRandom(20261),
+        150,
+      ).minutesLeft.value
       return scoreOf(factorsOf(scoring, { ...one.traits, minutesLeft }, retrieve, chosen.outfit.line))
     }
     const best = worth(chosen.outfit.retrieve)

@@ -10,7 +10,10 @@ import { ballSinksM, SOFT_BEDS } from '../water/bed'
 import type { Day } from './day'
 import type { Load } from './limits'
 
-/** How a rig falls and comes to rest, quickly: the body by a rough steady fall, or with a weight of its own by the balance of forces. SI, rad. */
+/**
+ * How a rig falls and comes to rest, quickly: the body by a rough steady fall, or with a weight of its own by
+ * the balance of forces. SI, rad.
+ */
 export interface QuickFall extends Load {
   readonly pitchRad: number
   /** highest part over a hard bottom at rest, m */ readonly standsM: number
@@ -26,9 +29,20 @@ export interface QuickBody {
 }
 
 /** Shape of a weight that hangs on its own, by family. */
-export const HANGS: Readonly<Partial<Record<FamilyId, 'ball' | 'football' | 'bullet'>>> = { J3: 'football', J4: 'ball', J6: 'ball', L1: 'bullet', L3: 'bullet', L4: 'ball', L5: 'ball' }
+export const HANGS: Readonly<Partial<Record<FamilyId, 'ball' | 'football' | 'bullet'>>> = {
+  J3: 'football',
+  J4: 'ball',
+  J6: 'ball',
+  L1: 'bullet',
+  L3: 'bullet',
+  L4: 'ball',
+  L5: 'ball',
+}
 
-/** End-on and broadside drag of a bait against its plan area; a bullet's or ball's against its front. *Assumed*, for the quick look only. */
+/**
+ * End-on and broadside drag of a bait against its plan area; a bullet's or ball's against its front.
+ * *Assumed*, for the quick look only.
+ */
 const END_ON = 0.2
 const BROADSIDE = 0.9
 const LUMP = 0.45
@@ -38,7 +52,12 @@ const GIVES = 0.7
 /** A body this steep, share of its length, rests on its head. */
 const UPRIGHT = 0.4
 
-export function quickBody({ geometry, parts }: AssembledRig, water: Water, { depthM, bottom }: Pick<Day, 'depthM' | 'bottom'>, near: RoughFall | undefined): QuickBody {
+export function quickBody(
+  { geometry, parts }: AssembledRig,
+  water: Water,
+  { depthM, bottom }: Pick<Day, 'depthM' | 'bottom'>,
+  near: RoughFall | undefined,
+): QuickBody {
   const body = hydroBody(geometry, water)
   let planM2 = 0
   let frontM2 = 0
@@ -47,25 +66,62 @@ export function quickBody({ geometry, parts }: AssembledRig, water: Water, { dep
     planM2 += s.lengthM * s.widthM
     frontM2 = Math.max(frontM2, GIVES * (Math.PI / 4) * s.widthM * s.heightM)
   }
-  for (const { size: [, y, z] } of parts.compacts) frontM2 = Math.max(frontM2, (Math.PI / 4) * y * z)
+  for (const {
+    size: [, y, z],
+  } of parts.compacts)
+    frontM2 = Math.max(frontM2, (Math.PI / 4) * y * z)
   const bed = SOFT_BEDS[bottom]
   const stands = standsM(body)
   const head = Math.max(0, ...parts.compacts.map(c => c.size[1]))
-  const sinks = bed && head > 0 && stands > UPRIGHT * body.lengthM ? ballSinksM(bed, Math.max(0, body.geometry.massKg - body.displacedKg) * STANDARD_GRAVITY, head) : 0
-  return { body, fall: roughFall(body, depthM / 2, near), standsM: Math.max(0, stands - sinks), planM2, frontM2 }
+  const sinks =
+    bed && head > 0 && stands > UPRIGHT * body.lengthM
+      ? ballSinksM(bed, Math.max(0, body.geometry.massKg - body.displacedKg) * STANDARD_GRAVITY, head)
+      : 0
+  return {
+    body,
+    fall: roughFall(body, depthM / 2, near),
+    standsM: Math.max(0, stands - sinks),
+    planM2,
+    frontM2,
+  }
 }
 
-export const densityOf = (spec: Pick<RigSpec, 'weightDensityKgM3'>, material: WeightMaterial): number => spec.weightDensityKgM3 ?? WEIGHT_MATERIALS[material].densityKgM3
+export const densityOf = (spec: Pick<RigSpec, 'weightDensityKgM3'>, material: WeightMaterial): number =>
+  spec.weightDensityKgM3 ?? WEIGHT_MATERIALS[material].densityKgM3
 
 /** The fall of a rig that is one body. Undefined where it floats. */
-export function fallAsOne({ body, fall, standsM: stands, planM2, frontM2 }: QuickBody): QuickFall | undefined {
+export function fallAsOne({
+  body,
+  fall,
+  standsM: stands,
+  planM2,
+  frontM2,
+}: QuickBody): QuickFall | undefined {
   if (!fall) return undefined
   const { massKg } = body.geometry
-  return { massKg, wetN: (massKg - body.displacedKg) * STANDARD_GRAVITY, sinkMS: fall.sinkMS, sideM2: planM2, frontM2, pitchRad: fall.pitchRad, standsM: stands }
+  return {
+    massKg,
+    wetN: (massKg - body.displacedKg) * STANDARD_GRAVITY,
+    sinkMS: fall.sinkMS,
+    sideM2: planM2,
+    frontM2,
+    pitchRad: fall.pitchRad,
+    standsM: stands,
+  }
 }
 
-/** The fall of a bait with a weight that hangs on its own, joined, ahead, below, or sliding. Undefined where the pair floats. */
-export function fallWithWeight(bait: QuickBody, lengthM: number, family: FamilyId, weightKg: number, densityKgM3: number, water: Water): QuickFall | undefined {
+/**
+ * The fall of a bait with a weight that hangs on its own, joined, ahead, below, or sliding. Undefined where
+ * the pair floats.
+ */
+export function fallWithWeight(
+  bait: QuickBody,
+  lengthM: number,
+  family: FamilyId,
+  weightKg: number,
+  densityKgM3: number,
+  water: Water,
+): QuickFall | undefined {
   const { body, planM2 } = bait
   const own = (body.geometry.massKg - body.displacedKg) * STANDARD_GRAVITY
   const wetN = own + weightKg * (1 - water.densityKgM3 / densityKgM3) * STANDARD_GRAVITY
@@ -73,17 +129,29 @@ export function fallWithWeight(bait: QuickBody, lengthM: number, family: FamilyI
   const size = weightSize(HANGS[family] ?? 'ball', weightKg, densityKgM3)
   const head = (Math.PI / 4) * size.widthM * size.heightM
   const level = family === 'L4' || family === 'L5'
-  const together = Math.sqrt(wetN / (0.5 * water.densityKgM3 * (LUMP * head + (level ? BROADSIDE : END_ON) * planM2)))
+  const together = Math.sqrt(
+    wetN / (0.5 * water.densityKgM3 * (LUMP * head + (level ? BROADSIDE : END_ON) * planM2)),
+  )
   const free = family === 'L1' && bait.fall
   const joined = family.startsWith('J')
   const apart = !joined && family !== 'L5'
   const up = own < 0
   return {
-    massKg: body.geometry.massKg + weightKg, wetN, sideM2: planM2, frontM2: level ? bait.frontM2 + head : Math.max(bait.frontM2, head),
+    massKg: body.geometry.massKg + weightKg,
+    wetN,
+    sideM2: planM2,
+    frontM2: level ? bait.frontM2 + head : Math.max(bait.frontM2, head),
     sinkMS: free ? bait.fall!.sinkMS + (together - bait.fall!.sinkMS) * DRAGS_ALONG : together,
     ...(apart ? { aloneKg: body.geometry.massKg } : {}),
     pitchRad: level ? 0 : -1.2,
-    standsM: level && up ? USUAL_LEADER_M[family] + 0.5 * lengthM : joined && up ? size.heightM + 0.85 * lengthM : up ? USUAL_LEADER_M.L3 : bait.standsM,
+    standsM:
+      level && up
+        ? USUAL_LEADER_M[family] + 0.5 * lengthM
+        : joined && up
+          ? size.heightM + 0.85 * lengthM
+          : up
+            ? USUAL_LEADER_M.L3
+            : bait.standsM,
   }
 }
 
@@ -103,7 +171,11 @@ function buoyant({ geometry: { strips }, water }: HydroBody): boolean {
 
 /** Height of the highest part in the attitude of least energy on a hard bottom, m. */
 function standsM(body: HydroBody): number {
-  const { geometry: { outline, centre, massKg }, displacedKg, buoyancyAt: [bx, , bz] } = body
+  const {
+    geometry: { outline, centre, massKg },
+    displacedKg,
+    buoyancyAt: [bx, , bz],
+  } = body
   let least = Infinity
   let stands = 0
   for (const pitch of buoyant(body) ? ATTITUDES : LYING) {

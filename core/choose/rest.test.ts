@@ -10,11 +10,33 @@ import { hydroBody } from '../fall/hydroBody'
 import { restOf, type Rest } from '../fall/rest'
 import { FRESH } from '../fall/testing'
 
-const conditions: Conditions = { depthM: 1.5, temperatureC: 15, salinityGKg: 0, cover: 'open', bottom: 'sand', lineKind: 'braid', lineStrengthN: lbfToN(15) }
-function rest(family: FamilyId, material: PlasticId, grams: number, form: 'stick' | 'slimShad' = 'stick', bottom: 'sand' | 'mud' = 'sand'): Rest {
-  const outcome = evaluateRig({ form, lengthM: form === 'stick' ? 0.125 : 0.09, material }, {
-    family, hookSize: '3/0', weightKg: grams / 1000, weightMaterial: 'lead', pointRest: family === 'E1' || family === 'E3' ? 'open' : 'skin',
-  }, { ...conditions, bottom })
+const conditions: Conditions = {
+  depthM: 1.5,
+  temperatureC: 15,
+  salinityGKg: 0,
+  cover: 'open',
+  bottom: 'sand',
+  lineKind: 'braid',
+  lineStrengthN: lbfToN(15),
+}
+function rest(
+  family: FamilyId,
+  material: PlasticId,
+  grams: number,
+  form: 'stick' | 'slimShad' = 'stick',
+  bottom: 'sand' | 'mud' = 'sand',
+): Rest {
+  const outcome = evaluateRig(
+    { form, lengthM: form === 'stick' ? 0.125 : 0.09, material },
+    {
+      family,
+      hookSize: '3/0',
+      weightKg: grams / 1000,
+      weightMaterial: 'lead',
+      pointRest: family === 'E1' || family === 'E3' ? 'open' : 'skin',
+    },
+    { ...conditions, bottom },
+  )
   if (!outcome.ok) throw new Error(outcome.message)
   return outcome.value.fall.rest
 }
@@ -41,7 +63,8 @@ describe('rest on the bottom', () => {
     expect(rest('W3', 'floating', 3.5).posture).toBe('leans')
     expect(rest('W1', 'floating', 3.5).posture).toBe('lies')
   })
-  it('a belly-weighted bait lies with its point up', () => expect(rest('W1', 'plain', 3.5, 'slimShad')).toMatchObject({ posture: 'lies', point: 'up' }))
+  it('a belly-weighted bait lies with its point up', () =>
+    expect(rest('W1', 'plain', 3.5, 'slimShad')).toMatchObject({ posture: 'lies', point: 'up' }))
   it('a bait over a leader hangs in the attitude the water gives it', () => {
     expect(rest('L3', 'floating', 10)).toMatchObject({ posture: 'hangs' })
   })
@@ -49,7 +72,9 @@ describe('rest on the bottom', () => {
 
 describe('on soft mud', () => {
   it('a heavy head sinks in, a light one stays on top, and on sand neither sinks', () => {
-    expect(rest('E1', 'plain', 14, 'stick', 'mud').sunkM).toBeGreaterThan(rest('E1', 'plain', 5, 'stick', 'mud').sunkM)
+    expect(rest('E1', 'plain', 14, 'stick', 'mud').sunkM).toBeGreaterThan(
+      rest('E1', 'plain', 5, 'stick', 'mud').sunkM,
+    )
     expect(rest('E1', 'plain', 1.8, 'stick', 'mud').sunkM).toBeLessThan(0.003)
     expect(rest('E1', 'plain', 14).sunkM).toBe(0)
   })
@@ -68,6 +93,8 @@ describe('on a flat-faced head', () => {
   it('a short floating bait stands on its face, and straighter than on a ball', () => {
     const face = rest('E3', 'floating', 3.5)
     expect(face.posture).toBe('stands')
-    expect(Math.abs(radToDeg(face.pitchRad))).toBeGreaterThanOrEqual(Math.abs(radToDeg(rest('E1', 'floating', 3.5).pitchRad)) - 1)
+    expect(Math.abs(radToDeg(face.pitchRad))).toBeGreaterThanOrEqual(
+      Math.abs(radToDeg(rest('E1', 'floating', 3.5).pitchRad)) - 1,
+    )
   })
 })

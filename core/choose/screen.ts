@@ -24,8 +24,25 @@ import type { Goods, Rigging } from './goods'
 import { castable, limitOf, type Limit } from './limits'
 import { misfit } from './misfit'
 import { between, nodesOf } from './nodes'
-import { densityOf, fallAsOne, fallWithWeight, HANGS, quickBody, type QuickBody, type QuickFall } from './quick'
-import { factorsOf, landedShare, matchShare, scoreOf, scoringOf, type Factors, type Pull, type Traits } from './score'
+import {
+  densityOf,
+  fallAsOne,
+  fallWithWeight,
+  HANGS,
+  quickBody,
+  type QuickBody,
+  type QuickFall,
+} from './quick'
+import {
+  factorsOf,
+  landedShare,
+  matchShare,
+  scoreOf,
+  scoringOf,
+  type Factors,
+  type Pull,
+  type Traits,
+} from './score'
 
 /** One bait rigged one way: its score, or what puts it out. */
 export interface Candidate {
@@ -40,16 +57,29 @@ export interface Candidate {
   readonly traits?: Traits
 }
 
-export interface Search { readonly day: Day, readonly goods: Goods, readonly riggings: readonly Rigging[], /** every so many-th bait alone, where several share the work */ readonly share?: Share, /** what earlier searches worked out, kept by the caller */ readonly memory?: SearchMemory }
+export interface Search {
+  readonly day: Day
+  readonly goods: Goods
+  readonly riggings: readonly Rigging[]
+  /** every so many-th bait alone, where several share the work */ readonly share?: Share
+  /** what earlier searches worked out, kept by the caller */ readonly memory?: SearchMemory
+}
 
 /** One of several parts of a search: the baits whose number leaves `nth` when divided by `of`. */
-export interface Share { readonly nth: number, readonly of: number }
+export interface Share {
+  readonly nth: number
+  readonly of: number
+}
 
 /** Parts of one search put together in the order in which it would have found them. */
-export const together = (parts: readonly (readonly Candidate[])[]): Candidate[] => parts.flat().sort((a, b) => a.bait - b.bait)
+export const together = (parts: readonly (readonly Candidate[])[]): Candidate[] =>
+  parts.flat().sort((a, b) => a.bait - b.bait)
 
 /** Hooks laid in baits, and how such bodies fall in a water: the same for every day that is asked about. */
-export interface SearchMemory { readonly laid: Map<string, Laid>, readonly bodies: Map<string, QuickBody> }
+export interface SearchMemory {
+  readonly laid: Map<string, Laid>
+  readonly bodies: Map<string, QuickBody>
+}
 export const searchMemory = (): SearchMemory => ({ laid: new Map(), bodies: new Map() })
 
 /** Meetings and bites drawn for the quick look; the same for every rig. */
@@ -72,11 +102,16 @@ export function lookedAtWith({ cover, activity, way }: Day): RetrieveId {
 /** Fish that must be brought out for a line to be strong enough. */
 const STRONG_ENOUGH = 0.9
 
-/** The thinnest line that brings out nine fish in ten, of those whose drag the hook bears; else the strongest it bears, or the weakest there is. */
+/**
+ * The thinnest line that brings out nine fish in ten, of those whose drag the hook bears; else the strongest
+ * it bears, or the weakest there is.
+ */
 export function lineFor(goods: Goods, pull: Pull, openingN: number): Line {
   const lines = goods.lines.map(l => l.line).sort((a, b) => a.strengthN - b.strengthN)
   const borne = lines.filter(line => openingN >= BEARS * DRAG_SHARE * line.strengthN)
-  const enough = borne.filter(line => landedShare(pull, openingN, line) >= STRONG_ENOUGH).sort((a, b) => a.diameterM - b.diameterM)
+  const enough = borne
+    .filter(line => landedShare(pull, openingN, line) >= STRONG_ENOUGH)
+    .sort((a, b) => a.diameterM - b.diameterM)
   return enough[0] ?? borne[borne.length - 1] ?? lines[0] ?? usualLine()
 }
 
@@ -92,11 +127,18 @@ export function rodFor(goods: Goods, massKg: number): RodPower | undefined {
 }
 
 /**
- * Looks through every bait on every rigging, by trim solver and few draws; the finalists are evaluated in full elsewhere. Yields how many
- * candidates have been looked at, bait by bait, so that progress can be shown and the search called off.
+ * Looks through every bait on every rigging, by trim solver and few draws; the finalists are evaluated in
+ * full elsewhere. Yields how many candidates have been looked at, bait by bait, so that progress can be shown
+ * and the search called off.
  * @throws RangeError when a bait cannot be built
  */
-export function* screen({ day, goods, riggings, share, memory = searchMemory() }: Search): Generator<number, Candidate[]> {
+export function* screen({
+  day,
+  goods,
+  riggings,
+  share,
+  memory = searchMemory(),
+}: Search): Generator<number, Candidate[]> {
   const found: Candidate[] = []
   const place = placeOf(day, goods)
   const alike = goods.baits.map(({ spec }) => matchShare(day, spec, matchOf(spec.form, day.prey)))
@@ -112,10 +154,20 @@ export function* screen({ day, goods, riggings, share, memory = searchMemory() }
   return found
 }
 
-/** A bait whose likeness to the food is below this part of the best one's in the box is not looked at further. */
+/**
+ * A bait whose likeness to the food is below this part of the best one's in the box is not looked at further.
+ */
 const TOO_UNLIKE = 0.3
 
-const unlike = (way: Rigging): Seen[] => way.points.flatMap(point => way.weights.map((_, weight) => ({ weight, point, score: 0, limit: { id: 'match' as const, sentence: 'the bait is too unlike what they eat, in size or shape' } })))
+const unlike = (way: Rigging): Seen[] =>
+  way.points.flatMap(point =>
+    way.weights.map((_, weight) => ({
+      weight,
+      point,
+      score: 0,
+      limit: { id: 'match' as const, sentence: 'the bait is too unlike what they eat, in size or shape' },
+    })),
+  )
 
 type Seen = Omit<Candidate, 'bait' | 'rigging'>
 
@@ -125,14 +177,21 @@ function inTurn(obstacles: readonly Placed[], ride: Omit<Ride, 'postures'>, each
   return obstacles.map(obstacle => Array.from({ length: each }, () => drawMeeting(obstacle, ride, random)))
 }
 
-/** What is the same for every rig of a search: the water, how it is fished, what is met, and which fish bite. */
+/**
+ * What is the same for every rig of a search: the water, how it is fished, what is met, and which fish bite.
+ */
 function placeOf(day: Day, goods: Goods) {
   const retrieve = lookedAtWith(day)
   const obstacles = obstaclesOf(day.cover, day.bottom)
   const ride = { retrieve: RETRIEVES[retrieve], postures: { retrieveRollRad: [0], fallRollRad: [0] } }
   return {
-    ...scoringOf(day), goods, retrieve, obstacles, ride,
-    meetings: inTurn(obstacles, ride, SNAG_DRAWS), fish: drawFish(USUAL_SEED + 1, BITE_DRAWS),
+    ...scoringOf(day),
+    goods,
+    retrieve,
+    obstacles,
+    ride,
+    meetings: inTurn(obstacles, ride, SNAG_DRAWS),
+    fish: drawFish(USUAL_SEED + 1, BITE_DRAWS),
   }
 }
 
@@ -152,7 +211,8 @@ function lookingAt(place: ReturnType<typeof placeOf>, bait: BaitSpec, { laid, bo
   function laying(way: Rigging, point: PointRest): Laid | Limit {
     const hung = hangs(way)
     const spec = rigOf(way, 0, point)
-    const plain: RigSpec = hung && point !== 'open' ? { ...spec, family: 'O2', weightKg: 0, peg: 'pegged' } : spec
+    const plain: RigSpec =
+      hung && point !== 'open' ? { ...spec, family: 'O2', weightKg: 0, peg: 'pegged' } : spec
     const [problem] = problemsOf(bait, spec)
     if (problem) return { id: 'fit', sentence: lower(problem.message) }
     return keep(laid, ofBait + keyOf(plain), () => layOf(assembleRig(bait, plain)))
@@ -160,28 +220,45 @@ function lookingAt(place: ReturnType<typeof placeOf>, bait: BaitSpec, { laid, bo
 
   /** Falls of every weight, those between the nodes interpolated in the logarithm of the mass. */
   function falls(way: Rigging, one: Laid): (QuickFall | undefined)[] {
-    const { base: { family }, weights } = way
+    const {
+      base: { family },
+      weights,
+    } = way
     if (hangs(way)) {
-      const body = keep(bodies, ofWater + keyOf({ ...one.rig.spec, pointRest: 'skin' }), () => quickBody(one.rig, water, day, near.get(family)))
-      return weights.map(({ weightKg, weightMaterial }) => fallWithWeight(body, bait.lengthM, family, weightKg, densityOf(way.base, weightMaterial), water))
+      const body = keep(bodies, ofWater + keyOf({ ...one.rig.spec, pointRest: 'skin' }), () =>
+        quickBody(one.rig, water, day, near.get(family)),
+      )
+      return weights.map(({ weightKg, weightMaterial }) =>
+        fallWithWeight(body, bait.lengthM, family, weightKg, densityOf(way.base, weightMaterial), water),
+      )
     }
     const nodes = nodesOf(weights.length)
-    const at = nodes.map((weight) => {
+    const at = nodes.map(weight => {
       const spec = { ...rigOf(way, weight, way.points[0]!) }
-      const body = keep(bodies, ofWater + keyOf(spec), () => quickBody(weight === 0 ? one.rig : assembleRig(bait, spec), water, day, near.get(family)))
+      const body = keep(bodies, ofWater + keyOf(spec), () =>
+        quickBody(weight === 0 ? one.rig : assembleRig(bait, spec), water, day, near.get(family)),
+      )
       if (body.fall) near.set(family, body.fall)
       return fallAsOne(body)
     })
-    return weights.map((w, i) => between(nodes.map(k => weights[k]!.weightKg), at, w.weightKg, nodes.indexOf(i)))
+    return weights.map((w, i) =>
+      between(
+        nodes.map(k => weights[k]!.weightKg),
+        at,
+        w.weightKg,
+        nodes.indexOf(i),
+      ),
+    )
   }
 
   return function (way: Rigging): Seen[] {
-    const out = (point: PointRest, limit: Limit): Seen[] => way.weights.map((_, weight) => ({ weight, point, score: 0, limit }))
+    const out = (point: PointRest, limit: Limit): Seen[] =>
+      way.weights.map((_, weight) => ({ weight, point, score: 0, limit }))
     const unfit = misfit(bait, way)
     if (unfit) return way.points.flatMap(point => out(point, unfit))
     let all: (QuickFall | undefined)[] | undefined
     let never: Limit | undefined
-    return way.points.flatMap((point) => {
+    return way.points.flatMap(point => {
       if (never) return out(point, never)
       const one = laying(way, point)
       if ('id' in one) return out(point, one)
@@ -196,7 +273,12 @@ function lookingAt(place: ReturnType<typeof placeOf>, bait: BaitSpec, { laid, bo
     })
   }
 
-  function scored(way: Rigging, point: PointRest, one: Laid, all: readonly (QuickFall | undefined)[]): Seen[] {
+  function scored(
+    way: Rigging,
+    point: PointRest,
+    one: Laid,
+    all: readonly (QuickFall | undefined)[],
+  ): Seen[] {
     const { family } = way.base
     const match = matchOf(bait.form, day.prey, FAMILIES[family].trailer)
     const line = lineFor(goods, place.pull, one.openingN)
@@ -204,20 +286,58 @@ function lookingAt(place: ReturnType<typeof placeOf>, bait: BaitSpec, { laid, bo
     const middle = way.weights[Math.floor(way.weights.length / 2)]!
     const shape = hangs(way) ? HANGS[family] : undefined
     const whole = shape
-      ? { ...catches, apartM: family === 'L1' ? FREE_APART_M : family === 'L3' || family === 'L4' || family === 'L5' ? USUAL_LEADER_M[family] : 0, heads: [wedgeOf({ shape, massKg: middle.weightKg, densityKgM3: densityOf(way.base, middle.weightMaterial) })] }
+      ? {
+          ...catches,
+          apartM:
+            family === 'L1'
+              ? FREE_APART_M
+              : family === 'L3' || family === 'L4' || family === 'L5'
+                ? USUAL_LEADER_M[family]
+                : 0,
+          heads: [
+            wedgeOf({
+              shape,
+              massKg: middle.weightKg,
+              densityKgM3: densityOf(way.base, middle.weightMaterial),
+            }),
+          ],
+        }
       : catches
     const minutesLeft = snagOn(whole, place.obstacles, place.ride, place.meetings).minutesLeft.value
     const hooks = new Map<string, number>()
     return way.weights.map((_, weight): Seen => {
       const fall = all[weight]
-      if (!fall) return { weight, point, score: 0, limit: { id: 'floats', sentence: 'it floats: it never sinks in this water' } }
+      if (!fall)
+        return {
+          weight,
+          point,
+          score: 0,
+          limit: { id: 'floats', sentence: 'it floats: it never sinks in this water' },
+        }
       const rod = rodFor(goods, fall.massKg)
-      const limit: Limit | undefined = rod === undefined ? { id: 'cast', sentence: `no rod in the box casts ${(1000 * fall.massKg).toFixed(0)} g` } : limitOf(day, fall, line, water)
+      const limit: Limit | undefined =
+        rod === undefined
+          ? { id: 'cast', sentence: `no rod in the box casts ${(1000 * fall.massKg).toFixed(0)} g` }
+          : limitOf(day, fall, line, water)
       const power = rod ?? 'medium'
-      const hookUp = keep(hooks, power, () => shareHooked(one.strike, tackleOf({ feeding: day.feeding, rod: power, retrieve, match }, line), place.fish))
+      const hookUp = keep(hooks, power, () =>
+        shareHooked(
+          one.strike,
+          tackleOf({ feeding: day.feeding, rod: power, retrieve, match }, line),
+          place.fish,
+        ),
+      )
       const traits: Traits = { ...fall, bait, match, hookUp, minutesLeft, openingN: one.openingN }
       const factors = factorsOf(place, traits, retrieve, line)
-      return { weight, point, score: limit ? 0 : scoreOf(factors), factors, traits, ...(limit ? { limit } : {}), ...(one.fit.verdict === 'near' ? { near: true } : {}) }
+      return {
+        weight,
+        point,
+        score: limit ? 0 : scoreOf(factors),
+        factors,
+        traits,
+        ...(limit ? { limit } : {}),
+        ...(one.fit.verdict === 'near' ? { near: true } : {}),
+      }
     })
   }
 }
@@ -229,11 +349,22 @@ const WHATEVER_POINT: ReadonlySet<string> = new Set(['length', 'freeTail', 'clea
 const FREE_APART_M = 0.5
 
 /** The weight hangs on its own: the hook is laid as if there were none. */
-const hangs = ({ base: { family, peg } }: Rigging): boolean => family in HANGS && (family !== 'L1' || peg === 'free' || peg === 'half')
+const hangs = ({ base: { family, peg } }: Rigging): boolean =>
+  family in HANGS && (family !== 'L1' || peg === 'free' || peg === 'half')
 
 const keyOf = (spec: RigSpec): string => JSON.stringify(spec)
 const lower = (s: string): string => s.charAt(0).toLowerCase() + s.slice(1).replace(/\.$/, '')
 
-export interface Laid { readonly rig: AssembledRig, readonly fit: FitResult, readonly strike: ReturnType<typeof strikeRig>, readonly openingN: number }
+export interface Laid {
+  readonly rig: AssembledRig
+  readonly fit: FitResult
+  readonly strike: ReturnType<typeof strikeRig>
+  readonly openingN: number
+}
 
-const layOf = (rig: AssembledRig): Laid => ({ rig, fit: evaluateFit(rig), strike: strikeRig(rig), openingN: openingLoadN(rig.parts.dims).value })
+const layOf = (rig: AssembledRig): Laid => ({
+  rig,
+  fit: evaluateFit(rig),
+  strike: strikeRig(rig),
+  openingN: openingLoadN(rig.parts.dims).value,
+})

@@ -17,8 +17,15 @@ import { dropPrepared, prepareRig, type PreparedRig } from './prepareRig'
 import { randomRig } from './randomRig'
 import { slowerWhenHeavier, wrongOf } from './sweepChecks'
 
-/** Evaluates rigs drawn at random and gathers what is wrong with their figures, and how many gave none, by reason. */
-function sweep(seed: number, count: number, holdOf: (random: Random) => Conditions['hold']): { readonly found: string[], readonly codes: Record<string, number> } {
+/**
+ * Evaluates rigs drawn at random and gathers what is wrong with their figures, and how many gave none, by
+ * reason.
+ */
+function sweep(
+  seed: number,
+  count: number,
+  holdOf: (random: Random) => Conditions['hold'],
+): { readonly found: string[]; readonly codes: Record<string, number> } {
   const random = seededRandom(seed)
   const found: string[] = []
   const codes: Record<string, number> = {}
@@ -28,7 +35,13 @@ function sweep(seed: number, count: number, holdOf: (random: Random) => Conditio
     const { name, bait, rig, conditions } = drawn
     const outcome = evaluateRig(bait, rig, conditions)
     if (!outcome.ok) codes[outcome.code] = (codes[outcome.code] ?? 0) + 1
-    else found.push(...wrongOf(outcome.value, conditions.depthM, bait.lengthM).map(w => `${w} :: ${name}`), ...(!hold && slowerWhenHeavier(drawn, outcome.value) === 'slower' ? [`slower when heavier :: ${name}`] : []))
+    else
+      found.push(
+        ...wrongOf(outcome.value, conditions.depthM, bait.lengthM).map(w => `${w} :: ${name}`),
+        ...(!hold && slowerWhenHeavier(drawn, outcome.value) === 'slower'
+          ? [`slower when heavier :: ${name}`]
+          : []),
+      )
   }
   return { found, codes }
 }
@@ -40,8 +53,11 @@ describe('any rig in any place', () => {
     expect(codes.unstable ?? 0).toBe(0)
     expect((codes.floats ?? 0) + (codes.timeLimit ?? 0)).toBeLessThan(40)
   })
-  it.each(['controlled', 'tight'] as const)('the same on a line that is held: %s', (mode) => {
-    const { found, codes } = sweep(mode === 'tight' ? 815 : 814, 75, random => ({ mode, rodDistanceM: 4 + 20 * random() }))
+  it.each(['controlled', 'tight'] as const)('the same on a line that is held: %s', mode => {
+    const { found, codes } = sweep(mode === 'tight' ? 815 : 814, 75, random => ({
+      mode,
+      rodDistanceM: 4 + 20 * random(),
+    }))
     expect(found).toEqual([])
     expect(codes.unstable ?? 0).toBe(0)
     // on a closed bail many hang under the rod or stream out in a current
@@ -52,25 +68,47 @@ describe('any rig in any place', () => {
 describe('posture on a tight line', () => {
   it('is found for a hardly sinking bait that a weight jerks about', () => {
     // a floating frog under a bullet of ten grams: at the body's own step its first jolt cannot be followed
-    const rig = assembleRig({ form: 'frog', lengthM: 0.093, material: 'airCell' }, { family: 'L2', hookSize: '3/0', weightKg: 0.01063, weightMaterial: 'steel', pointRest: 'flush', trimLimbs: true })
+    const rig = assembleRig(
+      { form: 'frog', lengthM: 0.093, material: 'airCell' },
+      {
+        family: 'L2',
+        hookSize: '3/0',
+        weightKg: 0.01063,
+        weightMaterial: 'steel',
+        pointRest: 'flush',
+        trimLimbs: true,
+      },
+    )
     for (const water of [waterOf(16, 0), waterOf(16, 35)]) {
       const { typical, weight } = fallBodiesOf(rig, water)
-      expect([...retrievePosture(typical, towWith(weight, water)).pitchRad].every(p => Math.abs(p) <= Math.PI / 2)).toBe(true)
+      expect(
+        [...retrievePosture(typical, towWith(weight, water)).pitchRad].every(p => Math.abs(p) <= Math.PI / 2),
+      ).toBe(true)
     }
   })
 })
 
 /** Seconds to the bottom: of the bait, or of its weight where the bait hovers. */
-const downS = (drop: Drop | TetheredDrop): number => 'ending' in drop && drop.ending === 'hovers' ? drop.weightTimeS : drop.timeS
+const downS = (drop: Drop | TetheredDrop): number =>
+  'ending' in drop && drop.ending === 'hovers' ? drop.weightTimeS : drop.timeS
 
 /** A line that weighs more than this part of the rig in water, over the depth, may pull it down by itself. */
 const HEAVY_LINE = 0.25
 const lineWeighs = ({ line, water, bodies: { typical, weight }, fall }: PreparedRig): number => {
-  const sinksKg = typical.geometry.massKg - typical.displacedKg + (weight ? weight.massKg - weight.displacedKg : 0)
-  return Math.max(0, line.densityKgM3 - water.densityKgM3) * Math.PI / 4 * line.diameterM ** 2 * fall.depthM / sinksKg
+  const sinksKg =
+    typical.geometry.massKg - typical.displacedKg + (weight ? weight.massKg - weight.displacedKg : 0)
+  return (
+    (((Math.max(0, line.densityKgM3 - water.densityKgM3) * Math.PI) / 4) *
+      line.diameterM ** 2 *
+      fall.depthM) /
+    sinksKg
+  )
 }
 
-/** A bait that falls flat on an open spool shows the water its whole side; a line that tips it nose up shows less of it. */
+/**
+ * A bait that falls flat on an open spool shows the water its whole side; a line that tips it nose up shows
+ * less of it.
+ */
 const FLAT_RAD = 0.5
 const TIPPED_RAD = 0.35
 
@@ -83,13 +121,18 @@ describe('a closed bail', () => {
       const { name, bait, rig, conditions } = randomRig(random)
       const open = prepareRig(bait, rig, conditions)
       const free = dropPrepared(open)
-      const held = dropPrepared(prepareRig(bait, rig, { ...conditions, hold: { mode: 'tight', rodDistanceM: 5 + 20 * random() } }))
+      const held = dropPrepared(
+        prepareRig(bait, rig, { ...conditions, hold: { mode: 'tight', rodDistanceM: 5 + 20 * random() } }),
+      )
       if (!free.ok || !held.ok || lineWeighs(open) > HEAVY_LINE) continue
       compared++
       const turned = [free, held].map(({ value }) => summarize(value).pitchRad)
       if (Math.abs(turned[0]!) < FLAT_RAD && turned[1]! > turned[0]! + TIPPED_RAD) continue
       // a twentieth for gliders, which a line keeps from gliding
-      if (downS(held.value) < 0.95 * downS(free.value)) faster.push(`${downS(held.value).toFixed(2)} against ${downS(free.value).toFixed(2)} s, ${turned.map(p => p.toFixed(2)).join(' and ')} rad :: ${name}`)
+      if (downS(held.value) < 0.95 * downS(free.value))
+        faster.push(
+          `${downS(held.value).toFixed(2)} against ${downS(free.value).toFixed(2)} s, ${turned.map(p => p.toFixed(2)).join(' and ')} rad :: ${name}`,
+        )
     }
     expect(faster).toEqual([])
     expect(compared).toBeGreaterThan(50)
@@ -100,18 +143,31 @@ describe('a closed bail', () => {
 const THICK_M = 0.0004
 
 /**
- * A line that gets going from rest, or is jerked, wants shorter steps than can be afforded. So many falls may differ by more than is asked, and
- * none by more than `MOST_APART`.
+ * A line that gets going from rest, or is jerked, wants shorter steps than can be afforded. So many falls may
+ * differ by more than is asked, and none by more than `MOST_APART`.
  */
 const RESTLESS = 3
 const MOST_APART = { time: 0.025, pitchRad: 0.07 } as const
 
 describe('a bait that floats over its weight', () => {
   it('is down when its weight is, sooner the heavier, also where it is carried on to the bottom behind it', () => {
-    const conditions: Conditions = { depthM: 2.64, temperatureC: 16, salinityGKg: 0, cover: 'sparseWeed', bottom: 'sand', lineKind: 'braid', lineStrengthN: lbfToN(15) }
-    const times = [10, 12, 14, 16, 18, 22, 28].map((grams) => {
-      const { bodies: { typical, weight }, fall } = prepareRig(
-        { form: 'craw', lengthM: 0.115, material: 'airCell' }, { family: 'L3', hookSize: '6', weightKg: grams / 1000, weightMaterial: 'tin', pointRest: 'flush' }, conditions,
+    const conditions: Conditions = {
+      depthM: 2.64,
+      temperatureC: 16,
+      salinityGKg: 0,
+      cover: 'sparseWeed',
+      bottom: 'sand',
+      lineKind: 'braid',
+      lineStrengthN: lbfToN(15),
+    }
+    const times = [10, 12, 14, 16, 18, 22, 28].map(grams => {
+      const {
+        bodies: { typical, weight },
+        fall,
+      } = prepareRig(
+        { form: 'craw', lengthM: 0.115, material: 'airCell' },
+        { family: 'L3', hookSize: '6', weightKg: grams / 1000, weightMaterial: 'tin', pointRest: 'flush' },
+        conditions,
       )
       const drop = dropAny(typical, weight, fall)
       if (!drop.ok) throw new Error(drop.message)
@@ -123,14 +179,25 @@ describe('a bait that floats over its weight', () => {
 })
 
 describe('the pieces of a held line', () => {
-  // a floating eel over its weight in a metre of water, which the bend of the line at the surface holds up, is a tenth out
-  it.each([['tight', 0.012, 0.02], ['controlled', 0.025, 0.1]] as const)('%s: sixty-four of them change the time to the bottom little', (mode, usual, most) => {
+  // a floating eel over its weight in a metre of water, which the bend of the line at the surface holds up,
+  // is a tenth out
+  it.each([
+    ['tight', 0.012, 0.02],
+    ['controlled', 0.025, 0.1],
+  ] as const)('%s: sixty-four of them change the time to the bottom little', (mode, usual, most) => {
     const random = seededRandom(42)
     const changes: number[] = []
     for (let i = 0; i < 26; i++) {
       const { bait, rig, conditions } = randomRig(random, { mode, rodDistanceM: 15 })
-      const { bodies: { typical, weight }, fall, line } = prepareRig(bait, rig, { ...conditions, depthM: Math.min(4, conditions.depthM) })
-      const [few, many] = [dropAny(typical, weight, fall), dropAny(typical, weight, { ...fall, linePieces: 64 })]
+      const {
+        bodies: { typical, weight },
+        fall,
+        line,
+      } = prepareRig(bait, rig, { ...conditions, depthM: Math.min(4, conditions.depthM) })
+      const [few, many] = [
+        dropAny(typical, weight, fall),
+        dropAny(typical, weight, { ...fall, linePieces: 64 }),
+      ]
       if (!few.ok || !many.ok || line.diameterM > THICK_M || conditions.stream) continue
       changes.push(Math.abs(downS(few.value) / downS(many.value) - 1))
     }
@@ -142,27 +209,46 @@ describe('the pieces of a held line', () => {
 })
 
 describe('the step of a drop', () => {
-  it.each([['slack', 100], ['controlled', 50], ['tight', 50]] as const)('%s: a quarter of it changes fall time by less than 0.5 % and pitch by less than 1°', (mode, rigs) => {
-    const random = seededRandom(42)
-    const apart: string[] = []
-    const changes: number[] = []
-    for (let i = 0; i < rigs; i++) {
-      const { name, bait, rig, conditions } = randomRig(random, mode === 'slack' ? undefined : { mode, rodDistanceM: 15 })
-      const { bodies: { typical, weight }, fall } = prepareRig(bait, rig, { ...conditions, depthM: Math.min(4, conditions.depthM) })
-      const coarse = dropAny(typical, weight, fall)
-      const steps = Math.min(stepOf(typical, fall), weight ? TETHER_STEP_S : Infinity)
-      const fine = dropAny(typical, weight, { ...fall, stepS: steps / 4, lineStepS: (weight ? TETHER_STEP_S : LINE_STEP_S) / 4, linePartS: (weight ? TETHER_STEP_S : LINE_STEP_S) / 4 })
-      if (!coarse.ok || !fine.ok) continue
-      const time = Math.abs(downS(coarse.value) / downS(fine.value) - 1)
-      const pitch = Math.abs(summarize(coarse.value).pitchRad - summarize(fine.value).pitchRad)
-      changes.push(time)
-      expect(time, name).toBeLessThan(MOST_APART.time)
-      expect(pitch, name).toBeLessThan(MOST_APART.pitchRad)
-      if (time > 0.005 || pitch > Math.PI / 180) apart.push(`${(100 * time).toFixed(2)} %, ${(180 / Math.PI * pitch).toFixed(1)}° :: ${name}`)
-    }
-    changes.sort((a, b) => a - b)
-    expect(changes.length).toBeGreaterThan(0.6 * rigs)
-    expect(changes[Math.floor(changes.length / 2)]).toBeLessThan(0.001)
-    expect(apart.length <= RESTLESS ? [] : apart).toEqual([])
-  })
+  it.each([
+    ['slack', 100],
+    ['controlled', 50],
+    ['tight', 50],
+  ] as const)(
+    '%s: a quarter of it changes fall time by less than 0.5 % and pitch by less than 1°',
+    (mode, rigs) => {
+      const random = seededRandom(42)
+      const apart: string[] = []
+      const changes: number[] = []
+      for (let i = 0; i < rigs; i++) {
+        const { name, bait, rig, conditions } = randomRig(
+          random,
+          mode === 'slack' ? undefined : { mode, rodDistanceM: 15 },
+        )
+        const {
+          bodies: { typical, weight },
+          fall,
+        } = prepareRig(bait, rig, { ...conditions, depthM: Math.min(4, conditions.depthM) })
+        const coarse = dropAny(typical, weight, fall)
+        const steps = Math.min(stepOf(typical, fall), weight ? TETHER_STEP_S : Infinity)
+        const fine = dropAny(typical, weight, {
+          ...fall,
+          stepS: steps / 4,
+          lineStepS: (weight ? TETHER_STEP_S : LINE_STEP_S) / 4,
+          linePartS: (weight ? TETHER_STEP_S : LINE_STEP_S) / 4,
+        })
+        if (!coarse.ok || !fine.ok) continue
+        const time = Math.abs(downS(coarse.value) / downS(fine.value) - 1)
+        const pitch = Math.abs(summarize(coarse.value).pitchRad - summarize(fine.value).pitchRad)
+        changes.push(time)
+        expect(time, name).toBeLessThan(MOST_APART.time)
+        expect(pitch, name).toBeLessThan(MOST_APART.pitchRad)
+        if (time > 0.005 || pitch > Math.PI / 180)
+          apart.push(`${(100 * time).toFixed(2)} %, ${((180 / Math.PI) * pitch).toFixed(1)}° :: ${name}`)
+      }
+      changes.sort((a, b) => a - b)
+      expect(changes.length).toBeGreaterThan(0.6 * rigs)
+      expect(changes[Math.floor(changes.length / 2)]).toBeLessThan(0.001)
+      expect(apart.length <= RESTLESS ? [] : apart).toEqual([])
+    },
+  )
 })

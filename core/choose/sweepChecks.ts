@@ -11,12 +11,17 @@ const FASTEST_MS = 5
 
 /** What is wrong with a figure; nothing where it is a number in its place, inside a range that is one. */
 function wrong(name: string, { value, low, high }: Measure, least: number, most: number): string[] {
-  const fine = [value, low, high].every(Number.isFinite) && low <= value && value <= high && low >= least && high <= most
+  const fine =
+    [value, low, high].every(Number.isFinite) && low <= value && value <= high && low >= least && high <= most
   return fine ? [] : [`${name} ${value} [${low}, ${high}]`]
 }
 
 /** What is wrong with the figures of a rig; nothing where all is well. */
-export function wrongOf({ massKg, fall, snag, strike }: RigReport, depthM: number, lengthM: number): string[] {
+export function wrongOf(
+  { massKg, fall, snag, strike }: RigReport,
+  depthM: number,
+  lengthM: number,
+): string[] {
   const { timeS } = fall
   return [
     ...(massKg > 0 ? [] : [`mass ${massKg}`]),
@@ -24,7 +29,9 @@ export function wrongOf({ massKg, fall, snag, strike }: RigReport, depthM: numbe
     ...(timeS.high - timeS.low > 1e-3 * timeS.value ? [] : [`no width: time ${timeS.value}`]),
     ...(fall.meanSpeedMS.value <= FASTEST_MS ? [] : [`speed ${fall.meanSpeedMS.value}`]),
     // its middle starts under its tie point and ends over its lowest part
-    ...(Math.abs(fall.meanSpeedMS.value * timeS.value / depthM - 1) < 0.1 + lengthM / depthM ? [] : [`speed and time apart: ${fall.meanSpeedMS.value * timeS.value} of ${depthM}`]),
+    ...(Math.abs((fall.meanSpeedMS.value * timeS.value) / depthM - 1) < 0.1 + lengthM / depthM
+      ? []
+      : [`speed and time apart: ${fall.meanSpeedMS.value * timeS.value} of ${depthM}`]),
     ...wrong('pitch', fall.pitchRad, -Math.PI / 2, Math.PI / 2),
     ...wrong('roll', fall.rollRad, 0, Math.PI),
     ...wrong('glide', fall.glide, 0, 20),
@@ -44,16 +51,26 @@ const FLATTER_RAD = 0.15
 const ROLLED_RAD = 0.4
 
 /**
- * Whether a rig falls slower with more weight and nothing moved by hand: undefined where it cannot be told. A weight may turn the bait as it grows: one in a tube behind
- * the middle tips it flat, one in the tail of a glider rolls it on to its flank. What then shows the water more of itself may fall slower; it is told apart.
+ * Whether a rig falls slower with more weight and nothing moved by hand: undefined where it cannot be told. A
+ * weight may turn the bait as it grows: one in a tube behind the middle tips it flat, one in the tail of a
+ * glider rolls it on to its flank. What then shows the water more of itself may fall slower; it is told
+ * apart.
  */
-export function slowerWhenHeavier({ bait, rig, conditions }: RandomRig, { fall }: RigReport): 'no' | 'slower' | 'turned' | undefined {
+export function slowerWhenHeavier(
+  { bait, rig, conditions }: RandomRig,
+  { fall }: RigReport,
+): 'no' | 'slower' | 'turned' | undefined {
   if (rig.weightKg === 0 || rig.weightKg * HEAVIER > HEAVIEST_KG) return undefined
   const prepared = prepareRig(bait, { ...rig, weightKg: HEAVIER * rig.weightKg }, conditions)
-  const heavier = dropAny(prepared.bodies.typical, prepared.bodies.weight, { ...prepared.fall, factors: DEFAULT_FACTORS })
+  const heavier = dropAny(prepared.bodies.typical, prepared.bodies.weight, {
+    ...prepared.fall,
+    factors: DEFAULT_FACTORS,
+  })
   if (!heavier.ok) return undefined
   if (downAfter(heavier.value) <= (1 + SLOWER) * fall.timeS.value) return 'no'
   const after = summarize(heavier.value)
   const flatter = Math.abs(fall.summary.pitchRad) - Math.abs(after.pitchRad)
-  return flatter > FLATTER_RAD || Math.abs(after.rollRad - fall.summary.rollRad) > ROLLED_RAD ? 'turned' : 'slower'
+  return flatter > FLATTER_RAD || Math.abs(after.rollRad - fall.summary.rollRad) > ROLLED_RAD
+    ? 'turned'
+    : 'slower'
 }

@@ -8,11 +8,15 @@ import { EFFECTIVE } from '../uncertainty/posterior'
 import { stakeOf, utilityOf, type Utility } from './utility'
 
 /** A lane as the verdict needs it: its letter and what came of it. */
-export interface JudgedLane { readonly letter: string, readonly result: Outcome<RigReport> }
+export interface JudgedLane {
+  readonly letter: string
+  readonly result: Outcome<RigReport>
+}
 
 /**
- * one: best in eight members of ten and more, or costs less than three in a hundred of the catch where it is not. alike: several cost no more than that. group: some are surely behind.
- * open: it matters and cannot be told. none: nothing can be fished as rigged.
+ * one: best in eight members of ten and more, or costs less than three in a hundred of the catch where it is
+ * not. alike: several cost no more than that. group: some are surely behind. open: it matters and cannot be
+ * told. none: nothing can be fished as rigged.
  */
 export type VerdictKind = 'one' | 'alike' | 'group' | 'open' | 'none'
 export type DecidedBy = 'fishing time' | 'hook-up' | 'lost rigs' | 'fit' | 'nothing'
@@ -21,7 +25,8 @@ export type DecidedBy = 'fishing time' | 'hook-up' | 'lost rigs' | 'fit' | 'noth
 export interface Judged {
   readonly letter: string
   /** part of the members in which none is better */ readonly pBest: number
-  /** what tying it on costs on average against the best in each member, in the unit of the utility */ readonly expectedLoss: number
+  /** what tying it on costs on average against the best in each member, in the unit of the utility */
+  readonly expectedLoss: number
   readonly utility: Measure
 }
 
@@ -34,8 +39,14 @@ export interface Difference {
   /** part of the members in which one's is the greater */ readonly pGreater: number
 }
 
-export const MEASURE_IDS = ['fallS', 'snagPerCast', 'minutesLeft', 'lostPerHour', 'hookUp'] as const satisfies readonly (keyof RigMembers)[]
-export type MeasureId = typeof MEASURE_IDS[number] | 'utility'
+export const MEASURE_IDS = [
+  'fallS',
+  'snagPerCast',
+  'minutesLeft',
+  'lostPerHour',
+  'hookUp',
+] as const satisfies readonly (keyof RigMembers)[]
+export type MeasureId = (typeof MEASURE_IDS)[number] | 'utility'
 
 export interface Verdict {
   readonly kind: VerdictKind
@@ -43,12 +54,19 @@ export interface Verdict {
   /** surely behind, though they can be fished */ readonly behind: readonly string[]
   readonly decidedBy: DecidedBy
   readonly utility: Utility
-  /** every rig that can be fished, the one with the least expected loss first */ readonly rigs: readonly Judged[]
+  /** every rig that can be fished, the one with the least expected loss first */
+  readonly rigs: readonly Judged[]
   readonly differences: readonly Difference[]
   /** what would settle it, the most worth first */ readonly settles: readonly Settle[]
-  /** the one number on which it turns most; undefined where nothing is at stake */ readonly turnsOn?: ParameterId
-  /** members that count alike, where what was logged is hard to make one of and they are few */ readonly effective?: number
-  /** what cannot be fished as rigged, and why */ readonly out: readonly { readonly letter: string, readonly why: 'fit' | 'failed', readonly message: string }[]
+  /** the one number on which it turns most; undefined where nothing is at stake */
+  readonly turnsOn?: ParameterId
+  /** members that count alike, where what was logged is hard to make one of and they are few */
+  readonly effective?: number
+  /** what cannot be fished as rigged, and why */ readonly out: readonly {
+    readonly letter: string
+    readonly why: 'fit' | 'failed'
+    readonly message: string
+  }[]
 }
 
 /** Best in so many members of a hundred: tie it on. Best in fewer than so many: surely behind. */
@@ -62,38 +80,91 @@ export const SURELY = 0.95
 type Standing = Doubtful & { readonly report: RigReport }
 
 /**
- * Says which rig to tie on, how surely, what it would cost to be wrong and what would settle it. All rigs are compared in each member of the same ensemble:
- * one fish bites them all as hard, one weed stands in the way of all. Rigs that fail to fit or never sink are out.
+ * Says which rig to tie on, how surely, what it would cost to be wrong and what would settle it. All rigs are
+ * compared in each member of the same ensemble: one fish bites them all as hard, one weed stands in the way
+ * of all. Rigs that fail to fit or never sink are out.
  * @param ensemble the one they were evaluated with; the usual when left out
  */
 export function judgeLanes(lanes: readonly JudgedLane[], utility: Utility, ensemble?: Ensemble): Verdict {
   const out = lanes.flatMap(({ letter, result }): Verdict['out'] => {
     if (!result.ok) return [{ letter, why: 'failed', message: result.message }]
     if (result.value.fit.verdict !== 'fail') return []
-    return [{ letter, why: 'fit', message: result.value.fit.rules.find(r => r.verdict === 'fail')?.sentence ?? '' }]
+    return [
+      { letter, why: 'fit', message: result.value.fit.rules.find(r => r.verdict === 'fail')?.sentence ?? '' },
+    ]
   })
   const standing = lanes.flatMap(({ letter, result }): Standing[] =>
-    result.ok && result.value.fit.verdict !== 'fail' ? [{ letter, report: result.value, owners: result.value.owners, members: utilityOf(result.value.members, utility) }] : [])
-  if (standing.length === 0) return { kind: 'none', letters: [], behind: [], decidedBy: 'fit', utility, rigs: [], differences: [], settles: [], out }
+    result.ok && result.value.fit.verdict !== 'fail'
+      ? [
+          {
+            letter,
+            report: result.value,
+            owners: result.value.owners,
+            members: utilityOf(result.value.members, utility),
+          },
+        ]
+      : [],
+  )
+  if (standing.length === 0)
+    return {
+      kind: 'none',
+      letters: [],
+      behind: [],
+      decidedBy: 'fit',
+      utility,
+      rigs: [],
+      differences: [],
+      settles: [],
+      out,
+    }
   const best = bestOf(standing)
-  const rigs = standing.map((s): Judged => ({
-    letter: s.letter,
-    pBest: shareOf(best.length, m => s.members[m]! >= best[m]!),
-    expectedLoss: meanOf(best) - meanOf(s.members),
-    utility: measureOf(meanOf(s.members), s.members),
-  })).sort((a, b) => a.expectedLoss - b.expectedLoss || (a.letter < b.letter ? -1 : 1))
-  const leader = rigs.reduce((top, r) => r.pBest > top.pBest ? r : top)
+  const rigs = standing
+    .map((s): Judged => ({
+      letter: s.letter,
+      pBest: shareOf(best.length, m => s.members[m]! >= best[m]!),
+      expectedLoss: meanOf(best) - meanOf(s.members),
+      utility: measureOf(meanOf(s.members), s.members),
+    }))
+    .sort((a, b) => a.expectedLoss - b.expectedLoss || (a.letter < b.letter ? -1 : 1))
+  const leader = rigs.reduce((top, r) => (r.pBest > top.pBest ? r : top))
   const behind = rigs.filter(r => r !== leader && r.pBest < BEHIND).map(r => r.letter)
-  const worth = WORTH_A_RETIE * meanOf(stakeOf(standing.find(s => s.letter === rigs[0]!.letter)!.report.members, utility))
+  const worth =
+    WORTH_A_RETIE * meanOf(stakeOf(standing.find(s => s.letter === rigs[0]!.letter)!.report.members, utility))
   // tying on any of these costs next to nothing, whichever is the best
   const safe = rigs.filter(r => r.expectedLoss < worth).map(r => r.letter)
-  const kind = safe.length > 1 ? 'alike' : safe.length === 1 || leader.pBest >= BEST ? 'one' : behind.length > 0 ? 'group' : 'open'
-  const letters = { alike: safe, one: safe.length === 1 ? safe : [leader.letter], group: rigs.filter(r => !behind.includes(r.letter)).map(r => r.letter), open: rigs.map(r => r.letter) }[kind].sort()
+  const kind =
+    safe.length > 1
+      ? 'alike'
+      : safe.length === 1 || leader.pBest >= BEST
+        ? 'one'
+        : behind.length > 0
+          ? 'group'
+          : 'open'
+  const letters = {
+    alike: safe,
+    one: safe.length === 1 ? safe : [leader.letter],
+    group: rigs.filter(r => !behind.includes(r.letter)).map(r => r.letter),
+    open: rigs.map(r => r.letter),
+  }[kind].sort()
   const differences = pairs(standing).flatMap(([one, other]) => differencesOf(one, other))
-  const { settles, turnsOn } = kind === 'one' && leader.pBest > SURELY ? { settles: [], turnsOn: undefined } : settlesOf(standing, ensemble)
+  const { settles, turnsOn } =
+    kind === 'one' && leader.pBest > SURELY
+      ? { settles: [], turnsOn: undefined }
+      : settlesOf(standing, ensemble)
   return {
-    kind, letters, behind: behind.filter(letter => !letters.includes(letter)),
-    decidedBy: deciderOf(standing, kind === 'one' ? letters[0]! : rigs[0]!.letter, out.length > 0), utility, rigs, differences, settles, ...(turnsOn ? { turnsOn } : {}), ...(ensemble?.effective !== undefined && ensemble.effective < EFFECTIVE ? { effective: ensemble.effective } : {}), out,
+    kind,
+    letters,
+    behind: behind.filter(letter => !letters.includes(letter)),
+    decidedBy: deciderOf(standing, kind === 'one' ? letters[0]! : rigs[0]!.letter, out.length > 0),
+    utility,
+    rigs,
+    differences,
+    settles,
+    ...(turnsOn ? { turnsOn } : {}),
+    ...(ensemble?.effective !== undefined && ensemble.effective < EFFECTIVE
+      ? { effective: ensemble.effective }
+      : {}),
+    out,
   }
 }
 
@@ -102,37 +173,60 @@ function bestOf(standing: readonly Doubtful[]): Float64Array {
   return standing[0]!.members.map((_, m) => Math.max(...standing.map(s => s.members[m]!)))
 }
 
-const pairs = <T>(list: readonly T[]): (readonly [T, T])[] => list.flatMap((one, i) => list.slice(i + 1).map(other => [one, other] as const))
+const pairs = <T>(list: readonly T[]): (readonly [T, T])[] =>
+  list.flatMap((one, i) => list.slice(i + 1).map(other => [one, other] as const))
 
 function differencesOf(one: Standing, other: Standing): Difference[] {
   const of = (id: MeasureId, a: Float64Array, b: Float64Array, value: number): Difference => {
     const by = a.map((x, m) => x - b[m]!)
     const range = measureOf(value, by)
-    return { of: id, one: one.letter, other: other.letter, by: measure(value, range.low, range.high), pGreater: shareOf(by.length, m => by[m]! > 0) }
+    return {
+      of: id,
+      one: one.letter,
+      other: other.letter,
+      by: measure(value, range.low, range.high),
+      pGreater: shareOf(by.length, m => by[m]! > 0),
+    }
   }
   return [
     of('utility', one.members, other.members, meanOf(one.members) - meanOf(other.members)),
-    ...MEASURE_IDS.map(id => of(id, one.report.members[id], other.report.members[id], valueOf(one.report, id) - valueOf(other.report, id))),
+    ...MEASURE_IDS.map(id =>
+      of(
+        id,
+        one.report.members[id],
+        other.report.members[id],
+        valueOf(one.report, id) - valueOf(other.report, id),
+      ),
+    ),
   ]
 }
 
 /** A measure at the middle of everything. */
-export function valueOf({ fall, snag, strike }: RigReport, id: typeof MEASURE_IDS[number]): number {
+export function valueOf({ fall, snag, strike }: RigReport, id: (typeof MEASURE_IDS)[number]): number {
   switch (id) {
-    case 'fallS': return fall.timeS.value
-    case 'snagPerCast': return snag.snagPerCast.value
-    case 'minutesLeft': return snag.minutesLeft.value
-    case 'lostPerHour': return snag.hour.rigsLost + snag.hour.hooksOpened
-    case 'hookUp': return strike.hookUp.value
+    case 'fallS':
+      return fall.timeS.value
+    case 'snagPerCast':
+      return snag.snagPerCast.value
+    case 'minutesLeft':
+      return snag.minutesLeft.value
+    case 'lostPerHour':
+      return snag.hour.rigsLost + snag.hour.hooksOpened
+    case 'hookUp':
+      return strike.hookUp.value
   }
 }
 
-/** What sets the leader most above the next: of time, hook-up and lost rigs the one whose exchange would cost it most. */
+/**
+ * What sets the leader most above the next: of time, hook-up and lost rigs the one whose exchange would cost
+ * it most.
+ */
 function deciderOf(standing: readonly Standing[], letter: string, someOut: boolean): DecidedBy {
   const lead = standing.find(s => s.letter === letter)!
   const next = standing.filter(s => s !== lead).sort((a, b) => meanOf(b.members) - meanOf(a.members))[0]
   if (!next) return someOut ? 'fit' : 'nothing'
-  const gap = (of: (r: RigReport) => number): number => Math.log(Math.max(1e-6, of(lead.report)) / Math.max(1e-6, of(next.report)))
+  const gap = (of: (r: RigReport) => number): number =>
+    Math.log(Math.max(1e-6, of(lead.report)) / Math.max(1e-6, of(next.report)))
   const time = gap(r => r.snag.minutesLeft.value)
   const hook = gap(r => r.strike.hookUp.value)
   const lost = next.report.snag.hour.rigsLost - lead.report.snag.hour.rigsLost

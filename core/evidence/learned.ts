@@ -1,7 +1,14 @@
 import type { Posterior } from '../uncertainty/posterior'
 
 /** A rig and a place something was counted of: casts and snags, touches (bites and bumps) and hooked. */
-export interface LoggedRig { readonly rigKey: string, readonly placeKey: string, readonly casts: number, readonly snags: number, readonly touches: number, readonly hooked: number }
+export interface LoggedRig {
+  readonly rigKey: string
+  readonly placeKey: string
+  readonly casts: number
+  readonly snags: number
+  readonly touches: number
+  readonly hooked: number
+}
 
 /** What an angler's tallies say of everything that is uncertain, and which they were. */
 export interface Learned extends Posterior {
@@ -18,5 +25,8 @@ const TOUCH = 3
 export function mostCounted(logged: readonly LoggedRig[]): LoggedRig[] {
   const worth = ({ casts, touches }: LoggedRig): number => casts + TOUCH * touches
   const key = ({ rigKey, placeKey }: LoggedRig): string => `${rigKey}\n${placeKey}`
-  return logged.filter(l => worth(l) > 0).sort((a, b) => worth(b) - worth(a) || (key(a) < key(b) ? -1 : 1)).slice(0, MOST_LOGGED)
+  return logged
+    .filter(l => worth(l) > 0)
+    .sort((a, b) => worth(b) - worth(a) || (key(a) < key(b) ? -1 : 1))
+    .slice(0, MOST_LOGGED)
 }

@@ -3,13 +3,20 @@ import type { DragPosterior } from './drops'
 
 const percent = (ln: number): string => `${Math.round(100 * Math.abs(Math.exp(ln) - 1))} %`
 
-/** What the drops of a bait say, in sentences: how far its drag and turning moment stand from the model's, and on what that rests. */
-export function fallWords({ lnDrag, lnEta, vDrag, vEta, drops, outliers, scatter }: DragPosterior): { readonly sentence: string, readonly detail: string } {
+/**
+ * What the drops of a bait say, in sentences: how far its drag and turning moment stand from the model's, and
+ * on what that rests.
+ */
+export function fallWords({ lnDrag, lnEta, vDrag, vEta, drops, outliers, scatter }: DragPosterior): {
+  readonly sentence: string
+  readonly detail: string
+} {
   const half = Z90 * Math.sqrt(vDrag)
   const [low, high] = [Math.exp(lnDrag - half), Math.exp(lnDrag + half)]
-  const sentence = low <= 1 && high >= 1
-    ? 'It falls as the model says, as far as these drops can tell.'
-    : `It has ${percent(lnDrag)} ${lnDrag > 0 ? 'more' : 'less'} drag than the model gives: it falls ${lnDrag > 0 ? 'slower' : 'faster'}.`
+  const sentence =
+    low <= 1 && high >= 1
+      ? 'It falls as the model says, as far as these drops can tell.'
+      : `It has ${percent(lnDrag)} ${lnDrag > 0 ? 'more' : 'less'} drag than the model gives: it falls ${lnDrag > 0 ? 'slower' : 'faster'}.`
   return {
     sentence,
     detail: `Drag ${Math.exp(lnDrag).toFixed(2)} of the model's (${low.toFixed(2)}–${high.toFixed(2)}), turning moment ${Math.exp(lnEta).toFixed(2)} (${Math.exp(lnEta - Z90 * Math.sqrt(vEta)).toFixed(2)}–${Math.exp(lnEta + Z90 * Math.sqrt(vEta)).toFixed(2)}), from ${drops} ${drops === 1 ? 'drop' : 'drops'}${outliers.length > 0 ? `, ${outliers.length} set aside` : ''}; they scatter by ${Math.round(100 * scatter)} %.`,

@@ -1,5 +1,13 @@
 /** Adds a force at a point to a force and moment about the origin. */
-export function addAt(out: Float64Array, x: number, y: number, z: number, fx: number, fy: number, fz: number): void {
+export function addAt(
+  out: Float64Array,
+  x: number,
+  y: number,
+  z: number,
+  fx: number,
+  fy: number,
+  fz: number,
+): void {
   out[0]! += fx
   out[1]! += fy
   out[2]! += fz

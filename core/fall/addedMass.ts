@@ -2,11 +2,11 @@ import type { Vec3 } from '../numerics/quaternion'
 import type { Compact, RigGeometry, Strip } from '../rig/geometry'
 
 /**
- * Added mass of a rig about its centre of gravity as a 6x6 matrix (row-major; rows 0–2 linear momentum, 3–5 angular).
- * Slender pieces by strip theory: for an ellipse moving across an axis, rho·pi·(half the breadth)²·length; in roll
- * rho·(pi/8)·(a²-b²)²·length (Newman, Marine Hydrodynamics, table 4.3). Along the axis Lamb's share for a prolate
- * spheroid of the same fineness (Lamb, Hydrodynamics, art. 114). Lumps: half the displaced mass (sphere, Lamb art. 92);
- * a paddle: 8/3·rho·a³ face on (disc, Lamb art. 102).
+ * Added mass of a rig about its centre of gravity as a 6x6 matrix (row-major; rows 0–2 linear momentum, 3–5
+ * angular). Slender pieces by strip theory: for an ellipse moving across an axis, rho·pi·(half the
+ * breadth)²·length; in roll rho·(pi/8)·(a²-b²)²·length (Newman, Marine Hydrodynamics, table 4.3). Along the
+ * axis Lamb's share for a prolate spheroid of the same fineness (Lamb, Hydrodynamics, art. 114). Lumps: half
+ * the displaced mass (sphere, Lamb art. 92); a paddle: 8/3·rho·a³ face on (disc, Lamb art. 102).
  */
 export function addedMass(rig: RigGeometry, densityKgM3: number): Float64Array {
   const matrix = new Float64Array(36)
@@ -16,7 +16,10 @@ export function addedMass(rig: RigGeometry, densityKgM3: number): Float64Array {
   return matrix
 }
 
-/** Lamb's k1: share of displaced mass carried along when a prolate spheroid moves along its axis. @param fineness length over diameter, > 1 */
+/**
+ * Lamb's k1: share of displaced mass carried along when a prolate spheroid moves along its axis.
+ * @param fineness length over diameter, > 1
+ */
 export function spheroidAxialShare(fineness: number): number {
   const e = Math.sqrt(1 - 1 / (fineness * fineness))
   const alpha = ((2 * (1 - e * e)) / e ** 3) * (0.5 * Math.log((1 + e) / (1 - e)) - e)
@@ -41,17 +44,25 @@ function addStrip(matrix: Float64Array, s: Strip, centre: Vec3, rho: number, axi
   for (let k = 0; k < 3; k++) tensor[4 * k]! += rho * (s.trappedM3 ?? 0)
   addLocal(matrix, tensor, relative(s.at, centre))
   const roll = rho * (Math.PI / 8) * (a * a - b * b) ** 2 * s.lengthM
-  for (let i = 0; i < 3; i++) for (let j = 0; j < 3; j++) matrix[6 * (i + 3) + j + 3]! += roll * s.axis[i]! * s.axis[j]!
+  for (let i = 0; i < 3; i++)
+    for (let j = 0; j < 3; j++) matrix[6 * (i + 3) + j + 3]! += roll * s.axis[i]! * s.axis[j]!
 }
 
 function compactTensor(c: Compact, rho: number): Float64Array {
   const tensor = new Float64Array(9)
   if (c.kind === 'nose' || c.kind === 'inside' || c.kind === 'skirt' || c.kind === 'blade') return tensor
-  if (c.kind === 'paddle') outer(tensor, [Math.cos(c.yawRad ?? 0), Math.sin(c.yawRad ?? 0), 0], (8 / 3) * rho * (Math.sqrt(c.size[1] * c.size[2]) / 2) ** 3)
+  if (c.kind === 'paddle')
+    outer(
+      tensor,
+      [Math.cos(c.yawRad ?? 0), Math.sin(c.yawRad ?? 0), 0],
+      (8 / 3) * rho * (Math.sqrt(c.size[1] * c.size[2]) / 2) ** 3,
+    )
   else if (c.kind === 'fork') tensor[8] = rho * Math.PI * (c.size[1] / 2) ** 2 * c.size[0]
   else if (c.kind === 'fin') tensor[4] = rho * Math.PI * (c.size[2] / 2) ** 2 * c.size[0]
-  else if (c.kind === 'curl') for (const k of [4, 8]) tensor[k] = rho * Math.PI * (c.size[2] / 2) ** 2 * c.size[0] * (k === 4 ? 1 : 0.6)
-  else if (c.kind === 'leg') for (const k of [4, 8]) tensor[k] = rho * Math.PI / 4 * c.size[1] * c.size[2] * c.size[0]
+  else if (c.kind === 'curl')
+    for (const k of [4, 8]) tensor[k] = rho * Math.PI * (c.size[2] / 2) ** 2 * c.size[0] * (k === 4 ? 1 : 0.6)
+  else if (c.kind === 'leg')
+    for (const k of [4, 8]) tensor[k] = ((rho * Math.PI) / 4) * c.size[1] * c.size[2] * c.size[0]
   else if (c.kind === 'claw') tensor[8] = rho * Math.PI * (c.size[1] / 2) ** 2 * c.size[0]
   else for (let k = 0; k < 3; k++) tensor[4 * k] = 0.5 * rho * c.displacedM3
   return tensor
@@ -79,6 +90,8 @@ function addLocal(matrix: Float64Array, d: Float64Array, [x, y, z]: Vec3): void 
 
 function multiply(a: ArrayLike<number>, b: ArrayLike<number>): number[] {
   const out: number[] = []
-  for (let i = 0; i < 3; i++) for (let j = 0; j < 3; j++) out.push(a[3 * i]! * b[j]! + a[3 * i + 1]! * b[3 + j]! + a[3 * i + 2]! * b[6 + j]!)
+  for (let i = 0; i < 3; i++)
+    for (let j = 0; j < 3; j++)
+      out.push(a[3 * i]! * b[j]! + a[3 * i + 1]! * b[3 + j]! + a[3 * i + 2]! * b[6 + j]!)
   return out
 }

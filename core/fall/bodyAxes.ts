@@ -20,17 +20,30 @@ export function rotation(y: ArrayLike<number>, out = new Float64Array(9)): Float
 }
 
 /** A vector of world axes seen in body axes. */
-export const toBody = (R: Float64Array, n: Vec3): Vec3 =>
-  [R[0]! * n[0] + R[3]! * n[1] + R[6]! * n[2], R[1]! * n[0] + R[4]! * n[1] + R[7]! * n[2], R[2]! * n[0] + R[5]! * n[1] + R[8]! * n[2]]
+export const toBody = (R: Float64Array, n: Vec3): Vec3 => [
+  R[0]! * n[0] + R[3]! * n[1] + R[6]! * n[2],
+  R[1]! * n[0] + R[4]! * n[1] + R[7]! * n[2],
+  R[2]! * n[0] + R[5]! * n[1] + R[8]! * n[2],
+]
 
-export const cross = (a: Vec3, b: Vec3): [number, number, number] =>
-  [a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]]
+export const cross = (a: Vec3, b: Vec3): [number, number, number] => [
+  a[1] * b[2] - a[2] * b[1],
+  a[2] * b[0] - a[0] * b[2],
+  a[0] * b[1] - a[1] * b[0],
+]
 
-/** Acceleration of a point of the body in body axes, from velocities and their rates (Goldstein, Classical Mechanics, 4.9). */
+/**
+ * Acceleration of a point of the body in body axes, from velocities and their rates (Goldstein, Classical
+ * Mechanics, 4.9).
+ */
 export function pointAcceleration(v: Float64Array, rates: Float64Array, at: Vec3): Vec3 {
   const w = [v[3]!, v[4]!, v[5]!] as const
   const along = cross(w, [v[0]!, v[1]!, v[2]!])
   const turning = cross([rates[3]!, rates[4]!, rates[5]!], at)
   const inward = cross(w, cross(w, at))
-  return [rates[0]! + along[0] + turning[0] + inward[0], rates[1]! + along[1] + turning[1] + inward[1], rates[2]! + along[2] + turning[2] + inward[2]]
+  return [
+    rates[0]! + along[0] + turning[0] + inward[0],
+    rates[1]! + along[1] + turning[1] + inward[1],
+    rates[2]! + along[2] + turning[2] + inward[2],
+  ]
 }

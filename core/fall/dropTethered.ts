@@ -1,8 +1,23 @@
 import { failure, success, type Outcome } from '../outcome'
 import { DEFAULT_FACTORS } from './factors'
 import {
-  hanging, hangsAt, heldIn, heldUpWatch, lowestPoint, neverDone, reachOf, startState, stillSinking, surroundingsOf, tooFast, TOO_FAST, USUAL_START, LIMIT_S,
-  type Drop, type DropFailure, type DropOptions,
+  hanging,
+  hangsAt,
+  heldIn,
+  heldUpWatch,
+  lowestPoint,
+  neverDone,
+  reachOf,
+  startState,
+  stillSinking,
+  surroundingsOf,
+  tooFast,
+  TOO_FAST,
+  USUAL_START,
+  LIMIT_S,
+  type Drop,
+  type DropFailure,
+  type DropOptions,
 } from './drop'
 import { holdLine, type HeldBeside } from './holdLine'
 import type { HydroBody } from './hydroBody'
@@ -11,7 +26,14 @@ import { bodyEnd, weightEnd } from './lineEnd'
 import { makeLoads, STANDARD_GRAVITY } from './loads'
 import { kirchhoff, stepperOf } from './motion'
 import { lineRecorder, recorder } from './recorder'
-import { coupleTether, inertiaOf, TETHERED_SIZE, tetheredState, type Tether, type TetheredWeight } from './tether'
+import {
+  coupleTether,
+  inertiaOf,
+  TETHERED_SIZE,
+  tetheredState,
+  type Tether,
+  type TetheredWeight,
+} from './tether'
 
 /** Resolves the swing of a few millimetres of tether; a held line goes with it. */
 export const TETHER_STEP_S = 0.005
@@ -23,8 +45,10 @@ const STILL_S = 0.5
 /** A drop of bait and weight: `weightPath` holds the weight's place (x y z, m) for every sample. */
 export interface TetheredDrop extends Drop {
   readonly weightPath: Float64Array
-  /** when the weight touched the bottom, s; the time of the whole drop where it never did */ readonly weightTimeS: number
-  /** what ended the drop: a bait that sinks touched, or it hangs still over the weight on the bottom */ readonly ending: 'bottom' | 'hovers'
+  /** when the weight touched the bottom, s; the time of the whole drop where it never did */
+  readonly weightTimeS: number
+  /** what ended the drop: a bait that sinks touched, or it hangs still over the weight on the bottom */
+  readonly ending: 'bottom' | 'hovers'
 }
 
 /**
@@ -32,13 +56,23 @@ export interface TetheredDrop extends Drop {
  * @param options with `untilWeight` a bait that floats is not waited for once its weight is down
  * @throws RangeError unless depth and step are positive
  */
-export function dropTethered(body: HydroBody, weight: TetheredWeight, options: DropOptions & { readonly untilWeight?: boolean }): Outcome<TetheredDrop, DropFailure> {
+export function dropTethered(
+  body: HydroBody,
+  weight: TetheredWeight,
+  options: DropOptions & { readonly untilWeight?: boolean },
+): Outcome<TetheredDrop, DropFailure> {
   const { depthM, stepS = Math.min(TETHER_STEP_S, body.stepS), limitS = LIMIT_S, viscous = true } = options
   if (!(depthM > 0 && stepS > 0)) throw new RangeError('dropTethered: depthM and stepS must be positive')
   const bodySinks = body.geometry.massKg - body.displacedKg
   const free = !Number.isFinite(weight.tetherM)
-  if ((free ? bodySinks : bodySinks + weight.massKg - weight.displacedKg) <= 0) return failure('floats', 'It floats: it never sinks in this water.')
-  const y = tetheredState(body, startState(body, options.start ?? USUAL_START), weight, free ? 0 : Math.min(weight.tetherM, depthM / 2))
+  if ((free ? bodySinks : bodySinks + weight.massKg - weight.displacedKg) <= 0)
+    return failure('floats', 'It floats: it never sinks in this water.')
+  const y = tetheredState(
+    body,
+    startState(body, options.start ?? USUAL_START),
+    weight,
+    free ? 0 : Math.min(weight.tetherM, depthM / 2),
+  )
   const { rate, state, afterStep, held } = coupled(body, weight, options, y)
   const hangs = held && hanging(held, depthM, reachOf(body) + weight.diameterM + (free ? 0 : weight.tetherM))
   if (hangs) return hangs
@@ -62,7 +96,8 @@ export function dropTethered(body: HydroBody, weight: TetheredWeight, options: D
     draw?.(n * stepS)
     advance(y, stepS)
     const t = n * stepS
-    if (!Number.isFinite(y[2]!)) return failure('unstable', 'The calculation broke down for this rig; no figure can be given.')
+    if (!Number.isFinite(y[2]!))
+      return failure('unstable', 'The calculation broke down for this rig; no figure can be given.')
     if (viscous && tooFast(before[2]!, y[2]!, stepS)) return failure('unstable', TOO_FAST)
     if (!state.grounded && y[15]! - weight.diameterM / 2 <= -depthM) {
       const overM = weightM - weight.diameterM / 2 + depthM
@@ -73,7 +108,11 @@ export function dropTethered(body: HydroBody, weight: TetheredWeight, options: D
       held?.line.takeIn()
     }
     afterStep(y)
-    stillFor = state.grounded && Math.hypot(y[0]! - before[0]!, y[1]! - before[1]!, y[2]! - before[2]!) < STILL_MS * stepS ? stillFor + stepS : 0
+    stillFor =
+      state.grounded &&
+      Math.hypot(y[0]! - before[0]!, y[1]! - before[1]!, y[2]! - before[2]!) < STILL_MS * stepS
+        ? stillFor + stepS
+        : 0
     const aboveM = lowestPoint(body, y) + depthM
     // what floats is carried on to the bottom behind its weight, stops there and rises again
     const touched = aboveM <= 0 && bodySinks > 0
@@ -84,8 +123,14 @@ export function dropTethered(body: HydroBody, weight: TetheredWeight, options: D
       const timeS = t - stepS * (1 - part)
       for (let i = 0; i < TETHERED_SIZE; i++) y[i] = before[i]! + part * (y[i]! - before[i]!)
       return success({
-        samples: record(timeS, y, true), weightPath: recordWeight(timeS, y.subarray(13), true), timeS, depthM, steps: n,
-        weightTimeS: Math.min(weightTimeS, timeS), ending: touched ? 'bottom' : 'hovers', ...(draw ? { linePath: draw() } : {}),
+        samples: record(timeS, y, true),
+        weightPath: recordWeight(timeS, y.subarray(13), true),
+        timeS,
+        depthM,
+        steps: n,
+        weightTimeS: Math.min(weightTimeS, timeS),
+        ending: touched ? 'bottom' : 'hovers',
+        ...(draw ? { linePath: draw() } : {}),
       })
     }
     heightM = aboveM
@@ -97,22 +142,57 @@ export function dropTethered(body: HydroBody, weight: TetheredWeight, options: D
 }
 
 /** Part of a step until something that went from one height to another, not above 0, met the bottom. */
-const partTo = (fromM: number, toM: number): number => fromM > toM ? Math.max(0, fromM) / (Math.max(0, fromM) - toM) : 1
+const partTo = (fromM: number, toM: number): number =>
+  fromM > toM ? Math.max(0, fromM) / (Math.max(0, fromM) - toM) : 1
 
 /** Bait, weight, current and line as one motion. */
-function coupled(body: HydroBody, weight: TetheredWeight, options: DropOptions, y: Float64Array): Tether & { readonly held?: HeldBeside } {
+function coupled(
+  body: HydroBody,
+  weight: TetheredWeight,
+  options: DropOptions,
+  y: Float64Array,
+): Tether & { readonly held?: HeldBeside } {
   const { line, factors = DEFAULT_FACTORS, gravityMS2 = STANDARD_GRAVITY, viscous = true } = options
   const around = surroundingsOf(options)
   const open = line && !around.pull ? line : undefined
-  const loads = makeLoads(body, { factors, viscous, gravityMS2, ...(open && !weight.lineOnWeight ? { line: open } : {}) })
+  const loads = makeLoads(body, {
+    factors,
+    viscous,
+    gravityMS2,
+    ...(open && !weight.lineOnWeight ? { line: open } : {}),
+  })
   const { pull, ...flow } = around
   const tether = coupleTether(body, weight, kirchhoff(body, loads, weight.lineOnWeight ? flow : around), {
-    gravityMS2, surroundings: around,
-    ...(open && weight.lineOnWeight ? { lineDrag: (depth: number, speed: number) => lineDragPerSpeed(open, body.water, depth, speed, factors.lineBow) } : {}),
+    gravityMS2,
+    surroundings: around,
+    ...(open && weight.lineOnWeight
+      ? {
+          lineDrag: (depth: number, speed: number) =>
+            lineDragPerSpeed(open, body.water, depth, speed, factors.lineBow),
+        }
+      : {}),
   })
   const inertKg = inertiaOf(weight)
-  const sinkingKg = body.geometry.massKg - body.displacedKg + (Number.isFinite(weight.tetherM) ? weight.massKg - weight.displacedKg : 0)
-  const held = heldIn({ options, body, around, from: weight.lineOnWeight ? y.slice(13, 16) : [0, 0, 0], sinkingN: sinkingKg * gravityMS2 },
-    (given, at) => holdLine(given, at, tether.rate, TETHERED_SIZE, weight.lineOnWeight ? weightEnd(inertKg) : bodyEnd(body, { weight, inertKg, state: tether.state })))
+  const sinkingKg =
+    body.geometry.massKg -
+    body.displacedKg +
+    (Number.isFinite(weight.tetherM) ? weight.massKg - weight.displacedKg : 0)
+  const held = heldIn(
+    {
+      options,
+      body,
+      around,
+      from: weight.lineOnWeight ? y.slice(13, 16) : [0, 0, 0],
+      sinkingN: sinkingKg * gravityMS2,
+    },
+    (given, at) =>
+      holdLine(
+        given,
+        at,
+        tether.rate,
+        TETHERED_SIZE,
+        weight.lineOnWeight ? weightEnd(inertKg) : bodyEnd(body, { weight, inertKg, state: tether.state }),
+      ),
+  )
   return { ...tether, ...(held ? { held } : {}) }
 }

@@ -22,7 +22,11 @@ describe('ranges', () => {
     }
   })
   it('widen with one more thing in doubt', () => {
-    const wider = evaluate({ typical, light: bodyOf({ family: 'W1', densityKgM3: 930 }), dense: bodyOf({ family: 'W1', densityKgM3: 1180 }) })
+    const wider = evaluate({
+      typical,
+      light: bodyOf({ family: 'W1', densityKgM3: 930 }),
+      dense: bodyOf({ family: 'W1', densityKgM3: 1180 }),
+    })
     expect(wider.timeS.value).toBe(plain.timeS.value)
     expect(wider.timeS.high - wider.timeS.low).toBeGreaterThan(plain.timeS.high - plain.timeS.low)
   })
@@ -40,7 +44,10 @@ describe('ranges', () => {
     expect(nearly.mayFloat).toBe(false)
   })
   it('hold what a moved factor really does', () => {
-    const outcome = evaluateFall({ typical }, { depthM: 2, line, factors: { ...DEFAULT_FACTORS, crossDrag: 1.15 } })
+    const outcome = evaluateFall(
+      { typical },
+      { depthM: 2, line, factors: { ...DEFAULT_FACTORS, crossDrag: 1.15 } },
+    )
     if (!outcome.ok) throw new Error(outcome.message)
     expect(outcome.value.timeS.value).toBeGreaterThan(plain.timeS.value)
     expect(outcome.value.timeS.value).toBeLessThan(plain.timeS.high)
@@ -49,8 +56,18 @@ describe('ranges', () => {
 
 describe('a bait that hangs over its weight', () => {
   it('is down when its weight is', () => {
-    const weight = { massKg: 0.01, displacedKg: 0.0009, diameterM: 0.012, dragFactor: 1, tetherM: 0.4, lineOnWeight: true }
-    const result = evaluate({ typical: bodyOf({ family: 'O2', form: 'stick', lengthM: 0.125, size: '3/0', densityKgM3: 905 }), weight })
+    const weight = {
+      massKg: 0.01,
+      displacedKg: 0.0009,
+      diameterM: 0.012,
+      dragFactor: 1,
+      tetherM: 0.4,
+      lineOnWeight: true,
+    }
+    const result = evaluate({
+      typical: bodyOf({ family: 'O2', form: 'stick', lengthM: 0.125, size: '3/0', densityKgM3: 905 }),
+      weight,
+    })
     expect('ending' in result.drop && result.drop.ending).toBe('hovers')
     expect('weightTimeS' in result.drop && result.drop.weightTimeS).toBe(result.timeS.value)
     expect(result.drop.timeS).toBeGreaterThan(2 * result.timeS.value)
@@ -65,15 +82,30 @@ describe('scatter', () => {
     expect(repeatsOf(body, { depthM: 2, line }).scatter).toBeGreaterThan(0.02 / 0.6)
   })
   it('is worked out for a bait and its weight together', () => {
-    const weight = { massKg: 0.007, displacedKg: 0.0006, diameterM: 0.01, dragFactor: 1, tetherM: 0.01, lineOnWeight: true }
+    const weight = {
+      massKg: 0.007,
+      displacedKg: 0.0006,
+      diameterM: 0.01,
+      dragFactor: 1,
+      tetherM: 0.01,
+      lineOnWeight: true,
+    }
     const bait = bodyOf({ family: 'O2', form: 'stick', lengthM: 0.125, size: '3/0', densityKgM3: 1200 })
-    expect(repeatsOf(bait, { depthM: 2, line }, DEFAULT_FACTORS, weight).scatter).toBeLessThan(repeatsOf(bait, { depthM: 2, line }).scatter)
+    expect(repeatsOf(bait, { depthM: 2, line }, DEFAULT_FACTORS, weight).scatter).toBeLessThan(
+      repeatsOf(bait, { depthM: 2, line }).scatter,
+    )
   })
 })
 
 describe('a bait too limp for a rod', () => {
   const reckoned = (limp: number): FallResult => {
-    const found = evaluateFall({ typical: bodyOf({ form: 'straightWorm', lengthM: 0.2, family: 'O2', size: '3/0', densityKgM3: 1100 }), limp }, { depthM: 2 })
+    const found = evaluateFall(
+      {
+        typical: bodyOf({ form: 'straightWorm', lengthM: 0.2, family: 'O2', size: '3/0', densityKgM3: 1100 }),
+        limp,
+      },
+      { depthM: 2 },
+    )
     if (!found.ok) throw new Error(found.message)
     return found.value
   }

@@ -23,13 +23,23 @@ export interface FallResult {
   /** roll away from back-up, 0..pi */ readonly rollRad: Measure
   /** sideways metres per metre fallen */ readonly glide: Measure
   readonly turnsPerM: number
-  /** scatter of the landing place over a set of starts, m per m fallen: how little a fall can be repeated */ readonly scatter: number
+  /** scatter of the landing place over a set of starts, m per m fallen: how little a fall can be repeated */
+  readonly scatter: number
   /** how it comes to lie on the bottom */ readonly rest: Rest
   readonly summary: FallSummary
   /** the input whose doubt moves the fall time most */ readonly mainDoubt: DoubtId
-  /** true where the lightest plastic of the range would float: its time has no upper end then, and the range is of those that sink */ readonly mayFloat: boolean
-  /** inputs of which an end could not be worked out, and is not in the range */ readonly unresolved: readonly DoubtId[]
-  /** how far the bait's free end would bend in this fall, over its length, where that matters: the fall is reckoned as that of a rod */ readonly bends?: number
+  /**
+   * true where the lightest plastic of the range would float: its time has no upper end then, and the range
+   * is of those that sink
+   */
+  readonly mayFloat: boolean
+  /** inputs of which an end could not be worked out, and is not in the range */
+  readonly unresolved: readonly DoubtId[]
+  /**
+   * how far the bait's free end would bend in this fall, over its length, where that matters: the fall is
+   * reckoned as that of a rod
+   */
+  readonly bends?: number
   /** through every member of the ensemble */ readonly members: FallMembers
 }
 
@@ -37,11 +47,16 @@ export interface FallResult {
 const ALONE: Draws = drawsFor(makeEnsemble(), { plastic: '', kind: '', rig: '' })
 
 /**
- * Drops a rig and puts a range on what it does. The range comes from moving each uncertain input to both ends of its
- * own range, one at a time, through the trim solver (where there is no steady fall, through a coarse drop): a response surface,
- * on which every member of the ensemble is read off; shown is what nine in ten of them lie between.
+ * Drops a rig and puts a range on what it does. The range comes from moving each uncertain input to both ends
+ * of its own range, one at a time, through the trim solver (where there is no steady fall, through a coarse
+ * drop): a response surface, on which every member of the ensemble is read off; shown is what nine in ten of
+ * them lie between.
  */
-export function evaluateFall(bodies: FallBodies, conditions: FallConditions, draws: Draws = ALONE): Outcome<FallResult, DropFailure> {
+export function evaluateFall(
+  bodies: FallBodies,
+  conditions: FallConditions,
+  draws: Draws = ALONE,
+): Outcome<FallResult, DropFailure> {
   const factors = conditions.factors ?? DEFAULT_FACTORS
   const { weight } = bodies
   const dropped = dropAny(bodies.typical, weight, { ...conditions, factors })
@@ -51,8 +66,19 @@ export function evaluateFall(bodies: FallBodies, conditions: FallConditions, dra
   const summary = summarize(dropped.value, held ? undefined : conditions.stream)
   const downS = downAfter(dropped.value)
   const repeats = repeatsOf(bodies.typical, conditions, factors, weight)
-  const { responses, pair, mainDoubt, mayFloat, unresolved, bends } = doubtsOf(bodies, conditions, factors, { downS, summary, startSdS: startSdS(repeats, conditions.depthM), steadily: !held && !(weight && Number.isFinite(weight.tetherM)) })
-  const members = fallMembers({ timeS: downS, pitchRad: summary.pitchRad, rollRad: summary.rollRad, glide: summary.glide }, responses, pair, draws, downS * FASTEST)
+  const { responses, pair, mainDoubt, mayFloat, unresolved, bends } = doubtsOf(bodies, conditions, factors, {
+    downS,
+    summary,
+    startSdS: startSdS(repeats, conditions.depthM),
+    steadily: !held && !(weight && Number.isFinite(weight.tetherM)),
+  })
+  const members = fallMembers(
+    { timeS: downS, pitchRad: summary.pitchRad, rollRad: summary.rollRad, glide: summary.glide },
+    responses,
+    pair,
+    draws,
+    downS * FASTEST,
+  )
   const basis: Basis = conditions.evidence ? 'measured' : 'computed'
   const timeS = measureOf(downS, members.timeS, basis)
   const meanSpeedMS = downS === summary.timeS ? summary.meanSpeedMS : conditions.depthM / downS
@@ -68,7 +94,9 @@ export function evaluateFall(bodies: FallBodies, conditions: FallConditions, dra
     turnsPerM: summary.turnsPerM,
     scatter: repeats.scatter,
     rest: restAfter(bodies, dropped.value, conditions.bed),
-    mainDoubt, mayFloat, unresolved,
+    mainDoubt,
+    mayFloat,
+    unresolved,
     ...(bends === undefined ? {} : { bends }),
     members,
   })
@@ -77,7 +105,10 @@ export function evaluateFall(bodies: FallBodies, conditions: FallConditions, dra
 /** No draw makes a fall faster than this part of its time. *Assumed.* */
 const FASTEST = 0.3
 
-/** Rest from the last state of a drop. A weight on a short joint holds the bait's nose; on a longer tether the bait lies by itself. */
+/**
+ * Rest from the last state of a drop. A weight on a short joint holds the bait's nose; on a longer tether the
+ * bait lies by itself.
+ */
 function restAfter({ typical, weight }: FallBodies, drop: Drop | TetheredDrop, bed: Bed | undefined): Rest {
   const s = drop.samples.subarray(drop.samples.length - SAMPLE_STRIDE)
   const from = [s[4]!, s[5]!, s[6]!, s[7]!] as const
@@ -86,7 +117,16 @@ function restAfter({ typical, weight }: FallBodies, drop: Drop | TetheredDrop, b
     from,
     hangs: 'ending' in drop && drop.ending === 'hovers' && !hinged,
     ...(bed ? { bed } : {}),
-    ...(hinged ? { hingeM: weight.diameterM / 2 + weight.tetherM - (bed ? ballSinksM(bed, (weight.massKg - weight.displacedKg) * STANDARD_GRAVITY, weight.diameterM) : 0) } : {}),
+    ...(hinged
+      ? {
+          hingeM:
+            weight.diameterM / 2 +
+            weight.tetherM -
+            (bed
+              ? ballSinksM(bed, (weight.massKg - weight.displacedKg) * STANDARD_GRAVITY, weight.diameterM)
+              : 0),
+        }
+      : {}),
   })
 }
 

@@ -22,70 +22,145 @@ export interface FallDoubts {
   /** how far the free end would bend, over its length, where that matters */ readonly bends?: number
 }
 
-/** A fall at the middle of everything: how it came out, how it differs from start to start, and whether it is looked for steadily (a held line, or a weight on a tether, is never steady). */
-interface Middle { readonly downS: number, readonly summary: FallSummary, readonly startSdS: number, readonly steadily: boolean }
+/**
+ * A fall at the middle of everything: how it came out, how it differs from start to start, and whether it is
+ * looked for steadily (a held line, or a weight on a tether, is never steady).
+ */
+interface Middle {
+  readonly downS: number
+  readonly summary: FallSummary
+  readonly startSdS: number
+  readonly steadily: boolean
+}
 
 /** Moves every uncertain number of a fall to both ends of its range. */
-export function doubtsOf(bodies: FallBodies, conditions: FallConditions, factors: FallFactors, { downS, summary, startSdS, steadily }: Middle): FallDoubts {
+export function doubtsOf(
+  bodies: FallBodies,
+  conditions: FallConditions,
+  factors: FallFactors,
+  { downS, summary, startSdS, steadily }: Middle,
+): FallDoubts {
   const base = steady(bodies.typical, bodies.weight, conditions, factors, steadily ? 'anywhere' : 'unsteady')
-  const tried = base ? responsesOf(vary(bodies, conditions, factors, base), base, conditions) : { responses: [], mayFloat: false, unresolved: Object.keys(FALL_FACTORS) as DoubtId[] }
+  const tried = base
+    ? responsesOf(vary(bodies, conditions, factors, base), base, conditions)
+    : { responses: [], mayFloat: false, unresolved: Object.keys(FALL_FACTORS) as DoubtId[] }
   const bends = bendingOf(bodies.limp, summary)
   const left = conditions.evidence?.dragLeft ?? 1
   const responses = [
-    ...tried.responses, startResponse(Z90 * startSdS / downS), modelResponse(base ? left : UNTRIED / MODEL_LN), ...(bends === undefined ? [] : [bendingResponse(bends, left)]),
+    ...tried.responses,
+    startResponse((Z90 * startSdS) / downS),
+    modelResponse(base ? left : UNTRIED / MODEL_LN),
+    ...(bends === undefined ? [] : [bendingResponse(bends, left)]),
   ]
   return {
-    responses, pair: base && pairOf(responses, bodies, conditions, factors, base), mainDoubt: tried.mayFloat ? 'density' : mainDoubtOf(responses),
-    mayFloat: tried.mayFloat, unresolved: tried.unresolved, ...(bends === undefined ? {} : { bends }),
+    responses,
+    pair: base && pairOf(responses, bodies, conditions, factors, base),
+    mainDoubt: tried.mayFloat ? 'density' : mainDoubtOf(responses),
+    mayFloat: tried.mayFloat,
+    unresolved: tried.unresolved,
+    ...(bends === undefined ? {} : { bends }),
   }
 }
 
 type Steady = Pick<Trim, 'sinkMS' | 'pitchRad' | 'rollRad' | 'glide'> & { readonly trim?: Trim }
 
-/** Steady fall by trim, `near` a known one; where there is none, by a coarse drop. Undefined when it does not sink. */
+/**
+ * Steady fall by trim, `near` a known one; where there is none, by a coarse drop. Undefined when it does not
+ * sink.
+ */
 function steady(
-  body: HydroBody, weight: TetheredWeight | undefined, { depthM, line, hold }: FallConditions, factors: FallFactors, near: Trim | 'anywhere' | 'unsteady',
+  body: HydroBody,
+  weight: TetheredWeight | undefined,
+  { depthM, line, hold }: FallConditions,
+  factors: FallFactors,
+  near: Trim | 'anywhere' | 'unsteady',
 ): Steady | undefined {
   if (near !== 'unsteady') {
     const from = near === 'anywhere' ? {} : { near }
-    const trim = trimFall(body, { depthM: depthM / 2, factors, ...(line && !weight ? { line } : {}), ...from })
+    const trim = trimFall(body, {
+      depthM: depthM / 2,
+      factors,
+      ...(line && !weight ? { line } : {}),
+      ...from,
+    })
     if (trim.ok && trim.value.stable) return { ...trim.value, trim: trim.value }
     if (!trim.ok && trim.code === 'floats') return undefined
   }
   const stepS = coarse(body, weight !== undefined)
-  const rough = dropAny(body, weight, { depthM: Math.min(depthM, weight ? TETHER_DEPTH_M : COARSE_DEPTH_M), factors, stepS, untilWeight: true, ...(line ? { line } : {}), ...(hold ? { hold } : {}) })
+  const rough = dropAny(body, weight, {
+    depthM: Math.min(depthM, weight ? TETHER_DEPTH_M : COARSE_DEPTH_M),
+    factors,
+    stepS,
+    untilWeight: true,
+    ...(line ? { line } : {}),
+    ...(hold ? { hold } : {}),
+  })
   if (!rough.ok) return undefined
   const s = summarize(rough.value)
-  return { sinkMS: rough.value.depthM / downAfter(rough.value), pitchRad: s.pitchRad, rollRad: s.rollRad, glide: s.glide }
+  return {
+    sinkMS: rough.value.depthM / downAfter(rough.value),
+    pitchRad: s.pitchRad,
+    rollRad: s.rollRad,
+    glide: s.glide,
+  }
 }
 
 /** A number moved to one end of its range, and the fall there; undefined where there is none. */
-interface Tried { readonly id: DoubtId, readonly side: 0 | 1, readonly at: Steady | undefined }
+interface Tried {
+  readonly id: DoubtId
+  readonly side: 0 | 1
+  readonly at: Steady | undefined
+}
 
 function vary(bodies: FallBodies, conditions: FallConditions, factors: FallFactors, base: Steady): Tried[] {
   const found: Tried[] = []
   const near = base.trim ?? 'unsteady'
   for (const id of Object.keys(FALL_FACTORS) as (keyof FallFactors)[]) {
-    if (idle(id, conditions) || (id === 'vortexSide' && bodies.typical.lopsided === 0) || (id === 'tailLift' && !finned(bodies.typical))) continue
+    if (
+      idle(id, conditions) ||
+      (id === 'vortexSide' && bodies.typical.lopsided === 0) ||
+      (id === 'tailLift' && !finned(bodies.typical))
+    )
+      continue
     for (const side of [0, 1] as const) {
-      found.push({ id, side, at: steady(bodies.typical, bodies.weight, conditions, { ...factors, [id]: endOf(id, side, factors, conditions) }, near) })
+      found.push({
+        id,
+        side,
+        at: steady(
+          bodies.typical,
+          bodies.weight,
+          conditions,
+          { ...factors, [id]: endOf(id, side, factors, conditions) },
+          near,
+        ),
+      })
     }
   }
-  for (const [id, side, body] of [['density', 0, bodies.light], ['density', 1, bodies.dense], ['hookPlace', 0, bodies.forward], ['hookPlace', 1, bodies.back]] as const) {
+  for (const [id, side, body] of [
+    ['density', 0, bodies.light],
+    ['density', 1, bodies.dense],
+    ['hookPlace', 0, bodies.forward],
+    ['hookPlace', 1, bodies.back],
+  ] as const) {
     if (body) found.push({ id, side, at: steady(body, bodies.weight, conditions, factors, near) })
   }
   return found
 }
 
 /** A factor at one end of what is left of its range. */
-function endOf(id: keyof FallFactors, side: 0 | 1, factors: FallFactors, { evidence }: FallConditions): number {
+function endOf(
+  id: keyof FallFactors,
+  side: 0 | 1,
+  factors: FallFactors,
+  { evidence }: FallConditions,
+): number {
   const { value, low, high } = FALL_FACTORS[id]
   return factors[id] * ((side === 0 ? low : high) / value) ** leftOf(id, evidence)
 }
 
 /** Whether an input has no part in a fall on this line. */
 function idle(id: keyof FallFactors, { line, hold }: FallConditions): boolean {
-  const mode = line ? hold?.mode ?? 'slack' : undefined
+  const mode = line ? (hold?.mode ?? 'slack') : undefined
   if (id === 'lineBow') return mode !== 'slack'
   if (id === 'lineDrag') return mode !== 'controlled' && mode !== 'tight'
   return id === 'fingerPull' && mode !== 'controlled'
@@ -99,7 +174,8 @@ function leftOf(id: keyof FallFactors, evidence: FallEvidence | undefined): numb
 
 /** Whether a body carries a thin fin. */
 function finned({ compacts }: HydroBody): boolean {
-  for (let i = 9; i < compacts.length; i += COMPACT_STRIDE) if (compacts[i]! > 0 || compacts[i + 1]! > 0) return true
+  for (let i = 9; i < compacts.length; i += COMPACT_STRIDE)
+    if (compacts[i]! > 0 || compacts[i + 1]! > 0) return true
   return false
 }
 
@@ -107,67 +183,129 @@ const reach = ([low, high]: readonly [number, number]): number => Math.max(Math.
 
 function mainDoubtOf(responses: readonly FallResponse[]): DoubtId {
   const able = responses.filter(({ id }) => id !== 'fallModel')
-  return able.reduce((most, r) => reach(r.lnTime) > reach(most.lnTime) ? r : most).id as DoubtId
+  return able.reduce((most, r) => (reach(r.lnTime) > reach(most.lnTime) ? r : most)).id as DoubtId
 }
 
-/** What was found at both ends of every number, as changes. An end that could not be worked out is taken to mirror the other, and told. */
-function responsesOf(doubts: readonly Tried[], base: Steady, { evidence }: FallConditions): { readonly responses: FallResponse[], readonly mayFloat: boolean, readonly unresolved: DoubtId[] } {
+/**
+ * What was found at both ends of every number, as changes. An end that could not be worked out is taken to
+ * mirror the other, and told.
+ */
+function responsesOf(
+  doubts: readonly Tried[],
+  base: Steady,
+  { evidence }: FallConditions,
+): { readonly responses: FallResponse[]; readonly mayFloat: boolean; readonly unresolved: DoubtId[] } {
   const ids = [...new Set(doubts.map(d => d.id))]
   const responses = ids.map((id): FallResponse => {
     const ends = doubts.filter(d => d.id === id)
     const both = (change: (at: Steady) => number): [number, number] => {
-      const [low, high] = [0, 1].map((side) => {
+      const [low, high] = [0, 1].map(side => {
         const at = ends.find(d => d.side === side)?.at
         return at && change(at)
       })
       return [low ?? -(high ?? 0), high ?? -(low ?? 0)]
     }
     // a bait's own drops hold its density too: that doubt shrinks with the drag's
-    const left = id === 'density' ? evidence?.dragLeft ?? 1 : 1
+    const left = id === 'density' ? (evidence?.dragLeft ?? 1) : 1
     return {
-      id, lnTime: both(at => left * Math.log(base.sinkMS / at.sinkMS)), pitchRad: both(at => at.pitchRad - base.pitchRad),
-      rollRad: both(at => Math.abs(at.rollRad) - Math.abs(base.rollRad)), glide: both(at => at.glide - base.glide),
+      id,
+      lnTime: both(at => left * Math.log(base.sinkMS / at.sinkMS)),
+      pitchRad: both(at => at.pitchRad - base.pitchRad),
+      rollRad: both(at => Math.abs(at.rollRad) - Math.abs(base.rollRad)),
+      glide: both(at => at.glide - base.glide),
     }
   })
   const failed = doubts.filter(d => !d.at)
-  return { responses, mayFloat: failed.some(d => d.id === 'density'), unresolved: [...new Set(failed.filter(d => d.id !== 'density').map(d => d.id))] }
+  return {
+    responses,
+    mayFloat: failed.some(d => d.id === 'density'),
+    unresolved: [...new Set(failed.filter(d => d.id !== 'density').map(d => d.id))],
+  }
 }
 
 const STILL = [0, 0] as const
 
-/** How it is let go. @param part nine tenths of what the time differs by from start to start, as a part of it */
-const startResponse = (part: number): FallResponse => ({ id: 'start', lnTime: [Math.log(1 - Math.min(part, START_MOST)), Math.log(1 + part)], pitchRad: STILL, rollRad: STILL, glide: STILL })
+/**
+ * How it is let go.
+ * @param part nine tenths of what the time differs by from start to start, as a part of it
+ */
+const startResponse = (part: number): FallResponse => ({
+  id: 'start',
+  lnTime: [Math.log(1 - Math.min(part, START_MOST)), Math.log(1 + part)],
+  pitchRad: STILL,
+  rollRad: STILL,
+  glide: STILL,
+})
 
 /** What the model of the fall leaves out. @param times against the register's */
-const modelResponse = (times: number): FallResponse => ({ id: 'fallModel', lnTime: [-times * MODEL_LN, times * MODEL_LN], pitchRad: STILL, rollRad: STILL, glide: STILL })
+const modelResponse = (times: number): FallResponse => ({
+  id: 'fallModel',
+  lnTime: [-times * MODEL_LN, times * MODEL_LN],
+  pitchRad: STILL,
+  rollRad: STILL,
+  glide: STILL,
+})
 const MODEL_LN = Math.log(PARAMETERS.fallModel.high)
 
 function bendingResponse(bends: number, left: number): FallResponse {
   const off = Math.min(BENDING.most, BENDING.perBend * (bends - BENDING.from)) * left
   const turned = Math.min(1, bends - BENDING.from)
-  return { id: 'bending', lnTime: [Math.log(1 - off), Math.log(1 + off)], pitchRad: [-turned * BENDING.pitchRad, turned * BENDING.pitchRad], rollRad: STILL, glide: [-turned * BENDING.glide, turned * BENDING.glide] }
+  return {
+    id: 'bending',
+    lnTime: [Math.log(1 - off), Math.log(1 + off)],
+    pitchRad: [-turned * BENDING.pitchRad, turned * BENDING.pitchRad],
+    rollRad: STILL,
+    glide: [-turned * BENDING.glide, turned * BENDING.glide],
+  }
 }
 
 /** The two strongest factors of a steady fall at both their high ends. */
-function pairOf(responses: readonly FallResponse[], bodies: FallBodies, conditions: FallConditions, factors: FallFactors, base: Steady): FallPair | undefined {
+function pairOf(
+  responses: readonly FallResponse[],
+  bodies: FallBodies,
+  conditions: FallConditions,
+  factors: FallFactors,
+  base: Steady,
+): FallPair | undefined {
   if (!base.trim) return undefined
-  const [one, other] = responses.filter((r): r is FallResponse & { readonly id: keyof FallFactors } => r.id in FALL_FACTORS).sort((a, b) => reach(b.lnTime) - reach(a.lnTime))
+  const [one, other] = responses
+    .filter((r): r is FallResponse & { readonly id: keyof FallFactors } => r.id in FALL_FACTORS)
+    .sort((a, b) => reach(b.lnTime) - reach(a.lnTime))
   if (!one || !other) return undefined
-  const at = steady(bodies.typical, bodies.weight, conditions, { ...factors, [one.id]: endOf(one.id, 1, factors, conditions), [other.id]: endOf(other.id, 1, factors, conditions) }, base.trim)
-  return at && { ids: [one.id, other.id], lnTime: Math.log(base.sinkMS / at.sinkMS) - one.lnTime[1] - other.lnTime[1] }
+  const at = steady(
+    bodies.typical,
+    bodies.weight,
+    conditions,
+    {
+      ...factors,
+      [one.id]: endOf(one.id, 1, factors, conditions),
+      [other.id]: endOf(other.id, 1, factors, conditions),
+    },
+    base.trim,
+  )
+  return (
+    at && {
+      ids: [one.id, other.id],
+      lnTime: Math.log(base.sinkMS / at.sinkMS) - one.lnTime[1] - other.lnTime[1],
+    }
+  )
 }
 
 /** No start makes a fall faster by more than this part of its time. *Assumed.* */
 const START_MOST = 0.5
 
 /**
- * What a bait that bends may fall otherwise than a rod: where its free end would be bent by more than `from` of its length, so much of its time for
- * each length beyond, at most so much; and so much of pitch and glide where it is bent by all of its length. *Assumed*, until it is reckoned.
+ * What a bait that bends may fall otherwise than a rod: where its free end would be bent by more than `from`
+ * of its length, so much of its time for each length beyond, at most so much; and so much of pitch and glide
+ * where it is bent by all of its length. *Assumed*, until it is reckoned.
  */
 const BENDING = { from: 0.6, perBend: 0.1, most: 0.35, pitchRad: 0.4, glide: 0.2 } as const
 
 /** Bend of the free end by the water that goes across the bait; undefined where it hardly bends. */
-function bendingOf(limp: number | undefined, { endSpeedMS, pitchRad, glide }: FallSummary): number | undefined {
+function bendingOf(
+  limp: number | undefined,
+  { endSpeedMS, pitchRad, glide }: FallSummary,
+): number | undefined {
   // of the way through the water, what goes across a body at that pitch
   const across = endSpeedMS * Math.abs(Math.cos(pitchRad)) + endSpeedMS * glide * Math.abs(Math.sin(pitchRad))
   const bend = (limp ?? 0) * across * across

@@ -2,7 +2,10 @@ import type { Draws } from '../uncertainty/draws'
 import type { ParameterId } from '../uncertainty/parameters'
 import { Z90 } from '../numerics/statistics'
 
-/** How a fall answers to one uncertain number, at the low and high end of its range: changes of the logarithm of its time, and of its posture. */
+/**
+ * How a fall answers to one uncertain number, at the low and high end of its range: changes of the logarithm
+ * of its time, and of its posture.
+ */
 export interface FallResponse {
   readonly id: ParameterId
   readonly lnTime: readonly [number, number]
@@ -12,19 +15,31 @@ export interface FallResponse {
 }
 
 /** Two numbers that together do more or less than each by itself: what is added at both high ends. */
-export interface FallPair { readonly ids: readonly [ParameterId, ParameterId], readonly lnTime: number }
+export interface FallPair {
+  readonly ids: readonly [ParameterId, ParameterId]
+  readonly lnTime: number
+}
 
 /** A fall through every member of an ensemble. Seconds, radians, metres per metre. */
-export interface FallMembers { readonly timeS: Float64Array, readonly pitchRad: Float64Array, readonly rollRad: Float64Array, readonly glide: Float64Array }
+export interface FallMembers {
+  readonly timeS: Float64Array
+  readonly pitchRad: Float64Array
+  readonly rollRad: Float64Array
+  readonly glide: Float64Array
+}
 
 /**
- * A response surface in the logarithm of the time (main effects with a slope for each side, and the strongest pair), and straight in posture.
+ * A response surface in the logarithm of the time (main effects with a slope for each side, and the strongest
+ * pair), and straight in posture.
  * @param at the fall at the middle of everything
  * @param fastestS no draw is faster
  */
 export function fallMembers(
-  at: { readonly timeS: number, readonly pitchRad: number, readonly rollRad: number, readonly glide: number },
-  responses: readonly FallResponse[], pair: FallPair | undefined, draws: Draws, fastestS: number,
+  at: { readonly timeS: number; readonly pitchRad: number; readonly rollRad: number; readonly glide: number },
+  responses: readonly FallResponse[],
+  pair: FallPair | undefined,
+  draws: Draws,
+  fastestS: number,
 ): FallMembers {
   const lnTime = new Float64Array(draws.size)
   const pitch = new Float64Array(draws.size).fill(at.pitchRad)
@@ -43,7 +58,7 @@ export function fallMembers(
   }
   if (pair) {
     const [a, b] = pair.ids.map(id => draws.scores(id))
-    for (let m = 0; m < draws.size; m++) lnTime[m]! += pair.lnTime * a![m]! * b![m]! / Z90 ** 2
+    for (let m = 0; m < draws.size; m++) lnTime[m]! += (pair.lnTime * a![m]! * b![m]!) / Z90 ** 2
   }
   return {
     timeS: lnTime.map(ln => Math.max(fastestS, at.timeS * Math.exp(ln))),

@@ -16,20 +16,33 @@ describe('what is seen of other ways to rig', () => {
   })
 
   it('a head in a tube glides more the farther back it sits, and at last falls flat', () => {
-    const falls = [0.1, 0.2, 0.3, 0.35, 0.4].map(at => fallOf({ form: 'tube', lengthM: 0.09, family: 'E7', size: '1/0', weightAtM: share(at) }, 3, line))
+    const falls = [0.1, 0.2, 0.3, 0.35, 0.4].map(at =>
+      fallOf({ form: 'tube', lengthM: 0.09, family: 'E7', size: '1/0', weightAtM: share(at) }, 3, line),
+    )
     for (let i = 1; i < falls.length; i++) {
       expect(falls[i]!.glide).toBeGreaterThan(falls[i - 1]!.glide)
       expect(falls[i]!.pitchRad).toBeGreaterThan(falls[i - 1]!.pitchRad)
     }
     expect(radToDeg(falls[0]!.pitchRad)).toBeLessThan(-75)
     expect(radToDeg(falls[4]!.pitchRad)).toBeGreaterThan(-35)
-    const flat = fallOf({ form: 'tube', lengthM: 0.09, family: 'E7', size: '1/0', weightAtM: share(0.46) }, 3, line)
+    const flat = fallOf(
+      { form: 'tube', lengthM: 0.09, family: 'E7', size: '1/0', weightAtM: share(0.46) },
+      3,
+      line,
+    )
     expect(Math.abs(radToDeg(flat.pitchRad))).toBeLessThan(12)
     expect(flat.timeS).toBeGreaterThan(1.5 * falls[0]!.timeS)
   })
 
   it('a small bend makes a gliding tube circle down', () => {
-    const turns = (bendM: number): number => Math.abs(fallOf({ form: 'tube', lengthM: 0.09, family: 'E7', size: '1/0', weightAtM: share(0.4), bendM }, 6, line).turnsPerM)
+    const turns = (bendM: number): number =>
+      Math.abs(
+        fallOf(
+          { form: 'tube', lengthM: 0.09, family: 'E7', size: '1/0', weightAtM: share(0.4), bendM },
+          6,
+          line,
+        ).turnsPerM,
+      )
     expect(turns(0)).toBeLessThan(0.02)
     // anglers speak of a turn in a metre or two or three
     expect(turns(0.004)).toBeGreaterThan(0.3)
@@ -38,10 +51,18 @@ describe('what is seen of other ways to rig', () => {
   })
 
   it('a flat-bellied worm glides flat side down, a round one of the same weight less far', () => {
-    const flat = fallOf({ form: 'flatWorm', lengthM: 0.14, family: 'O2', size: '3/0', densityKgM3: 1200 }, 3, line)
+    const flat = fallOf(
+      { form: 'flatWorm', lengthM: 0.14, family: 'O2', size: '3/0', densityKgM3: 1200 },
+      3,
+      line,
+    )
     expect(radToDeg(flat.rollRad)).toBeLessThan(10)
     expect(Math.abs(radToDeg(flat.pitchRad))).toBeLessThan(20)
-    const round = fallOf({ form: 'straightWorm', lengthM: 0.14, family: 'O2', size: '3/0', densityKgM3: 1200 }, 3, line)
+    const round = fallOf(
+      { form: 'straightWorm', lengthM: 0.14, family: 'O2', size: '3/0', densityKgM3: 1200 },
+      3,
+      line,
+    )
     expect(flat.glide).toBeGreaterThan(round.glide)
   })
 })

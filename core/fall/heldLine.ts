@@ -7,19 +7,31 @@ import { shearPerSpeed } from './lineDrag'
 import { tipAt, type LineHold } from './lineHold'
 
 /**
- * A fishing line from the rod tip through air and water to the rig, as masses joined by springs that only pull (lumped mass;
- * Choo & Casarella, J. Hydronautics 5 (1971) 125; Ablow & Schechter, Ocean Engng 10 (1983) 443). Each piece has its weight
- * in air or water, drag across and along itself by its own speed through water, current or air, and the stiffness of its
- * stretch; bending stiffness, surface tension and wind are left out. It is stepped by backward Euler, linearised once, with
- * the rig's own inertia at the tie point in the same system, so that no step is too long for a stiff line.
+ * A fishing line from the rod tip through air and water to the rig, as masses joined by springs that only
+ * pull (lumped mass; Choo & Casarella, J. Hydronautics 5 (1971) 125; Ablow & Schechter, Ocean Engng 10 (1983)
+ * 443). Each piece has its weight in air or water, drag across and along itself by its own speed through
+ * water, current or air, and the stiffness of its stretch; bending stiffness, surface tension and wind are
+ * left out. It is stepped by backward Euler, linearised once, with the rig's own inertia at the tie point in
+ * the same system, so that no step is too long for a stiff line.
  */
 export interface HeldLine {
   /** pull on the tie point, world axes, N (3), overwritten by every step */ readonly force: Float64Array
-  /** places of the line's points from the rod tip to the tie point, world, m, packed by three; `count` of them are in use */ readonly places: Float64Array
+  /**
+   * places of the line's points from the rod tip to the tie point, world, m, packed by three; `count` of them
+   * are in use
+   */
+  readonly places: Float64Array
   readonly count: () => number
   /** how much line is out, m */ readonly outM: () => number
-  /** From now on slack is taken in at the rod, so that it pulls there as hard as a light pull: as one does once a weight is down. */ readonly takeIn: () => void
-  /** Moves the line over a step and leaves in `force` the pull that belongs to it. */ readonly step: (stepS: number, end: LineEnd) => void
+  /**
+   * From now on slack is taken in at the rod, so that it pulls there as hard as a light pull: as one does
+   * once a weight is down.
+   */
+  readonly takeIn: () => void
+  /** Moves the line over a step and leaves in `force` the pull that belongs to it. */ readonly step: (
+    stepS: number,
+    end: LineEnd,
+  ) => void
 }
 
 /** The end of the line at the rig, at the start of a step. World axes. */
@@ -42,7 +54,10 @@ export interface HeldLineOptions {
   /** longest part of a step, s */ readonly partS?: number
 }
 
-/** Pieces of a line at the start, and each of sixteen longer than the next toward the rig by so much: fine where it bends most. A line that is given bends sharply where it enters the water, and has more. */
+/**
+ * Pieces of a line at the start, and each of sixteen longer than the next toward the rig by so much: fine
+ * where it bends most. A line that is given bends sharply where it enters the water, and has more.
+ */
 const PIECES = { controlled: 24, tight: 16 } as const
 const GROWN_IN = 16
 const GROWTH = 1.25
@@ -52,15 +67,24 @@ const MOST_PIECES = 160
 const CUT_AT = 2
 /** Least stretch of line between rod and rig, m. */
 const LEAST_OUT_M = 0.3
-/** Longest part of a step that the line takes at once, s; shorter while the rig gets going and the line speeds up from rest. */
+/**
+ * Longest part of a step that the line takes at once, s; shorter while the rig gets going and the line speeds
+ * up from rest.
+ */
 const PART_S = 0.01
 const EARLY = { untilS: 0.5, partS: 0.0025 } as const
-/** Tries at which pieces are slack; most steps need one. After the first few, pieces may only go taut, so that the search ends. */
+/**
+ * Tries at which pieces are slack; most steps need one. After the first few, pieces may only go taut, so that
+ * the search ends.
+ */
 const TRIES = 24
 const FREE_TRIES = 4
 /** Air at 15 °C, sea level (ICAO standard atmosphere): kg/m³ and Pa·s. */
 const AIR: Water = { densityKgM3: 1.225, viscosityPaS: 1.81e-5 }
-/** Speed below which the shear along a line is taken as at this speed, m/s: it only keeps the logarithm finite. */
+/**
+ * Speed below which the shear along a line is taken as at this speed, m/s: it only keeps the logarithm
+ * finite.
+ */
 const LEAST_MS = 1e-3
 
 type PieceState = 0 | 1 | 2
@@ -70,11 +94,24 @@ const TAUT: PieceState = 1
 const RUNNING: PieceState = 2
 
 /** @throws RangeError when pieces is less than 2 or more than 80 */
-export function heldLine({ hold, line, water, runsAtN: fingerN, dragFactor = 1, stream, from, pieces = PIECES[hold.mode], partS = PART_S }: HeldLineOptions): HeldLine {
-  if (!(pieces >= 2 && pieces <= MOST_PIECES / 2)) throw new RangeError(`heldLine: pieces must lie in 2..${MOST_PIECES / 2}, got ${pieces}`)
+export function heldLine({
+  hold,
+  line,
+  water,
+  runsAtN: fingerN,
+  dragFactor = 1,
+  stream,
+  from,
+  pieces = PIECES[hold.mode],
+  partS = PART_S,
+}: HeldLineOptions): HeldLine {
+  if (!(pieces >= 2 && pieces <= MOST_PIECES / 2))
+    throw new RangeError(`heldLine: pieces must lie in 2..${MOST_PIECES / 2}, got ${pieces}`)
   const tip = Float64Array.of(-hold.rodDistanceM, 0, tipAt(hold.lift, 0)[0])
   let runsAtN = hold.mode === 'controlled' ? fingerN : Infinity
-  /** pull in the middle of the piece at the rod while it runs: the upper half of it hangs below the finger, N */
+  /**
+   * pull in the middle of the piece at the rod while it runs: the upper half of it hangs below the finger, N
+   */
   let pullsAtN = runsAtN
   let takesIn = false
   const size = 3 * (MOST_PIECES + 1)
@@ -98,8 +135,8 @@ export function heldLine({ hold, line, water, runsAtN: fingerN, dragFactor = 1, 
   const force = new Float64Array(3)
   const flow = new Float64Array(3)
   const { solve } = blockTridiagonal(MOST_PIECES)
-  const section = Math.PI / 4 * line.diameterM ** 2
-  const earlyS = partS * EARLY.partS / PART_S
+  const section = (Math.PI / 4) * line.diameterM ** 2
+  const earlyS = (partS * EARLY.partS) / PART_S
   let n = pieces
   let t = 0
   let cutM = 0
@@ -110,13 +147,13 @@ export function heldLine({ hold, line, water, runsAtN: fingerN, dragFactor = 1, 
   function lay(): void {
     const span = [0, 1, 2].map(k => from[k]! - tip[k]!)
     const out = Math.max(LEAST_OUT_M, Math.hypot(...span))
-    const parts = Array.from({ length: n }, (_, i) => GROWTH ** ((n - 1 - i) * GROWN_IN / n))
+    const parts = Array.from({ length: n }, (_, i) => GROWTH ** (((n - 1 - i) * GROWN_IN) / n))
     const whole = parts.reduce((sum, p) => sum + p, 0)
     let along = 0
     for (let i = 0; i <= n; i++) {
       for (let k = 0; k < 3; k++) places[3 * i + k] = tip[k]! + span[k]! * along
       if (i === n) break
-      rest[i] = out * parts[i]! / whole
+      rest[i] = (out * parts[i]!) / whole
       along += parts[i]! / whole
     }
     cutM = CUT_AT * rest[0]!
@@ -124,8 +161,8 @@ export function heldLine({ hold, line, water, runsAtN: fingerN, dragFactor = 1, 
   }
 
   /**
-   * Where every point is expected at the end of the step, with what speed: the points of the line go on as they went, the
-   * rig as it would without the line.
+   * Where every point is expected at the end of the step, with what speed: the points of the line go on as
+   * they went, the rig as it would without the line.
    */
   function predict(stepS: number, end: Pick<LineEnd, 'acceleration'>, tipZ: number): void {
     for (let i = 3; i < 3 * n; i++) {
@@ -171,7 +208,14 @@ export function heldLine({ hold, line, water, runsAtN: fingerN, dragFactor = 1, 
     let wetM = 0
     for (let i = 0; i < n; i++) wetM += wetPart(i) * rest[i]!
     const q = 3 * n - 3
-    const slide = Math.max(LEAST_MS, Math.abs(directions[q]! * velocities[q + 3]! + directions[q + 1]! * velocities[q + 4]! + directions[q + 2]! * velocities[q + 5]!))
+    const slide = Math.max(
+      LEAST_MS,
+      Math.abs(
+        directions[q]! * velocities[q + 3]! +
+          directions[q + 1]! * velocities[q + 4]! +
+          directions[q + 2]! * velocities[q + 5]!,
+      ),
+    )
     pullsAtN = Math.max(0, runsAtN + weightOf(rest[0]! / 2, Math.max(0, 2 * wetPart(0) - 1)) * directions[2]!)
     const shear = wetM > 0 ? shearPerSpeed(line, water, wetM, slide) / wetM : 0
     for (let i = 0; i < n; i++) {
@@ -186,8 +230,18 @@ export function heldLine({ hold, line, water, runsAtN: fingerN, dragFactor = 1, 
     endInertia(stepS, end)
   }
 
-  /** Adds half a piece to a point: its mass with that of the water it moves, its weight, and drag linear in the point's next speed. */
-  function halfPiece(point: number, along: number, lengthM: number, wet: number, shear: number, stepS: number): void {
+  /**
+   * Adds half a piece to a point: its mass with that of the water it moves, its weight, and drag linear in
+   * the point's next speed.
+   */
+  function halfPiece(
+    point: number,
+    along: number,
+    lengthM: number,
+    wet: number,
+    shear: number,
+    stepS: number,
+  ): void {
     const p = 3 * point
     const d = 9 * (point - 1)
     const q = 3 * along
@@ -233,15 +287,26 @@ export function heldLine({ hold, line, water, runsAtN: fingerN, dragFactor = 1, 
     const ez = expectedV[p + 2]!
     const sheared = lengthwise * (ex * nx + ey * ny + ez * nz)
     const more = grows * ((ex - ux) * vx + (ey - uy) * vy + (ez - uz) * vz)
-    ownLoad[p]! -= normal * ex + sheared * nx + more * vx + massKg * (expectedV[p]! - velocities[p]!) / stepS
-    ownLoad[p + 1]! -= normal * ey + sheared * ny + more * vy + massKg * (expectedV[p + 1]! - velocities[p + 1]!) / stepS
-    ownLoad[p + 2]! -= normal * ez + sheared * nz + more * vz + massKg * (expectedV[p + 2]! - velocities[p + 2]!) / stepS + weightOf(lengthM, wet)
+    ownLoad[p]! -=
+      normal * ex + sheared * nx + more * vx + (massKg * (expectedV[p]! - velocities[p]!)) / stepS
+    ownLoad[p + 1]! -=
+      normal * ey + sheared * ny + more * vy + (massKg * (expectedV[p + 1]! - velocities[p + 1]!)) / stepS
+    ownLoad[p + 2]! -=
+      normal * ez +
+      sheared * nz +
+      more * vz +
+      (massKg * (expectedV[p + 2]! - velocities[p + 2]!)) / stepS +
+      weightOf(lengthM, wet)
   }
 
   /** Weight of so much line in air and water, N. */
-  const weightOf = (lengthM: number, wet: number): number => section * lengthM * GRAVITY_MS2 * (line.densityKgM3 - wet * water.densityKgM3)
+  const weightOf = (lengthM: number, wet: number): number =>
+    section * lengthM * GRAVITY_MS2 * (line.densityKgM3 - wet * water.densityKgM3)
 
-  /** Drag across so much line over its speed, N·s/m, and how much that grows with speed, times the speed, into `dragNow`. */
+  /**
+   * Drag across so much line over its speed, N·s/m, and how much that grows with speed, times the speed, into
+   * `dragNow`.
+   */
   function acrossOf(wet: number, speedMS: number, lengthM: number): void {
     dragNow[0] = 0
     dragNow[1] = 0
@@ -250,11 +315,11 @@ export function heldLine({ hold, line, water, runsAtN: fingerN, dragFactor = 1, 
   }
   function addDrag(fluid: Water, lengthM: number, speedMS: number): void {
     if (!(speedMS > 0)) return
-    const cd = cylinderCd(fluid.densityKgM3 * speedMS * line.diameterM / fluid.viscosityPaS)
+    const cd = cylinderCd((fluid.densityKgM3 * speedMS * line.diameterM) / fluid.viscosityPaS)
     const drag = 0.5 * fluid.densityKgM3 * cd * line.diameterM * speedMS * dragFactor * lengthM
     dragNow[0]! += drag
     // d ln(Cd·U)/d ln U of 1 + 10 Re^(-2/3)
-    dragNow[1]! += drag * (1 - 2 / 3 * (1 - 1 / cd))
+    dragNow[1]! += drag * (1 - (2 / 3) * (1 - 1 / cd))
   }
 
   /** The rig's inertia at the end of the line: without a pull it does as expected. */
@@ -270,7 +335,10 @@ export function heldLine({ hold, line, water, runsAtN: fingerN, dragFactor = 1, 
     own[last + 8]! += per * m[8]!
   }
 
-  /** Puts the system together for the present guess of which pieces pull, and solves it for how far every point comes from where it was expected. */
+  /**
+   * Puts the system together for the present guess of which pieces pull, and solves it for how far every
+   * point comes from where it was expected.
+   */
   function solveShift(): void {
     for (let i = 0; i < n; i++) {
       const d = 9 * i
@@ -334,10 +402,20 @@ export function heldLine({ hold, line, water, runsAtN: fingerN, dragFactor = 1, 
     let same = true
     for (let i = 0; i < n; i++) {
       const a = 3 * i
-      let opens = directions[a]! * shift[a]! + directions[a + 1]! * shift[a + 1]! + directions[a + 2]! * shift[a + 2]!
-      if (i > 0) opens -= directions[a]! * shift[a - 3]! + directions[a + 1]! * shift[a - 2]! + directions[a + 2]! * shift[a - 1]!
+      let opens =
+        directions[a]! * shift[a]! + directions[a + 1]! * shift[a + 1]! + directions[a + 2]! * shift[a + 2]!
+      if (i > 0)
+        opens -=
+          directions[a]! * shift[a - 3]! +
+          directions[a + 1]! * shift[a - 2]! +
+          directions[a + 2]! * shift[a - 1]!
       const pull = stiffnessOf(i) * (stretches[i]! + opens)
-      const state = i === 0 && (pull > pullsAtN || reeling()) ? RUNNING : pull <= 0 && (free || states[i] === SLACK) ? SLACK : TAUT
+      const state =
+        i === 0 && (pull > pullsAtN || reeling())
+          ? RUNNING
+          : pull <= 0 && (free || states[i] === SLACK)
+            ? SLACK
+            : TAUT
       if (state !== states[i]) same = false
       states[i] = state
       tension[i] = state === RUNNING ? pullsAtN : Math.max(0, pull)
@@ -376,10 +454,18 @@ export function heldLine({ hold, line, water, runsAtN: fingerN, dragFactor = 1, 
   /** What the end's inertia feels of the line. */
   function pullOnEnd(stepS: number, { massKg }: LineEnd, share: number): void {
     const e = 3 * (n - 1)
-    for (let a = 0; a < 3; a++) force[a]! += share * (massKg[3 * a]! * shift[e]! + massKg[3 * a + 1]! * shift[e + 1]! + massKg[3 * a + 2]! * shift[e + 2]!) / (stepS * stepS)
+    for (let a = 0; a < 3; a++)
+      force[a]! +=
+        (share *
+          (massKg[3 * a]! * shift[e]! +
+            massKg[3 * a + 1]! * shift[e + 1]! +
+            massKg[3 * a + 2]! * shift[e + 2]!)) /
+        (stepS * stepS)
   }
 
-  /** Line that ran out under the finger lengthens the piece at the rod, which is cut in two once it is long. */
+  /**
+   * Line that ran out under the finger lengthens the piece at the rod, which is cut in two once it is long.
+   */
   function runOut(): void {
     if (states[0] !== RUNNING) return
     const length = Math.hypot(places[3]! - places[0]!, places[4]! - places[1]!, places[5]! - places[2]!)
@@ -397,5 +483,12 @@ export function heldLine({ hold, line, water, runsAtN: fingerN, dragFactor = 1, 
     n++
   }
 
-  return { force, places, count: () => n + 1, outM: () => rest.subarray(0, n).reduce((sum, l) => sum + l, 0), takeIn, step }
+  return {
+    force,
+    places,
+    count: () => n + 1,
+    outM: () => rest.subarray(0, n).reduce((sum, l) => sum + l, 0),
+    takeIn,
+    step,
+  }
 }

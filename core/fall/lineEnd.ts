@@ -8,17 +8,29 @@ import type { TetheredWeight } from './tether'
 
 /** A line's end to be filled from a state of motion. */
 export const lineEnd = (): LineEnd & { readonly [K in keyof LineEnd]: Float64Array } => ({
-  place: new Float64Array(3), velocity: new Float64Array(3), acceleration: new Float64Array(3), massKg: new Float64Array(9),
+  place: new Float64Array(3),
+  velocity: new Float64Array(3),
+  acceleration: new Float64Array(3),
+  massKg: new Float64Array(9),
 })
 
-/** Inertia that a force at a point of a free body feels, 3×3, body axes, kg: the inverse of what the point gives to a unit force. */
+/**
+ * Inertia that a force at a point of a free body feels, 3×3, body axes, kg: the inverse of what the point
+ * gives to a unit force.
+ */
 export function inertiaAt(body: Pick<HydroBody, 'inverse'>, at: Vec3): Float64Array {
   const give = new Float64Array(9)
-  const AXES = [[1, 0, 0], [0, 1, 0], [0, 0, 1]] as const
+  const AXES = [
+    [1, 0, 0],
+    [0, 1, 0],
+    [0, 0, 1],
+  ] as const
   const loads = AXES.map(n => [...n, ...cross(at, n)])
   for (let a = 0; a < 3; a++) {
     for (let b = 0; b < 3; b++) {
-      for (let i = 0; i < 6; i++) for (let k = 0; k < 6; k++) give[3 * a + b]! += loads[a]![i]! * body.inverse[6 * i + k]! * loads[b]![k]!
+      for (let i = 0; i < 6; i++)
+        for (let k = 0; k < 6; k++)
+          give[3 * a + b]! += loads[a]![i]! * body.inverse[6 * i + k]! * loads[b]![k]!
     }
   }
   return invert(give, 3)
@@ -28,13 +40,21 @@ export function inertiaAt(body: Pick<HydroBody, 'inverse'>, at: Vec3): Float64Ar
 const GROUNDED_KG = 1
 
 /** What else hangs at the tie point: a weight on a taut tether. */
-export interface Hung { readonly weight: TetheredWeight, readonly inertKg: number, readonly state: { readonly taut: boolean, readonly grounded: boolean } }
+export interface Hung {
+  readonly weight: TetheredWeight
+  readonly inertKg: number
+  readonly state: { readonly taut: boolean; readonly grounded: boolean }
+}
 
 /**
- * Reads the end of a line tied to the body off a state and its rate of change (without the line), both of 13 numbers or more.
+ * Reads the end of a line tied to the body off a state and its rate of change (without the line), both of 13
+ * numbers or more.
  * @param flow the water's velocity X Y at the body
  */
-export function bodyEnd(body: HydroBody, hung?: Hung): (y: Float64Array, dy: Float64Array, flow: Float64Array, end: LineEnd) => void {
+export function bodyEnd(
+  body: HydroBody,
+  hung?: Hung,
+): (y: Float64Array, dy: Float64Array, flow: Float64Array, end: LineEnd) => void {
   const at = body.tieAt
   const inertia = inertiaAt(body, at)
   const v = new Float64Array(6)
@@ -73,10 +93,15 @@ export function bodyEnd(body: HydroBody, hung?: Hung): (y: Float64Array, dy: Flo
 /** R·m·Rᵀ. @param scratch overwritten */
 function turned(R: Float64Array, m: Float64Array, scratch: Float64Array, out: Float64Array): void {
   for (let a = 0; a < 3; a++) {
-    for (let b = 0; b < 3; b++) scratch[3 * a + b] = R[3 * a]! * m[b]! + R[3 * a + 1]! * m[3 + b]! + R[3 * a + 2]! * m[6 + b]!
+    for (let b = 0; b < 3; b++)
+      scratch[3 * a + b] = R[3 * a]! * m[b]! + R[3 * a + 1]! * m[3 + b]! + R[3 * a + 2]! * m[6 + b]!
   }
   for (let a = 0; a < 3; a++) {
-    for (let b = 0; b < 3; b++) out[3 * a + b] = scratch[3 * a]! * R[3 * b]! + scratch[3 * a + 1]! * R[3 * b + 1]! + scratch[3 * a + 2]! * R[3 * b + 2]!
+    for (let b = 0; b < 3; b++)
+      out[3 * a + b] =
+        scratch[3 * a]! * R[3 * b]! +
+        scratch[3 * a + 1]! * R[3 * b + 1]! +
+        scratch[3 * a + 2]! * R[3 * b + 2]!
   }
 }
 
@@ -86,11 +111,17 @@ function addHung({ inertKg, state }: Hung, y: Float64Array, end: LineEnd): void 
   const length = Math.hypot(...d)
   if (!(length > 1e-6)) return
   const kg = state.grounded ? GROUNDED_KG : inertKg
-  for (let a = 0; a < 3; a++) for (let b = 0; b < 3; b++) end.massKg[3 * a + b]! += kg * d[a]! * d[b]! / length ** 2
+  for (let a = 0; a < 3; a++)
+    for (let b = 0; b < 3; b++) end.massKg[3 * a + b]! += (kg * d[a]! * d[b]!) / length ** 2
 }
 
-/** Reads the end of a line tied to the weight off a state of body and weight and its rate of change without the line. */
-export function weightEnd(inertKg: number): (y: Float64Array, dy: Float64Array, flow: Float64Array, end: LineEnd) => void {
+/**
+ * Reads the end of a line tied to the weight off a state of body and weight and its rate of change without
+ * the line.
+ */
+export function weightEnd(
+  inertKg: number,
+): (y: Float64Array, dy: Float64Array, flow: Float64Array, end: LineEnd) => void {
   return (y, dy, flow, end) => {
     end.massKg.fill(0)
     for (let k = 0; k < 3; k++) {

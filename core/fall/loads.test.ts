@@ -10,20 +10,30 @@ import { bodyOf, FRESH } from './testing'
 function general(body: HydroBody): HydroBody {
   const strips = Array.from(body.strips)
   for (let i = 0; i < body.straight.length; i += STRAIGHT_STRIDE) {
-    const [x, z, ...drag] = Array.from(body.straight.subarray(i, i + STRAIGHT_STRIDE)) as [number, number, ...number[]]
+    const [x, z, ...drag] = Array.from(body.straight.subarray(i, i + STRAIGHT_STRIDE)) as [
+      number,
+      number,
+      ...number[],
+    ]
     strips.push(x, 0, z, 1, 0, 0, 0, 1, 0, 0, 0, 1, ...drag)
   }
   return { ...body, strips: Float64Array.from(strips), straight: new Float64Array(0) }
 }
 
-const options = { factors: DEFAULT_FACTORS, viscous: true, gravityMS2: STANDARD_GRAVITY, line: lineFromLb('mono', 8) }
+const options = {
+  factors: DEFAULT_FACTORS,
+  viscous: true,
+  gravityMS2: STANDARD_GRAVITY,
+  line: lineFromLb('mono', 8),
+}
 
 describe('loads', () => {
-  it.each(['W1', 'E1', 'L1'] as const)('%s: straight strips give the loads of the general ones', (family) => {
+  it.each(['W1', 'E1', 'L1'] as const)('%s: straight strips give the loads of the general ones', family => {
     const body = bodyOf({ family })
     const [short, long] = [makeLoads(body, options), makeLoads(general(body), options)]
     const random = seededRandom(3)
-    const draw = (n: number, scale: number): Float64Array => Float64Array.from({ length: n }, () => scale * (2 * random() - 1))
+    const draw = (n: number, scale: number): Float64Array =>
+      Float64Array.from({ length: n }, () => scale * (2 * random() - 1))
     for (let i = 0; i < 50; i++) {
       const v = Float64Array.of(...draw(3, 1), ...draw(3, 4))
       const axes = draw(6, 1)
@@ -36,12 +46,17 @@ describe('loads', () => {
 
   it('lopsided shedding pushes aside, never along the flow or against it, and the other way for the other bend', () => {
     const forces = (bendM: number, vortexSide: number): Float64Array => {
-      const loads = makeLoads(bodyOf({ family: 'O2', form: 'stick', bendM }), { factors: { ...DEFAULT_FACTORS, vortexSide, eta: 1, etaRoll: 1 }, viscous: true, gravityMS2: 0 })
+      const loads = makeLoads(bodyOf({ family: 'O2', form: 'stick', bendM }), {
+        factors: { ...DEFAULT_FACTORS, vortexSide, eta: 1, etaRoll: 1 },
+        viscous: true,
+        gravityMS2: 0,
+      })
       const out = new Float64Array(6)
       loads(Float64Array.of(0.3, 0, -0.3, 0, 0, 0), Float64Array.of(0, 0, 1, 1, 0, 0), 1, out)
       return out
     }
-    const part = (bendM: number): number[] => [0, 1, 2].map(k => forces(bendM, 0.6)[k]! - forces(bendM, 0)[k]!)
+    const part = (bendM: number): number[] =>
+      [0, 1, 2].map(k => forces(bendM, 0.6)[k]! - forces(bendM, 0)[k]!)
     const [, left] = part(0.006) as [number, number, number]
     expect(Math.abs(left)).toBeGreaterThan(0.05 * Math.abs(forces(0.006, 0)[2]!))
     expect(part(-0.006)[1]).toBeCloseTo(-left, 12)
@@ -50,7 +65,11 @@ describe('loads', () => {
 
   it('a forked tail lifts as a slender wing does, by a share; a round stick has none to lift with', () => {
     const rise = (form: 'softJerkbait' | 'stick', tailLift: number, u: number): number => {
-      const loads = makeLoads(bodyOf({ family: 'O2', form, size: '2/0' }), { factors: { ...DEFAULT_FACTORS, tailLift, eta: 1, etaRoll: 1 }, viscous: true, gravityMS2: 0 })
+      const loads = makeLoads(bodyOf({ family: 'O2', form, size: '2/0' }), {
+        factors: { ...DEFAULT_FACTORS, tailLift, eta: 1, etaRoll: 1 },
+        viscous: true,
+        gravityMS2: 0,
+      })
       const out = new Float64Array(6)
       loads(Float64Array.of(u, 0, -0.02, 0, 0, 0), Float64Array.of(0, 0, 1, 1, 0, 0), 1, out)
       return out[2]!
@@ -68,7 +87,11 @@ describe('loads', () => {
 
   it('drag takes energy out, whatever the motion', () => {
     const body = bodyOf({ family: 'W1', bendM: 0.01 })
-    const loads = makeLoads(body, { ...options, gravityMS2: 0, factors: { ...DEFAULT_FACTORS, eta: 1, etaRoll: 1 } })
+    const loads = makeLoads(body, {
+      ...options,
+      gravityMS2: 0,
+      factors: { ...DEFAULT_FACTORS, eta: 1, etaRoll: 1 },
+    })
     const random = seededRandom(8)
     for (let i = 0; i < 100; i++) {
       const v = Float64Array.from({ length: 6 }, (_, k) => (k < 3 ? 1 : 5) * (2 * random() - 1))

@@ -7,17 +7,26 @@ import { COMPACT_STRIDE, STRAIGHT_STRIDE, STRIP_STRIDE, type HydroBody } from '.
 import { lineDragPerSpeed } from './lineDrag'
 
 /**
- * A line held tight from far away: pulls the tie point toward a fixed direction as hard as the reel outruns it.
- * The direction lies in the world's X–Z plane, `elevationRad` above the horizontal.
+ * A line held tight from far away: pulls the tie point toward a fixed direction as hard as the reel outruns
+ * it. The direction lies in the world's X–Z plane, `elevationRad` above the horizontal.
  */
 export interface Tow {
   readonly speedMS: number
   readonly elevationRad: number
   readonly newtonPerMS: number
-  /** what a weight that hangs at the tie point pulls besides: down, and back by its own drag at that speed, N */ readonly hung?: { readonly downN: number, readonly backN: number }
+  /**
+   * what a weight that hangs at the tie point pulls besides: down, and back by its own drag at that speed, N
+   */
+  readonly hung?: {
+    readonly downN: number
+    readonly backN: number
+  }
 }
 
-/** What acts on the body. `viscous: false` leaves only gravity, buoyancy and ideal-fluid inertia, for checking conservation. */
+/**
+ * What acts on the body. `viscous: false` leaves only gravity, buoyancy and ideal-fluid inertia, for checking
+ * conservation.
+ */
 export interface LoadOptions {
   readonly factors: FallFactors
   readonly line?: Line
@@ -28,7 +37,8 @@ export interface LoadOptions {
 
 /**
  * Force and moment about the centre of gravity in body axes.
- * @param v velocity of the centre of gravity u v w and turning rate p q r, body axes, m/s and rad/s (6 numbers)
+ * @param v velocity of the centre of gravity u v w and turning rate p q r, body axes, m/s and rad/s (6
+ * numbers)
  * @param axes world up (3) and world X (3), both in body axes
  * @param tieDepthM depth of the tie point, for the wetted line
  * @param out force x y z (N) and moment x y z (N·m), overwritten
@@ -97,7 +107,10 @@ export function makeLoads(body: HydroBody, options: LoadOptions): Loads {
       let fy = 0
       let fz = 0
       if (side2 + rise2 > 1e-18) {
-        root = inverseCubeRoot(Math.max(LEAST_RE_SQUARED, square * (straight[i + 4]! * side2 + straight[i + 5]! * rise2)), root)
+        root = inverseCubeRoot(
+          Math.max(LEAST_RE_SQUARED, square * (straight[i + 4]! * side2 + straight[i + 5]! * rise2)),
+          root,
+        )
         const drag = -cross * (1 + 10 * root) * Math.sqrt(side2 + rise2)
         fy = drag * straight[i + 2]! * side
         fz = drag * straight[i + 3]! * rise
@@ -123,14 +136,21 @@ export function makeLoads(body: HydroBody, options: LoadOptions): Loads {
       let fSide = 0
       let fRise = 0
       if (across2 > 1e-18) {
-        root = inverseCubeRoot(Math.max(LEAST_RE_SQUARED, square * (strips[i + 14]! * side * side + strips[i + 15]! * rise * rise)), root)
+        root = inverseCubeRoot(
+          Math.max(
+            LEAST_RE_SQUARED,
+            square * (strips[i + 14]! * side * side + strips[i + 15]! * rise * rise),
+          ),
+          root,
+        )
         const drag = -cross * (1 + 10 * root) * Math.sqrt(across2)
         fSide = drag * strips[i + 12]! * side
         fRise = drag * strips[i + 13]! * rise
         if (lopsided !== 0) {
           // strongest at 45° to the flow and at the nose, gone broadside, end on and at the tail
-          const both = 2 * along * Math.sqrt(across2) / (along * along + across2)
-          const turned = lopsided * both * both * both * both * Math.max(0, 1 + (x - body.noseX) / body.lengthM)
+          const both = (2 * along * Math.sqrt(across2)) / (along * along + across2)
+          const turned =
+            lopsided * both * both * both * both * Math.max(0, 1 + (x - body.noseX) / body.lengthM)
           const keep = fSide
           fSide -= turned * fRise
           fRise += turned * keep
@@ -175,11 +195,22 @@ export function makeLoads(body: HydroBody, options: LoadOptions): Loads {
       const lift = -rho * factors.tailLift * Math.abs(along)
       const fx = drag * factors.axialDrag * compacts[i + 3]! * along
       const fy = (across * compacts[i + 4]! + lift * compacts[i + 9]!) * aside
-      addAt(out, x, y, z, cos * fx - sin * fy, sin * fx + cos * fy, (across * compacts[i + 5]! + lift * compacts[i + 10]!) * lz)
+      addAt(
+        out,
+        x,
+        y,
+        z,
+        cos * fx - sin * fy,
+        sin * fx + cos * fy,
+        (across * compacts[i + 5]! + lift * compacts[i + 10]!) * lz,
+      )
     }
   }
 
-  /** Takes back the share (1 - eta) of the ideal-fluid body moment p_added x v, which separated flow does not deliver. */
+  /**
+   * Takes back the share (1 - eta) of the ideal-fluid body moment p_added x v, which separated flow does not
+   * deliver.
+   */
   function momentCorrection(v: Float64Array, out: Float64Array): void {
     const a = body.added
     const share = 1 - factors.eta
@@ -205,7 +236,13 @@ export function makeLoads(body: HydroBody, options: LoadOptions): Loads {
     const lx = v[0]! + v[4]! * z - v[5]! * y
     const ly = v[1]! + v[5]! * x - v[3]! * z
     const lz = v[2]! + v[3]! * y - v[4]! * x
-    const k = -lineDragPerSpeed(stock, water, tieDepthM, Math.sqrt(lx * lx + ly * ly + lz * lz), factors.lineBow)
+    const k = -lineDragPerSpeed(
+      stock,
+      water,
+      tieDepthM,
+      Math.sqrt(lx * lx + ly * ly + lz * lz),
+      factors.lineBow,
+    )
     addAt(out, x, y, z, k * lx, k * ly, k * lz)
   }
 
@@ -216,10 +253,21 @@ export function makeLoads(body: HydroBody, options: LoadOptions): Loads {
     const dx = rise * axes[0]! + level * axes[3]!
     const dy = rise * axes[1]! + level * axes[4]!
     const dz = rise * axes[2]! + level * axes[5]!
-    const along = dx * (v[0]! + v[4]! * z - v[5]! * y) + dy * (v[1]! + v[5]! * x - v[3]! * z) + dz * (v[2]! + v[3]! * y - v[4]! * x)
+    const along =
+      dx * (v[0]! + v[4]! * z - v[5]! * y) +
+      dy * (v[1]! + v[5]! * x - v[3]! * z) +
+      dz * (v[2]! + v[3]! * y - v[4]! * x)
     const pull = tow.newtonPerMS * Math.max(0, tow.speedMS - along)
     const down = tow.hung?.downN ?? 0
     const back = tow.hung?.backN ?? 0
-    addAt(out, x, y, z, pull * dx - down * axes[0]! - back * axes[3]!, pull * dy - down * axes[1]! - back * axes[4]!, pull * dz - down * axes[2]! - back * axes[5]!)
+    addAt(
+      out,
+      x,
+      y,
+      z,
+      pull * dx - down * axes[0]! - back * axes[3]!,
+      pull * dy - down * axes[1]! - back * axes[4]!,
+      pull * dz - down * axes[2]! - back * axes[5]!,
+    )
   }
 }

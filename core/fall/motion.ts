@@ -3,23 +3,32 @@ import type { HydroBody } from './hydroBody'
 import { addAt } from './addAt'
 import type { Loads } from './loads'
 
-/** State of a falling body: place of the centre of gravity (world, 3), attitude (quaternion, 4), linear and angular momentum (body, 3 + 3). */
+/**
+ * State of a falling body: place of the centre of gravity (world, 3), attitude (quaternion, 4), linear and
+ * angular momentum (body, 3 + 3).
+ */
 export const STATE_SIZE = 13
 
 /** What surrounds a falling body besides still water and a slack line. */
 export interface Surroundings {
   /** the water's velocity X Y at a height */ readonly stream?: (z: number, out: Float64Array) => void
-  /** force of a held line at the tie point, world axes, N (3): as it stands through a step */ readonly pull?: Float64Array
+  /** force of a held line at the tie point, world axes, N (3): as it stands through a step */
+  readonly pull?: Float64Array
 }
 
 /**
  * Right-hand side of Kirchhoff's equations (Lamb, Hydrodynamics, ch. VI):
  * dp/dt = p x w + F, dh/dt = h x w + p x v + T, with (p, h) = M (v, w), M constant in body axes.
- * In a current the momenta are those of the motion through the water; the place moves with the water besides. What the
- * change of current with depth does to the body's own momentum is left out: over a bait's length it is small.
+ * In a current the momenta are those of the motion through the water; the place moves with the water besides.
+ * What the change of current with depth does to the body's own momentum is left out: over a bait's length it
+ * is small.
  * @returns a derivative function over the 13 state numbers
  */
-export function kirchhoff(body: HydroBody, loads: Loads, { stream, pull }: Surroundings = {}): (y: Float64Array, dy: Float64Array) => void {
+export function kirchhoff(
+  body: HydroBody,
+  loads: Loads,
+  { stream, pull }: Surroundings = {},
+): (y: Float64Array, dy: Float64Array) => void {
   const v = new Float64Array(6)
   const force = new Float64Array(6)
   const axes = new Float64Array(6)
@@ -31,7 +40,8 @@ export function kirchhoff(body: HydroBody, loads: Loads, { stream, pull }: Surro
     const x = y[4]!
     const yy = y[5]!
     const z = y[6]!
-    // between steps the quaternion is not quite of unit length; dividing by its square keeps the matrix a rotation
+    // between steps the quaternion is not quite of unit length; dividing by its square keeps the matrix a
+    // rotation
     const two = 2 / (w * w + x * x + yy * yy + z * z)
     const upX = two * (x * z - w * yy)
     const upY = two * (yy * z + w * x)
@@ -74,9 +84,17 @@ export function kirchhoff(body: HydroBody, loads: Loads, { stream, pull }: Surro
   }
 }
 
-/** p x w + F and h x w + p x v + T written at `at`. Momenta are read from `y` at `from` (6), `v`: velocities (6), `force`: loads (6). */
+/**
+ * p x w + F and h x w + p x v + T written at `at`. Momenta are read from `y` at `from` (6), `v`: velocities
+ * (6), `force`: loads (6).
+ */
 export function momentumRate(
-  y: Float64Array, from: number, v: Float64Array, force: Float64Array, out: Float64Array, at: number,
+  y: Float64Array,
+  from: number,
+  v: Float64Array,
+  force: Float64Array,
+  out: Float64Array,
+  at: number,
 ): void {
   const px = y[from]!
   const py = y[from + 1]!
@@ -119,7 +137,10 @@ export function momentum(body: HydroBody, v: ArrayLike<number>, out = new Float6
 }
 
 /** A stepper that advances a state and keeps its quaternion of unit length. */
-export function stepperOf(rate: (y: Float64Array, dy: Float64Array) => void, size = STATE_SIZE): (y: Float64Array, step: number) => void {
+export function stepperOf(
+  rate: (y: Float64Array, dy: Float64Array) => void,
+  size = STATE_SIZE,
+): (y: Float64Array, step: number) => void {
   const advance = rungeKutta4(size, rate)
   return (y, step) => {
     advance(y, step)
@@ -129,5 +150,8 @@ export function stepperOf(rate: (y: Float64Array, dy: Float64Array) => void, siz
 }
 
 /** The same for a body under loads. */
-export const stepper = (body: HydroBody, loads: Loads, surroundings: Surroundings = {}): (y: Float64Array, step: number) => void =>
-  stepperOf(kirchhoff(body, loads, surroundings))
+export const stepper = (
+  body: HydroBody,
+  loads: Loads,
+  surroundings: Surroundings = {},
+): ((y: Float64Array, step: number) => void) => stepperOf(kirchhoff(body, loads, surroundings))

@@ -17,15 +17,20 @@ describe('weight and water', () => {
   for (const form of FORM_IDS) {
     const lengthM = usualLength(form)
     const size = usualSize(lengthM)
-    it.each(['E1', 'W1', 'L1'] as const)(`${form} on %s falls faster with every step up the ladder`, (family) => {
-      const times = ladder.map(oz => fallOf({ form, lengthM, size, family, oz }, 1.5, line).timeS)
-      for (let i = 1; i < times.length; i++) expect(times[i]!, `${ladder[i]} oz`).toBeLessThan(times[i - 1]!)
-    })
+    it.each(['E1', 'W1', 'L1'] as const)(
+      `${form} on %s falls faster with every step up the ladder`,
+      family => {
+        const times = ladder.map(oz => fallOf({ form, lengthM, size, family, oz }, 1.5, line).timeS)
+        for (let i = 1; i < times.length; i++)
+          expect(times[i]!, `${ladder[i]} oz`).toBeLessThan(times[i - 1]!)
+      },
+    )
     it(`${form} falls slower in salt water, on every family`, () => {
       for (const family of ['E1', 'W1', 'L1', 'O2'] as const) {
         const given = { form, lengthM, size, family, densityKgM3: 1080 }
         const [fresh, salt] = [fallOf(given, 1.5, line), fallOf({ ...given, water: SALT }, 1.5, line)]
-        // salt water takes more of the plastic's weight than of the metal's: a head then weighs more beside its bait, and what dives steeper for it meets less water
+        // salt water takes more of the plastic's weight than of the metal's: a head then weighs more beside
+        // its bait, and what dives steeper for it meets less water
         const least = deg(salt.pitchRad) < deg(fresh.pitchRad) - STEEPER_DEG ? 0.95 : 0.995
         expect(salt.timeS, family).toBeGreaterThan(least * fresh.timeS)
       }
@@ -59,7 +64,9 @@ describe('what is seen under water: a 90 mm slim shad', () => {
     expect(belly.glide).toBeGreaterThan(2 * head.glide)
   })
   it('belly weight forward dives head first, back is level', () => {
-    const pitches = [0.01, 0.016, 0.022, 0.028, 0.034].map(weightAtM => deg(fallOf({ family: 'W1', weightAtM }, 2, line).pitchRad))
+    const pitches = [0.01, 0.016, 0.022, 0.028, 0.034].map(weightAtM =>
+      deg(fallOf({ family: 'W1', weightAtM }, 2, line).pitchRad),
+    )
     for (let i = 1; i < pitches.length; i++) expect(pitches[i]!).toBeGreaterThan(pitches[i - 1]!)
     expect(pitches[0]!).toBeLessThan(-30)
     expect(pitches[4]!).toBeGreaterThan(-10)

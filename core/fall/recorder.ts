@@ -1,19 +1,24 @@
 /** Time between recorded samples, s. */
 export const SAMPLE_S = 0.02
-/** Numbers a sample takes: time (s), x y z of the centre of gravity (m, world, Z up from the surface), quaternion w x y z. */
+/**
+ * Numbers a sample takes: time (s), x y z of the centre of gravity (m, world, Z up from the surface),
+ * quaternion w x y z.
+ */
 export const SAMPLE_STRIDE = 8
 
 /** A moment is met within this, s: below any step. */
 const SAME_S = 1e-9
 
 /**
- * Keeps the leading numbers of a state every SAMPLE_S, packed, whatever the steps: a moment between two steps is read off the
- * straight line between them. Seven numbers (a place and a quaternion, which is brought back to unit length) go behind their
- * time; three (a place) go bare.
- * @returns takes time and state, in the order of time; with `last` set it keeps that state too, whatever its time, and returns
- * the packed samples
+ * Keeps the leading numbers of a state every SAMPLE_S, packed, whatever the steps: a moment between two steps
+ * is read off the straight line between them. Seven numbers (a place and a quaternion, which is brought back
+ * to unit length) go behind their time; three (a place) go bare.
+ * @returns takes time and state, in the order of time; with `last` set it keeps that state too, whatever its
+ * time, and returns the packed samples
  */
-export function recorder(numbers: 7 | 3 = 7): (t: number, y: ArrayLike<number>, last?: boolean) => Float64Array {
+export function recorder(
+  numbers: 7 | 3 = 7,
+): (t: number, y: ArrayLike<number>, last?: boolean) => Float64Array {
   const lead = numbers === 7 ? 1 : 0
   const stride = lead + numbers
   const before = new Float64Array(numbers)
@@ -62,9 +67,13 @@ export const LINE_EVERY = 5
  * Keeps where a held line is, every `LINE_EVERY` samples from the splash on.
  * @returns takes the time up to which the line as it now is stands; without one it returns the packed places
  */
-export function lineRecorder({ marks }: { readonly marks: () => Float64Array }): (t?: number) => Float64Array {
+export function lineRecorder({
+  marks,
+}: {
+  readonly marks: () => Float64Array
+}): (t?: number) => Float64Array {
   const kept: Float64Array[] = []
-  return (t) => {
+  return t => {
     if (t === undefined) return Float64Array.from(kept.flatMap(k => [...k]))
     if (kept.length * LINE_EVERY * SAMPLE_S < t) kept.push(marks())
     return NOTHING

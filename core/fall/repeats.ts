@@ -8,7 +8,8 @@ import type { TetheredWeight } from './tether'
 /** Step and depth of the coarse drops that only serve ranges: most rigs have settled within two metres. */
 const COARSE = 1.25
 const TETHER_COARSE_S = 0.01
-export const coarse = (body: HydroBody, tied: boolean): number => tied ? Math.min(TETHER_COARSE_S, COARSE * body.stepS) : COARSE * body.stepS
+export const coarse = (body: HydroBody, tied: boolean): number =>
+  tied ? Math.min(TETHER_COARSE_S, COARSE * body.stepS) : COARSE * body.stepS
 export const TETHER_DEPTH_M = 1.2
 export const COARSE_DEPTH_M = 2
 const SCATTER_DEPTH_M = 1.2
@@ -28,22 +29,36 @@ export const STIR_MS = 0.02
 /** How little a fall can be repeated. */
 export interface Repeats {
   /** scatter of the landing place, m per m fallen */ readonly scatter: number
-  /** standard deviation of the fall time over the starts, s, within `SCATTER_DEPTH_M` */ readonly timeSdS: number
+  /** standard deviation of the fall time over the starts, s, within `SCATTER_DEPTH_M` */
+  readonly timeSdS: number
 }
 
 /**
- * How little a fall can be repeated: root-mean-square scatter of the way a rig drifts in the lower half of its fall,
- * over `STARTS`, per metre fallen, within the first 1.2 metres; and, in quadrature, how far the stir of still water
- * carries it, which is the stir over the sinking speed (a steady stream carries everything with it). With it goes how
- * much the time differs from start to start.
+ * How little a fall can be repeated: root-mean-square scatter of the way a rig drifts in the lower half of
+ * its fall, over `STARTS`, per metre fallen, within the first 1.2 metres; and, in quadrature, how far the
+ * stir of still water carries it, which is the stir over the sinking speed (a steady stream carries
+ * everything with it). With it goes how much the time differs from start to start.
  */
-export function repeatsOf(body: HydroBody, conditions: FallConditions, factors = DEFAULT_FACTORS, weight?: TetheredWeight): Repeats {
+export function repeatsOf(
+  body: HydroBody,
+  conditions: FallConditions,
+  factors = DEFAULT_FACTORS,
+  weight?: TetheredWeight,
+): Repeats {
   const depthM = Math.min(conditions.depthM, SCATTER_DEPTH_M)
   const { line, hold } = conditions
   const drifts: [number, number][] = []
   const times: number[] = []
   for (const start of STARTS) {
-    const drop = dropAny(body, weight, { depthM, factors, start, stepS: coarse(body, weight !== undefined), untilWeight: true, ...(line ? { line } : {}), ...(hold ? { hold } : {}) })
+    const drop = dropAny(body, weight, {
+      depthM,
+      factors,
+      start,
+      stepS: coarse(body, weight !== undefined),
+      untilWeight: true,
+      ...(line ? { line } : {}),
+      ...(hold ? { hold } : {}),
+    })
     if (!drop.ok) continue
     drifts.push(lateDrift(drop.value))
     times.push(drop.value.timeS)
@@ -51,14 +66,21 @@ export function repeatsOf(body: HydroBody, conditions: FallConditions, factors =
   if (drifts.length < 2) return { scatter: 0, timeSdS: 0 }
   const middle = [0, 1].map(k => mean(drifts.map(p => p[k]!)))
   const square = mean(drifts.map(p => (p[0] - middle[0]!) ** 2 + (p[1] - middle[1]!) ** 2))
-  const stir = STIR_MS * mean(times) / depthM
+  const stir = (STIR_MS * mean(times)) / depthM
   return { scatter: Math.hypot(Math.sqrt(square), stir), timeSdS: standardDeviation(times) }
 }
 
-/** How the scatter of fall times grows with depth beyond where it was tried: as the sum of independent stretches does. *Assumed.* */
-export const startSdS = ({ timeSdS }: Repeats, depthM: number): number => timeSdS * Math.sqrt(Math.max(1, depthM / SCATTER_DEPTH_M))
+/**
+ * How the scatter of fall times grows with depth beyond where it was tried: as the sum of independent
+ * stretches does. *Assumed.*
+ */
+export const startSdS = ({ timeSdS }: Repeats, depthM: number): number =>
+  timeSdS * Math.sqrt(Math.max(1, depthM / SCATTER_DEPTH_M))
 
-/** Least of its last depth that the lower half of a fall is taken for: a bait that rises again at the end does not make its drift endless. */
+/**
+ * Least of its last depth that the lower half of a fall is taken for: a bait that rises again at the end does
+ * not make its drift endless.
+ */
 const LEAST_FALLEN = 0.25
 /** Sideways displacement, world x y, per metre fallen, from half depth to the bottom. */
 function lateDrift({ samples: s }: Drop): [number, number] {

@@ -11,8 +11,11 @@ import { retrievePosture, SLOW_RETRIEVE, towWith } from './retrieve'
 import type { TetheredWeight } from './tether'
 import { FRESH, usualSize } from './testing'
 
-/** Every form at its shortest, a usual and its longest, in every family that takes it, with the lightest and heaviest usual weight. */
-function* catalogue(): Generator<{ readonly name: string, readonly body: HydroBody }> {
+/**
+ * Every form at its shortest, a usual and its longest, in every family that takes it, with the lightest and
+ * heaviest usual weight.
+ */
+function* catalogue(): Generator<{ readonly name: string; readonly body: HydroBody }> {
   for (const form of FORM_IDS) {
     const [shortest, longest] = BAIT_FORMS[form].lengthRangeM
     for (const lengthM of new Set([shortest, Math.min(longest, Math.max(shortest, 0.09)), longest])) {
@@ -20,9 +23,18 @@ function* catalogue(): Generator<{ readonly name: string, readonly body: HydroBo
         const { weighted, usualKg = [0.0018, 0.014], pointRests } = FAMILIES[family]
         for (const weightKg of weighted ? usualKg : [0]) {
           const bait: BaitSpec = { form, lengthM, material: 'plain' }
-          const rig: RigSpec = { family, hookSize: sizeFor(bait, family, weightKg), weightKg, weightMaterial: 'lead', pointRest: pointRests[0]! }
+          const rig: RigSpec = {
+            family,
+            hookSize: sizeFor(bait, family, weightKg),
+            weightKg,
+            weightMaterial: 'lead',
+            pointRest: pointRests[0]!,
+          }
           if (problemsOf(bait, rig).length > 0) continue
-          yield { name: `${form} ${lengthM} ${family} ${weightKg}`, body: hydroBody(assembleRig(bait, rig).geometry, FRESH) }
+          yield {
+            name: `${form} ${lengthM} ${family} ${weightKg}`,
+            body: hydroBody(assembleRig(bait, rig).geometry, FRESH),
+          }
         }
       }
     }
@@ -32,11 +44,20 @@ function* catalogue(): Generator<{ readonly name: string, readonly body: HydroBo
 function sizeFor(bait: BaitSpec, family: RigSpec['family'], weightKg: number): RigSpec['hookSize'] {
   const from = HOOK_SIZES.indexOf(usualSize(bait.lengthM))
   const rest = FAMILIES[family].pointRests[0]!
-  const found = HOOK_SIZES.slice(0, from + 1).reverse().find(hookSize => problemsOf(bait, { family, hookSize, weightKg, weightMaterial: 'lead', pointRest: rest }).length === 0)
+  const found = HOOK_SIZES.slice(0, from + 1)
+    .reverse()
+    .find(
+      hookSize =>
+        problemsOf(bait, { family, hookSize, weightKg, weightMaterial: 'lead', pointRest: rest }).length ===
+        0,
+    )
   return found ?? HOOK_SIZES[0]!
 }
 
-/** Rigs tried of the catalogue: every seventh, so that each form, family and weight is met, with others each time. */
+/**
+ * Rigs tried of the catalogue: every seventh, so that each form, family and weight is met, with others each
+ * time.
+ */
 const EVERY = 7
 
 describe('posture on a tight line', () => {
@@ -45,7 +66,12 @@ describe('posture on a tight line', () => {
     for (const { name, body } of catalogue()) {
       if (n++ % EVERY !== 0) continue
       const { rollRad, pitchRad } = retrievePosture(body)
-      expect([name, rollRad.length, pitchRad.length, rollRad.every(Number.isFinite) && pitchRad.every(Number.isFinite)]).toEqual([name, 20, 20, true])
+      expect([
+        name,
+        rollRad.length,
+        pitchRad.length,
+        rollRad.every(Number.isFinite) && pitchRad.every(Number.isFinite),
+      ]).toEqual([name, 20, 20, true])
     }
     expect(n).toBeGreaterThan(1000)
   })
@@ -58,15 +84,31 @@ describe('posture on a tight line', () => {
       const last = coarse.pitchRad.length - 1
       // one degree; a rig that swims from side to side is held to its mean
       const mean = (list: Float64Array): number => list.reduce((sum, x) => sum + x / list.length, 0)
-      const off = Math.min(Math.abs(coarse.pitchRad[last]! - fine.pitchRad[last]!), Math.abs(mean(coarse.pitchRad) - mean(fine.pitchRad)))
+      const off = Math.min(
+        Math.abs(coarse.pitchRad[last]! - fine.pitchRad[last]!),
+        Math.abs(mean(coarse.pitchRad) - mean(fine.pitchRad)),
+      )
       expect([name, off < 0.0175]).toEqual([name, true])
     }
   })
   it('has the weight in it that hangs at the joint: the heavier, the lower the nose; one ahead on a leader draws it level', () => {
-    const body = hydroBody(assembleRig({ form: 'slimShad', lengthM: 0.1, material: 'plain' }, { family: 'J4', hookSize: '4/0', weightKg: 0.007, weightMaterial: 'lead', pointRest: 'skin' }).geometry, FRESH)
+    const body = hydroBody(
+      assembleRig(
+        { form: 'slimShad', lengthM: 0.1, material: 'plain' },
+        { family: 'J4', hookSize: '4/0', weightKg: 0.007, weightMaterial: 'lead', pointRest: 'skin' },
+      ).geometry,
+      FRESH,
+    )
     const weight = (grams: number): TetheredWeight => {
       const massKg = grams / 1000
-      return { massKg, displacedKg: massKg * FRESH.densityKgM3 / 11_340, diameterM: Math.cbrt(6 * massKg / 11_340 / Math.PI), dragFactor: 1, tetherM: 0.01, lineOnWeight: true }
+      return {
+        massKg,
+        displacedKg: (massKg * FRESH.densityKgM3) / 11_340,
+        diameterM: Math.cbrt((6 * massKg) / 11_340 / Math.PI),
+        dragFactor: 1,
+        tetherM: 0.01,
+        lineOnWeight: true,
+      }
     }
     const pitch = (tow: Tow): number => retrievePosture(body, tow).pitchRad[19]!
     const found = [SLOW_RETRIEVE, ...[3, 7, 14].map(g => towWith(weight(g), FRESH))].map(pitch)

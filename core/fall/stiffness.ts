@@ -1,15 +1,22 @@
 /**
- * How fast the quickest motion of a body dies away or swings: what an explicit integration step must follow. A damper or
- * spring that acts along a direction n at a place r enters the 6×6 matrix of its kind as k·j·jᵀ with j = (n, r × n); the
- * rates are the eigenvalues of that matrix times the inverse inertia.
+ * How fast the quickest motion of a body dies away or swings: what an explicit integration step must follow.
+ * A damper or spring that acts along a direction n at a place r enters the 6×6 matrix of its kind as k·j·jᵀ
+ * with j = (n, r × n); the rates are the eigenvalues of that matrix times the inverse inertia.
  */
 type Three = ArrayLike<number>
 
-/** Adds k·j·jᵀ for something that acts along `n` at `r` (body axes, about the centre of gravity). `matrix` is 6×6, row-major. */
+/**
+ * Adds k·j·jᵀ for something that acts along `n` at `r` (body axes, about the centre of gravity). `matrix` is
+ * 6×6, row-major.
+ */
 export function addActing(matrix: Float64Array, r: Three, n: Three, k: number): void {
   const j = [
-    n[0]!, n[1]!, n[2]!,
-    r[1]! * n[2]! - r[2]! * n[1]!, r[2]! * n[0]! - r[0]! * n[2]!, r[0]! * n[1]! - r[1]! * n[0]!,
+    n[0]!,
+    n[1]!,
+    n[2]!,
+    r[1]! * n[2]! - r[2]! * n[1]!,
+    r[2]! * n[0]! - r[0]! * n[2]!,
+    r[0]! * n[1]! - r[1]! * n[0]!,
   ]
   for (let a = 0; a < 6; a++) {
     const ka = k * j[a]!
@@ -18,12 +25,15 @@ export function addActing(matrix: Float64Array, r: Three, n: Three, k: number): 
   }
 }
 
-/** Power iterations: the largest eigenvalue is met within a per cent where it stands apart, and bounded from below otherwise. */
+/**
+ * Power iterations: the largest eigenvalue is met within a per cent where it stands apart, and bounded from
+ * below otherwise.
+ */
 const ITERATIONS = 24
 
 /**
- * Largest eigenvalue of inverse × matrix, both symmetric and not negative, 6×6, row-major: by power iteration from a start
- * that no motion of a body is blind to.
+ * Largest eigenvalue of inverse × matrix, both symmetric and not negative, 6×6, row-major: by power iteration
+ * from a start that no motion of a body is blind to.
  */
 export function largestRate(inverse: ArrayLike<number>, matrix: ArrayLike<number>): number {
   let x = [1, 0.9, 1.1, 40, 45, 50]
@@ -46,9 +56,17 @@ function times(matrix: ArrayLike<number>, x: readonly number[]): number[] {
   })
 }
 
-/** Greatest give of a place to a unit force in any direction, 1/kg: the largest eigenvalue of its 3×3 inverse inertia. */
+/**
+ * Greatest give of a place to a unit force in any direction, 1/kg: the largest eigenvalue of its 3×3 inverse
+ * inertia.
+ */
 export function giveAt(inverse: ArrayLike<number>, r: Three): number {
   const unit = new Float64Array(36)
-  for (const n of [[1, 0, 0], [0, 1, 0], [0, 0, 1]]) addActing(unit, r, n, 1)
+  for (const n of [
+    [1, 0, 0],
+    [0, 1, 0],
+    [0, 0, 1],
+  ])
+    addActing(unit, r, n, 1)
   return largestRate(inverse, unit)
 }

@@ -11,10 +11,19 @@ describe('straightness', () => {
     const { withinM, then, spinsAnyway } = straightness(bendM => bodyOf({ ...given, bendM }), line)
     expect(spinsAnyway).toBe(false)
     expect(then).toBe('spins')
-    expect(Math.abs(fallOf({ ...given, bendM: withinM! }, 3, line).turnsPerM)).toBeGreaterThanOrEqual(SPINS_TURNS_PER_M)
-    expect(Math.abs(fallOf({ ...given, bendM: withinM! / 2 }, 3, line).turnsPerM)).toBeLessThan(SPINS_TURNS_PER_M)
+    expect(Math.abs(fallOf({ ...given, bendM: withinM! }, 3, line).turnsPerM)).toBeGreaterThanOrEqual(
+      SPINS_TURNS_PER_M,
+    )
+    expect(Math.abs(fallOf({ ...given, bendM: withinM! / 2 }, 3, line).turnsPerM)).toBeLessThan(
+      SPINS_TURNS_PER_M,
+    )
   })
   it('says when a rig spins however straight it is', () => {
-    expect(straightness(bendM => bodyOf({ family: 'E1', form: 'stick', lengthM: 0.125, size: '3/0', oz: 1 / 4, bendM }), line).spinsAnyway).toBe(true)
+    expect(
+      straightness(
+        bendM => bodyOf({ family: 'E1', form: 'stick', lengthM: 0.125, size: '3/0', oz: 1 / 4, bendM }),
+        line,
+      ).spinsAnyway,
+    ).toBe(true)
   })
 })

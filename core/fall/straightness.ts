@@ -12,7 +12,8 @@ export const LEANS_RAD = 0.35
 
 /** How crooked a bait may be rigged, m off at the tail, before it spins or leans over. */
 export interface Straightness {
-  /** undefined where it does neither within the range tried, or spins however straight */ readonly withinM?: number
+  /** undefined where it does neither within the range tried, or spins however straight */
+  readonly withinM?: number
   readonly then?: 'spins' | 'leans over'
   readonly spinsAnyway: boolean
 }
@@ -22,12 +23,17 @@ const STEPS_M = [0.001, 0.002, 0.003, 0.004, 0.005, 0.006, 0.008, 0.01, 0.013] a
 const DEPTH_M = 3
 
 /**
- * The least bend at which a rig begins to spin or lean as it falls, from drops of the same rig bent more and more.
+ * The least bend at which a rig begins to spin or lean as it falls, from drops of the same rig bent more and
+ * more.
  * @param bent the rig's body with its tail so far off, m
  */
 export function straightness(bent: (bendM: number) => HydroBody, line?: Line): Straightness {
-  const fall = (bendM: number): { turns: number, roll: number } => {
-    const drop = dropRig(bent(bendM), { depthM: DEPTH_M, factors: DEFAULT_FACTORS, ...(line ? { line } : {}) })
+  const fall = (bendM: number): { turns: number; roll: number } => {
+    const drop = dropRig(bent(bendM), {
+      depthM: DEPTH_M,
+      factors: DEFAULT_FACTORS,
+      ...(line ? { line } : {}),
+    })
     if (!drop.ok) return { turns: 0, roll: 0 }
     const { turnsPerM, rollRad } = summarize(drop.value)
     return { turns: Math.abs(turnsPerM), roll: rollRad }

@@ -2,7 +2,10 @@ import { pitchOf, rollOf } from '../numerics/quaternion'
 import { streamAt, type Stream } from '../water/stream'
 import { SAMPLE_STRIDE, type Drop } from './drop'
 
-/** What a drop comes to. Angles in radians; means are over the second half of the fall, when the start is forgotten. */
+/**
+ * What a drop comes to. Angles in radians; means are over the second half of the fall, when the start is
+ * forgotten.
+ */
 export interface FallSummary {
   readonly timeS: number
   readonly meanSpeedMS: number
@@ -10,16 +13,19 @@ export interface FallSummary {
   /** positive nose up */ readonly pitchRad: number
   readonly pitchSwingRad: number
   /** size of the roll away from back-up, 0..pi */ readonly rollRad: number
-  /** sideways metres travelled, along the path, per metre fallen, over the second half */ readonly glide: number
-  /** whole turns of the path per metre fallen, seen from above; positive to the left */ readonly turnsPerM: number
-  /** radius of the circle the path draws seen from above, m; undefined where it does not turn */ readonly circleM?: number
+  /** sideways metres travelled, along the path, per metre fallen, over the second half */
+  readonly glide: number
+  /** whole turns of the path per metre fallen, seen from above; positive to the left */
+  readonly turnsPerM: number
+  /** radius of the circle the path draws seen from above, m; undefined where it does not turn */
+  readonly circleM?: number
   /** horizontal distance from splash to touch over the ground, m */ readonly driftM: number
   /** gliding toward the nose (+1) or the tail (-1) */ readonly glideSign: 1 | -1
 }
 
 /**
- * Reads fall rate, posture and glide off a recorded drop. Glide and turning are those through the water: what a current carries
- * is taken out.
+ * Reads fall rate, posture and glide off a recorded drop. Glide and turning are those through the water: what
+ * a current carries is taken out.
  */
 export function summarize(drop: Drop, stream?: Stream): FallSummary {
   const s = stream && stream.surfaceMS > 0 ? throughTheWater(drop.samples, stream) : drop.samples
@@ -67,7 +73,10 @@ export function summarize(drop: Drop, stream?: Stream): FallSummary {
     glide: fallen > 0 ? path / fallen : 0,
     turnsPerM: fallen > 0 ? turned / (2 * Math.PI * fallen) : 0,
     ...(Math.abs(turned) > 0.3 * fallen && fallen > 0 ? { circleM: path / Math.abs(turned) } : {}),
-    driftM: Math.hypot(drop.samples[drop.samples.length - 7]! - drop.samples[1]!, drop.samples[drop.samples.length - 6]! - drop.samples[2]!),
+    driftM: Math.hypot(
+      drop.samples[drop.samples.length - 7]! - drop.samples[1]!,
+      drop.samples[drop.samples.length - 6]! - drop.samples[2]!,
+    ),
     glideSign: forward >= 0 ? 1 : -1,
   }
 }
@@ -79,7 +88,9 @@ function indexAtDepth(s: Float64Array, n: number, share: number): number {
   return n - 1
 }
 
-/** The samples with the way the water itself went taken out, by the trapezoidal rule from sample to sample. */
+/**
+ * The samples with the way the water itself went taken out, by the trapezoidal rule from sample to sample.
+ */
 function throughTheWater(samples: Float64Array, stream: Stream): Float64Array {
   const flow = streamAt(stream)
   const still = samples.slice()
@@ -100,13 +111,16 @@ function throughTheWater(samples: Float64Array, stream: Stream): Float64Array {
   return still
 }
 
-/** Seconds from the splash until the centre of a falling rig first passes a depth; to the end of the drop where it never does. */
+/**
+ * Seconds from the splash until the centre of a falling rig first passes a depth; to the end of the drop
+ * where it never does.
+ */
 export function secondsTo({ samples: s, timeS }: Pick<Drop, 'samples' | 'timeS'>, depthM: number): number {
   for (let i = 0; i < s.length; i += SAMPLE_STRIDE) {
     if (-s[i + 3]! < depthM) continue
     if (i === 0) return s[0]!
     const [t0, z0] = [s[i - SAMPLE_STRIDE]!, -s[i - SAMPLE_STRIDE + 3]!]
-    return t0 + (s[i]! - t0) * (depthM - z0) / (-s[i + 3]! - z0)
+    return t0 + ((s[i]! - t0) * (depthM - z0)) / (-s[i + 3]! - z0)
   }
   return timeS
 }

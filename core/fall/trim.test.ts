@@ -23,25 +23,32 @@ function lateRollSpan({ samples }: Drop): number {
 
 describe('trimFall', () => {
   for (const form of FORM_IDS) {
-    it.each(['E1', 'W1', 'O2'] as const)(`${form} on %s agrees with the integrated motion where both are steady`, (family) => {
-      const body = bodyOf({ form, family, lengthM: usualLength(form), size: usualSize(usualLength(form)) })
-      const trim = trimFall(body, { depthM: 1 })
-      const fallen = mustDrop(body, { depthM: 12 })
-      const drop = summarize(fallen)
-      const steady = radToDeg(drop.pitchSwingRad) < 0.5 && lateRollSpan(fallen) < 1
-      if (steady) {
-        if (!trim.ok) throw new Error(trim.message)
-        expect(trim.value.stable).toBe(true)
-        expect(Math.abs(trim.value.sinkMS / drop.endSpeedMS - 1)).toBeLessThan(0.01)
-        expect(Math.abs(radToDeg(trim.value.pitchRad - drop.pitchRad))).toBeLessThan(1)
-        expect(Math.abs(Math.abs(radToDeg(trim.value.rollRad)) - radToDeg(drop.rollRad))).toBeLessThan(2)
-        expect(Math.abs(trim.value.glide - drop.glide)).toBeLessThan(0.03)
-      } else {
-        // Still moving or rolling over and over after six metres: a steady fall may exist, one slow to be reached, or one beside it that sinks about as fast.
-        if (trim.ok) expect(trim.value.growthPerS > -0.3 || Math.abs(trim.value.sinkMS / drop.endSpeedMS - 1) < 0.2).toBe(true)
-        else expect(trim.code).toBe('noSteadyFall')
-      }
-    })
+    it.each(['E1', 'W1', 'O2'] as const)(
+      `${form} on %s agrees with the integrated motion where both are steady`,
+      family => {
+        const body = bodyOf({ form, family, lengthM: usualLength(form), size: usualSize(usualLength(form)) })
+        const trim = trimFall(body, { depthM: 1 })
+        const fallen = mustDrop(body, { depthM: 12 })
+        const drop = summarize(fallen)
+        const steady = radToDeg(drop.pitchSwingRad) < 0.5 && lateRollSpan(fallen) < 1
+        if (steady) {
+          if (!trim.ok) throw new Error(trim.message)
+          expect(trim.value.stable).toBe(true)
+          expect(Math.abs(trim.value.sinkMS / drop.endSpeedMS - 1)).toBeLessThan(0.01)
+          expect(Math.abs(radToDeg(trim.value.pitchRad - drop.pitchRad))).toBeLessThan(1)
+          expect(Math.abs(Math.abs(radToDeg(trim.value.rollRad)) - radToDeg(drop.rollRad))).toBeLessThan(2)
+          expect(Math.abs(trim.value.glide - drop.glide)).toBeLessThan(0.03)
+        } else {
+          // Still moving or rolling over and over after six metres: a steady fall may exist, one slow to be
+          // reached, or one beside it that sinks about as fast.
+          if (trim.ok)
+            expect(
+              trim.value.growthPerS > -0.3 || Math.abs(trim.value.sinkMS / drop.endSpeedMS - 1) < 0.2,
+            ).toBe(true)
+          else expect(trim.code).toBe('noSteadyFall')
+        }
+      },
+    )
   }
 
   it('says that a floating rig floats', () => {

@@ -19,7 +19,10 @@ export interface Trim {
   /** turning about the vertical, rad/s */ readonly turnRadS: number
   /** a disturbed fall comes back to this one */ readonly stable: boolean
   /** fastest growth (+) or slowest decay (-) of a disturbance, 1/s */ readonly growthPerS: number
-  /** velocity u v w (body axes, m/s), pitch, roll (rad), turning rate (rad/s): where a nearby solution may start from */
+  /**
+   * velocity u v w (body axes, m/s), pitch, roll (rad), turning rate (rad/s): where a nearby solution may
+   * start from
+   */
   readonly state: Float64Array
 }
 
@@ -29,20 +32,30 @@ export interface TrimOptions {
   readonly line?: Line
   /** depth at which the line's drag is taken, m */ readonly depthM: number
   readonly factors?: FallFactors
-  /** a nearby solution, as after a small change of an input: the only place searched, which makes it several times faster */
+  /**
+   * a nearby solution, as after a small change of an input: the only place searched, which makes it several
+   * times faster
+   */
   readonly near?: Trim
 }
 
 /**
- * Steady fall of a rig by Newton's method on six unknowns (velocity u v w in body axes, pitch, roll, turning rate
- * about the vertical): the six rates of momentum must vanish. Stability from the eigenvalues of the linearised motion.
- * Tried first near `near`, or with the back up and then on its side. A stable fall with the back up and less than steep is taken for the only one; where there is
- * none, from where a released rig has come after RELAX_S, so that of several steady falls the one is found that the rig gets to by itself.
+ * Steady fall of a rig by Newton's method on six unknowns (velocity u v w in body axes, pitch, roll, turning
+ * rate about the vertical): the six rates of momentum must vanish. Stability from the eigenvalues of the
+ * linearised motion. Tried first near `near`, or with the back up and then on its side. A stable fall with
+ * the back up and less than steep is taken for the only one; where there is none, from where a released rig
+ * has come after RELAX_S, so that of several steady falls the one is found that the rig gets to by itself.
  */
 export function trimFall(body: HydroBody, options: TrimOptions): Outcome<Trim, TrimFailure> {
-  if (body.displacedKg >= body.geometry.massKg) return failure('floats', 'It floats: it never sinks in this water.')
+  if (body.displacedKg >= body.geometry.massKg)
+    return failure('floats', 'It floats: it never sinks in this water.')
   const { line, factors = DEFAULT_FACTORS, depthM, near } = options
-  const loads = makeLoads(body, { factors, viscous: true, gravityMS2: STANDARD_GRAVITY, ...(line ? { line } : {}) })
+  const loads = makeLoads(body, {
+    factors,
+    viscous: true,
+    gravityMS2: STANDARD_GRAVITY,
+    ...(line ? { line } : {}),
+  })
   const rates = momentumRates(body, loads, depthM)
   let spare: Trim | undefined
   const starts = near
@@ -63,17 +76,25 @@ export function trimFall(body: HydroBody, options: TrimOptions): Outcome<Trim, T
 export type RoughFall = Pick<Trim, 'sinkMS' | 'glide' | 'pitchRad' | 'rollRad' | 'state'>
 
 /** Where steady falls are looked for: level, nose down, and on its side; pitch and roll, rad. */
-const ROUGHLY = [[-0.3, 0.02], [-1.3, 0.02], [-0.8, 1.5]] as const
+const ROUGHLY = [
+  [-0.3, 0.02],
+  [-1.3, 0.02],
+  [-0.8, 1.5],
+] as const
 
 /**
- * The first steady fall found, near a known one or from a few guesses, its stability not looked at: for going through thousands of rigs, of which
- * the best are dropped in full. Undefined where it floats or none is found.
+ * The first steady fall found, near a known one or from a few guesses, its stability not looked at: for going
+ * through thousands of rigs, of which the best are dropped in full. Undefined where it floats or none is
+ * found.
  */
 export function roughFall(body: HydroBody, depthM: number, near?: RoughFall): RoughFall | undefined {
   if (body.displacedKg >= body.geometry.massKg) return undefined
   const loads = makeLoads(body, { factors: DEFAULT_FACTORS, viscous: true, gravityMS2: STANDARD_GRAVITY })
   const rates = momentumRates(body, loads, depthM)
-  for (const start of [...(near ? [near.state] : []), ...ROUGHLY.map(([pitch, roll]) => guess(body, pitch, roll))]) {
+  for (const start of [
+    ...(near ? [near.state] : []),
+    ...ROUGHLY.map(([pitch, roll]) => guess(body, pitch, roll)),
+  ]) {
     const x = newton(rates, start, ROUGHLY_SOLVED)
     const fall = x && shapeOf(x)
     if (fall && fall.sinkMS > 0) return fall
@@ -81,12 +102,19 @@ export function roughFall(body: HydroBody, depthM: number, near?: RoughFall): Ro
   return undefined
 }
 
-/** Simulated time after which a released rig is near its steady fall, s, and the coarse step used, in the body's own steps. */
+/**
+ * Simulated time after which a released rig is near its steady fall, s, and the coarse step used, in the
+ * body's own steps.
+ */
 const RELAX_S = 14
 
-/** Back up and not steep, a stable fall is the one that a rig released level comes to; others may be come to or not. */
+/**
+ * Back up and not steep, a stable fall is the one that a rig released level comes to; others may be come to
+ * or not.
+ */
 const LONE_RAD = { roll: 0.5, pitch: 1 } as const
-const alone = (trim: Trim): boolean => Math.abs(trim.rollRad) < LONE_RAD.roll && Math.abs(trim.pitchRad) < LONE_RAD.pitch
+const alone = (trim: Trim): boolean =>
+  Math.abs(trim.rollRad) < LONE_RAD.roll && Math.abs(trim.pitchRad) < LONE_RAD.pitch
 const RELAX_STEPS = 1.25
 
 function relaxed(body: HydroBody, loads: Loads, depthM: number): Unknowns {
@@ -139,8 +167,17 @@ function guess(body: HydroBody, pitch: number, roll: number): Unknowns {
   upOf(pitch, roll, up)
   const weight = (body.geometry.massKg - body.displacedKg) * STANDARD_GRAVITY
   const front = body.geometry.displacedM3 / body.lengthM + 1e-6
-  const sink = Math.sqrt((2 * weight) / (body.water.densityKgM3 * (front * 2 + Math.sqrt(front) * body.lengthM * Math.cos(pitch))))
-  return Float64Array.of(-sink * up[0]! + 0.3 * sink * Math.cos(pitch), -sink * up[1]!, -sink * up[2]!, pitch, roll, 0)
+  const sink = Math.sqrt(
+    (2 * weight) / (body.water.densityKgM3 * (front * 2 + Math.sqrt(front) * body.lengthM * Math.cos(pitch))),
+  )
+  return Float64Array.of(
+    -sink * up[0]! + 0.3 * sink * Math.cos(pitch),
+    -sink * up[1]!,
+    -sink * up[2]!,
+    pitch,
+    roll,
+    0,
+  )
 }
 
 const MOST_STEPS = 24
@@ -168,7 +205,10 @@ function newton(rates: Rates, start: Unknowns, solved = SOLVED): Unknowns | unde
     }
     const step = r.slice()
     if (!solveInPlace(jacobian, step)) return undefined
-    let share = Math.min(1, 0.5 / Math.max(Math.abs(step[3]!), Math.abs(step[4]!), Math.abs(step[5]!) / 8, 1e-9))
+    let share = Math.min(
+      1,
+      0.5 / Math.max(Math.abs(step[3]!), Math.abs(step[4]!), Math.abs(step[5]!) / 8, 1e-9),
+    )
     const from = x.slice()
     const before = size
     for (let half = 0; half < 6; half++, share /= 2) {
@@ -207,7 +247,10 @@ function shapeOf(x: Unknowns): RoughFall & Pick<Trim, 'glideSign'> {
   }
 }
 
-/** Largest real part among the eigenvalues of the motion linearised in velocity, turning rate, pitch and roll (8 states). */
+/**
+ * Largest real part among the eigenvalues of the motion linearised in velocity, turning rate, pitch and roll
+ * (8 states).
+ */
 function growth(body: HydroBody, loads: Loads, depthM: number, x: Unknowns): number {
   const v = new Float64Array(6)
   const up = new Float64Array(6)

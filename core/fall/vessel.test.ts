@@ -6,7 +6,15 @@ import { BAIT_FORMS, FORM_IDS } from '../tackle/forms'
 import { waterOf } from '../water/water'
 import { hydroBody } from './hydroBody'
 import { mustDrop } from './testing'
-import { asInOpenWater, ballSeconds, fitsVessel, shownAcrossM, tapLag, UNTRIED_LAG, wallSlowing } from './vessel'
+import {
+  asInOpenWater,
+  ballSeconds,
+  fitsVessel,
+  shownAcrossM,
+  tapLag,
+  UNTRIED_LAG,
+  wallSlowing,
+} from './vessel'
 
 const water = waterOf(20, 0)
 const OPEN = 1e6
@@ -14,16 +22,22 @@ const LEAD = 11340
 
 describe('a ball in a bath', () => {
   it('takes the time that the whole six-degree model gives it in open water', () => {
-    for (const [massKg, depthM] of [[0.003, 0.4], [0.007, 0.4], [0.014, 1.2]] as const) {
+    for (const [massKg, depthM] of [
+      [0.003, 0.4],
+      [0.007, 0.4],
+      [0.014, 1.2],
+    ] as const) {
       const drop = mustDrop(hydroBody(bareWeight('ball', massKg, LEAD), water), { depthM })
       const full = ballSeconds(massKg, LEAD, { depthM, acrossM: OPEN }, water)
-      // the model drops its middle from the surface to the touch of its underside: half a ball's width of fast fall apart
+      // the model drops its middle from the surface to the touch of its underside: half a ball's width of
+      // fast fall apart
       expect(Math.abs(full - drop.timeS)).toBeLessThan(0.02)
     }
   })
   it('is slower than a ball in a vacuum, falls later in salt and cold water, earlier when heavier, and late by the walls', () => {
-    const at = (kg: number, acrossM = OPEN, w = water): number => ballSeconds(kg, LEAD, { depthM: 0.4, acrossM }, w)
-    expect(at(0.007)).toBeGreaterThan(Math.sqrt(2 * 0.4 / 9.81))
+    const at = (kg: number, acrossM = OPEN, w = water): number =>
+      ballSeconds(kg, LEAD, { depthM: 0.4, acrossM }, w)
+    expect(at(0.007)).toBeGreaterThan(Math.sqrt((2 * 0.4) / 9.81))
     expect(at(0.014)).toBeLessThan(at(0.007))
     expect(at(0.007, OPEN, waterOf(4, 35))).toBeGreaterThan(at(0.007))
     expect(at(0.007, 0.06)).toBeGreaterThan(at(0.007))
@@ -59,12 +73,12 @@ describe('the thumb', () => {
   const known = ballSeconds(0.007, LEAD, { depthM: 0.4, acrossM: 0.28 }, water)
   it('that is always late by so much is found out, a wrong tap set aside', () => {
     const random = seededRandom(5)
-    const taps = Array.from({ length: 8 }, (_, i) => i === 3 ? 1.9 : known + 0.14 + 0.04 * normal(random))
+    const taps = Array.from({ length: 8 }, (_, i) => (i === 3 ? 1.9 : known + 0.14 + 0.04 * normal(random)))
     const lag = tapLag(taps, known)
     expect(lag.outliers).toEqual([3])
     expect(lag.used).toBe(7)
     // seven taps that scatter by 0.04 s: their mean lies within two standard errors
-    expect(Math.abs(lag.lagS - 0.14)).toBeLessThan(2 * 0.04 / Math.sqrt(7))
+    expect(Math.abs(lag.lagS - 0.14)).toBeLessThan((2 * 0.04) / Math.sqrt(7))
     expect(lag.sdS).toBeLessThan(0.03)
   })
   it('that was never tried is late by nothing known; a tap of no length is refused', () => {

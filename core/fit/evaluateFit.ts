@@ -8,7 +8,15 @@ import type { Measure } from '../outcome'
 import { FAMILIES } from '../rig/families'
 import { insideRule, throatRule, trailerRule, trailingRule } from './headRules'
 import { holdingOf, keeperRule, wireRule, type Holding } from './holdRules'
-import { acrossRule, bunchingRule, clearanceRule, exitRule, freeTailRule, lengthRule, restRule } from './placeRules'
+import {
+  acrossRule,
+  bunchingRule,
+  clearanceRule,
+  exitRule,
+  freeTailRule,
+  lengthRule,
+  restRule,
+} from './placeRules'
 import { worst, type FitRule, type Verdict } from './rules'
 import { squeezeShare } from './squeeze'
 import { openingLoadN } from './wireStrength'
@@ -16,7 +24,8 @@ import { openingLoadN } from './wireStrength'
 export interface FitResult {
   readonly verdict: Verdict
   readonly rules: readonly FitRule[]
-  /** point's way out on the back, m from the nose; undefined when it does not come out */ readonly exitM?: number
+  /** point's way out on the back, m from the nose; undefined when it does not come out */
+  readonly exitM?: number
   /** hindmost point of the hook, m from the nose */ readonly bendM: number
   /** share of the bait's length behind the bend */ readonly freeTailShare: number
   /** gap left over the squeezed body, m */ readonly clearanceM: Measure
@@ -26,8 +35,8 @@ export interface FitResult {
 }
 
 /**
- * Fit of a hook in a bait: length, exit, free tail, clearance when squeezed, how the point rests, plastic between the anchors, heads inside,
- * throat, trailing hook, wire against line, and how the bait is held.
+ * Fit of a hook in a bait: length, exit, free tail, clearance when squeezed, how the point rests, plastic
+ * between the anchors, heads inside, throat, trailing hook, wire against line, and how the bait is held.
  */
 export function evaluateFit(rig: AssembledRig, line?: Line): FitResult {
   const { bait, parts, spec, bowM } = rig
@@ -42,7 +51,9 @@ export function evaluateFit(rig: AssembledRig, line?: Line): FitResult {
   const within = bendM < bait.lengthM && !parts.onTop
   const rules = [
     lengthRule(bendM, bait.lengthM),
-    ...(within ? [exitRule(rig, exitM), freeTailRule(rig, freeTailShare), clearanceRule(clearanceM, rig)] : []),
+    ...(within
+      ? [exitRule(rig, exitM), freeTailRule(rig, freeTailShare), clearanceRule(clearanceM, rig)]
+      : []),
     ...(within && open && !parts.inside ? [throatRule(rig)] : []),
     ...(FAMILIES[spec.family].across ? [acrossRule(rig)] : []),
     ...(open ? [] : [restRule(rig)]),
@@ -53,7 +64,17 @@ export function evaluateFit(rig: AssembledRig, line?: Line): FitResult {
     ...(line ? [wireRule(load, line)] : []),
     keeperRule(holding),
   ]
-  return { verdict: worst(rules), rules, ...(exitM === undefined ? {} : { exitM }), bendM, freeTailShare, clearanceM, openingLoadN: load, bowM, holding }
+  return {
+    verdict: worst(rules),
+    rules,
+    ...(exitM === undefined ? {} : { exitM }),
+    bendM,
+    freeTailShare,
+    clearanceM,
+    openingLoadN: load,
+    bowM,
+    holding,
+  }
 }
 
 /** Mass of the plastic in a rig, kg. */
@@ -62,7 +83,10 @@ function plasticKg({ bait, parts }: AssembledRig): number {
 }
 
 function clearance(rig: AssembledRig): Measure {
-  const { parts: { dims }, baitSpec } = rig
+  const {
+    parts: { dims },
+    baitSpec,
+  } = rig
   const share = squeezeShare(PLASTICS[baitSpec.material].shore00)
   const height = gapFillM(rig)
   const given = (s: number, gap: number): number => gap - dims.wireM - height * (1 - s)

@@ -12,14 +12,26 @@ import { squeezeShare } from './squeeze'
 import { openingLoadN } from './wireStrength'
 
 const bait: BaitSpec = { form: 'slimShad', lengthM: 0.09, material: 'plain' }
-const rigOf = (family: RigSpec['family'], hookSize: HookSize, b = bait, more: Partial<RigSpec> = {}) => assembleRig(b, {
-  family, hookSize, weightKg: family === 'O2' ? 0 : 0.0035, weightMaterial: 'lead', pointRest: family === 'E1' ? 'open' : 'skin', ...more,
-})
-const ruleOf = (family: RigSpec['family'], size: HookSize, id: RuleId, b = bait, line = lineFromLb('braid', 10)) =>
-  evaluateFit(rigOf(family, size, b), line).rules.find(r => r.id === id)!
+const rigOf = (family: RigSpec['family'], hookSize: HookSize, b = bait, more: Partial<RigSpec> = {}) =>
+  assembleRig(b, {
+    family,
+    hookSize,
+    weightKg: family === 'O2' ? 0 : 0.0035,
+    weightMaterial: 'lead',
+    pointRest: family === 'E1' ? 'open' : 'skin',
+    ...more,
+  })
+const ruleOf = (
+  family: RigSpec['family'],
+  size: HookSize,
+  id: RuleId,
+  b = bait,
+  line = lineFromLb('braid', 10),
+) => evaluateFit(rigOf(family, size, b), line).rules.find(r => r.id === id)!
 
 describe('fit', () => {
-  it('a 4/0 belly-weighted hook suits a 90 mm slim shad', () => expect(evaluateFit(rigOf('W1', '4/0'), lineFromLb('braid', 15)).verdict).toBe('pass'))
+  it('a 4/0 belly-weighted hook suits a 90 mm slim shad', () =>
+    expect(evaluateFit(rigOf('W1', '4/0'), lineFromLb('braid', 15)).verdict).toBe('pass'))
 
   it('a larger hook leaves less of the bait free and more of the gap clear', () => {
     const sizes = HOOK_SIZES.filter(s => typicalHook('wideGap', s).lengthM < 0.08)
@@ -43,7 +55,8 @@ describe('fit', () => {
   })
 
   it('softer plastic gives more clearance', () => {
-    const at = (material: BaitSpec['material']): number => evaluateFit(rigOf('O2', '4/0', { ...bait, material })).clearanceM.value
+    const at = (material: BaitSpec['material']): number =>
+      evaluateFit(rigOf('O2', '4/0', { ...bait, material })).clearanceM.value
     expect(at('salted')).toBeGreaterThan(at('plain'))
     expect(at('plain')).toBeGreaterThan(at('floating'))
     expect(squeezeShare(10).value).toBeCloseTo(0.55, 12)
@@ -62,7 +75,10 @@ describe('fit', () => {
   it('weighs wire against line', () => {
     expect(ruleOf('O2', '4/0', 'wire').verdict).toBe('pass')
     const fine = evaluateFit(rigOf('O2', '4/0', bait, { hook: { wireM: 0.0007 } }), lineFromLb('braid', 50))
-    expect(fine.rules.find(r => r.id === 'wire')).toMatchObject({ verdict: 'fail', sentence: expect.stringMatching(/^Fine wire/) as string })
+    expect(fine.rules.find(r => r.id === 'wire')).toMatchObject({
+      verdict: 'fail',
+      sentence: expect.stringMatching(/^Fine wire/) as string,
+    })
   })
 
   it('every rule has a margin of the sign of its verdict', () => {
@@ -78,7 +94,13 @@ describe('fit', () => {
 
 describe('what happens on the bench, without special cases', () => {
   const line = lineFromLb('braid', 15)
-  const rules = (b: BaitSpec, family: RigSpec['family'], size: HookSize, more: Partial<RigSpec> = {}, l = line) => {
+  const rules = (
+    b: BaitSpec,
+    family: RigSpec['family'],
+    size: HookSize,
+    more: Partial<RigSpec> = {},
+    l = line,
+  ) => {
     const fit = evaluateFit(rigOf(family, size, b, more), l)
     return { verdict: fit.verdict, of: (id: RuleId) => fit.rules.find(r => r.id === id) }
   }
@@ -90,7 +112,11 @@ describe('what happens on the bench, without special cases', () => {
     expect(HOOK_SIZES.indexOf(answer.best?.size ?? '12/0')).toBeLessThan(HOOK_SIZES.indexOf('2/0'))
     expect(answer.best?.verdict).toBe('pass')
     // a bait with too much body for every shallow hook is sent to other ways
-    const fat = findSize({ form: 'deepShad', lengthM: 0.15, material: 'plain' }, { ...rigOf('O2', '5/0', bait).spec, family: 'O1', weightKg: 0 }, line)
+    const fat = findSize(
+      { form: 'deepShad', lengthM: 0.15, material: 'plain' },
+      { ...rigOf('O2', '5/0', bait).spec, family: 'O1', weightKg: 0 },
+      line,
+    )
     expect(fat.best?.verdict).not.toBe('pass')
     expect(fat.sentence).toMatch(/Use instead|Take a bait/)
   })
@@ -104,10 +130,16 @@ describe('what happens on the bench, without special cases', () => {
   })
 
   it('an 80 mm tube refuses the large internal head and a 100 mm one takes it', () => {
-    const inside = (lengthM: number) => rules({ form: 'tube', lengthM, material: 'plain' }, 'J5', '2/0', { weightKg: 0.0071, pointRest: 'flush' }).of('inside')
+    const inside = (lengthM: number) =>
+      rules({ form: 'tube', lengthM, material: 'plain' }, 'J5', '2/0', {
+        weightKg: 0.0071,
+        pointRest: 'flush',
+      }).of('inside')
     expect(inside(0.08)?.verdict).toBe('fail')
     expect(inside(0.1)?.verdict).toBe('pass')
-    expect(rules(bait, 'J5', '2/0', { weightKg: 0.0071, pointRest: 'flush' }).of('inside')?.sentence).toMatch(/solid/)
+    expect(rules(bait, 'J5', '2/0', { weightKg: 0.0071, pointRest: 'flush' }).of('inside')?.sentence).toMatch(
+      /solid/,
+    )
   })
 
   it('fine wire with 22 kg braid is told to open before the line breaks', () => {
@@ -120,8 +152,14 @@ describe('what happens on the bench, without special cases', () => {
     const exit = evaluateFit(rigOf('O2', '4/0')).exitM!
     const tight = rigOf('O2', '4/0', bait, { exitAtM: exit - 0.006 })
     const loose = rigOf('O2', '4/0', bait, { exitAtM: exit + 0.006 })
-    expect(evaluateFit(tight).rules.find(r => r.id === 'bunching')).toMatchObject({ verdict: 'fail', sentence: expect.stringMatching(/^Stretched/) as string })
-    expect(evaluateFit(loose).rules.find(r => r.id === 'bunching')).toMatchObject({ verdict: 'fail', sentence: expect.stringMatching(/^Bunched/) as string })
+    expect(evaluateFit(tight).rules.find(r => r.id === 'bunching')).toMatchObject({
+      verdict: 'fail',
+      sentence: expect.stringMatching(/^Stretched/) as string,
+    })
+    expect(evaluateFit(loose).rules.find(r => r.id === 'bunching')).toMatchObject({
+      verdict: 'fail',
+      sentence: expect.stringMatching(/^Bunched/) as string,
+    })
     expect(tight.bowM).toBeLessThan(-0.001)
     expect(loose.bowM).toBeCloseTo(-tight.bowM, 6)
     expect(rigOf('O2', '4/0').bowM).toBe(0)
@@ -140,16 +178,27 @@ describe('what happens on the bench, without special cases', () => {
 
   it('a long trailer is told to be cut, and cut to length it passes; claws cut off make it lighter', () => {
     const long: BaitSpec = { form: 'craw', lengthM: 0.12, material: 'plain' }
-    const trailer = (more: Partial<RigSpec>) => evaluateFit(rigOf('J7', '1/0', long, { pointRest: 'open', ...more })).rules.find(r => r.id === 'trailer')
-    expect(trailer({})).toMatchObject({ verdict: 'fail', sentence: expect.stringMatching(/^The trailer is too long: .* Cut \d+ mm off its nose\.$/) as string })
+    const trailer = (more: Partial<RigSpec>) =>
+      evaluateFit(rigOf('J7', '1/0', long, { pointRest: 'open', ...more })).rules.find(
+        r => r.id === 'trailer',
+      )
+    expect(trailer({})).toMatchObject({
+      verdict: 'fail',
+      sentence: expect.stringMatching(/^The trailer is too long: .* Cut \d+ mm off its nose\.$/) as string,
+    })
     expect(trailer({ trimM: 0.06 })?.verdict).toBe('pass')
-    expect(rigOf('J7', '1/0', long, { pointRest: 'open', trimLimbs: true }).geometry.massKg).toBeLessThan(rigOf('J7', '1/0', long, { pointRest: 'open' }).geometry.massKg)
+    expect(rigOf('J7', '1/0', long, { pointRest: 'open', trimLimbs: true }).geometry.massKg).toBeLessThan(
+      rigOf('J7', '1/0', long, { pointRest: 'open' }).geometry.massKg,
+    )
   })
 
   it('a screw holds better than a collar, tough plastic better than soft, and lasts more fish', () => {
-    const held = (keeper: RigSpec['keeper'], material: BaitSpec['material']) => evaluateFit(rigOf('E1', '4/0', { ...bait, material }, keeper ? { keeper } : {})).holding
+    const held = (keeper: RigSpec['keeper'], material: BaitSpec['material']) =>
+      evaluateFit(rigOf('E1', '4/0', { ...bait, material }, keeper ? { keeper } : {})).holding
     expect(held('screw', 'plain').pullOutN.value).toBeGreaterThan(held('collar', 'plain').pullOutN.value)
-    expect(held('collar', 'floating').castsPerFix.value).toBeGreaterThan(held('collar', 'salted').castsPerFix.value)
+    expect(held('collar', 'floating').castsPerFix.value).toBeGreaterThan(
+      held('collar', 'salted').castsPerFix.value,
+    )
     expect(held('collar', 'floating').fishPerBait.value).toBeGreaterThan(9)
     expect(held('collar', 'salted').fishPerBait.value).toBeLessThan(2)
   })
@@ -159,12 +208,21 @@ describe('the rigging guide', () => {
   it('has steps and marks for every family, in millimetres inside the bait', () => {
     for (const family of FAMILY_IDS) {
       const b: BaitSpec = FAMILIES[family].hollowOnly ? { ...bait, form: 'tube' } : bait
-      const rig = assembleRig(b, { family, hookSize: '2/0', weightKg: FAMILIES[family].weighted ? 0.0035 : 0, weightMaterial: 'lead', pointRest: FAMILIES[family].pointRests[0]! })
+      const rig = assembleRig(b, {
+        family,
+        hookSize: '2/0',
+        weightKg: FAMILIES[family].weighted ? 0.0035 : 0,
+        weightMaterial: 'lead',
+        pointRest: FAMILIES[family].pointRests[0]!,
+      })
       const guide = riggingGuide(rig, evaluateFit(rig), { withinM: 0.004, then: 'spins' })
       expect(guide.steps.length, family).toBeGreaterThanOrEqual(2)
       expect(guide.steps.at(-1)!.text).toMatch(/More than 4.0 mm off at the tail and it spins/)
-      for (const mark of guide.marks) expect(mark.atM > 0 && mark.atM < b.lengthM, `${family} ${mark.id}`).toBe(true)
-      for (const step of guide.steps) for (const id of step.marks) if (id === 'exit') expect(guide.marks.some(m => m.id === 'exit')).toBe(true)
+      for (const mark of guide.marks)
+        expect(mark.atM > 0 && mark.atM < b.lengthM, `${family} ${mark.id}`).toBe(true)
+      for (const step of guide.steps)
+        for (const id of step.marks)
+          if (id === 'exit') expect(guide.marks.some(m => m.id === 'exit')).toBe(true)
       expect(guide.wrong.length).toBeGreaterThan(0)
     }
   })
@@ -176,6 +234,8 @@ describe('the load that opens a hook', () => {
     expect(openingLoadN({ wireM: 0.001, gapM: 0.012 }).value).toBeCloseTo(52.78, 2)
   })
   it('goes with the cube of the wire', () => {
-    expect(openingLoadN({ wireM: 0.002, gapM: 0.012 }).value / openingLoadN({ wireM: 0.001, gapM: 0.012 }).value).toBeCloseTo(8, 9)
+    expect(
+      openingLoadN({ wireM: 0.002, gapM: 0.012 }).value / openingLoadN({ wireM: 0.001, gapM: 0.012 }).value,
+    ).toBeCloseTo(8, 9)
   })
 })

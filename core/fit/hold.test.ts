@@ -11,21 +11,36 @@ import { squeezeShare } from './squeeze'
 import { openingLoadN } from './wireStrength'
 
 const bait: BaitSpec = { form: 'slimShad', lengthM: 0.09, material: 'plain' }
-const rig: RigSpec = { family: 'W1', hookSize: '4/0', weightKg: 0.0035, weightMaterial: 'lead', pointRest: 'skin' }
-const held = (b: BaitSpec = bait, more: Partial<RigSpec> = {}, baitKg = 0.006) => holdingOf(assembleRig(b, { ...rig, ...more }), baitKg)
+const rig: RigSpec = {
+  family: 'W1',
+  hookSize: '4/0',
+  weightKg: 0.0035,
+  weightMaterial: 'lead',
+  pointRest: 'skin',
+}
+const held = (b: BaitSpec = bait, more: Partial<RigSpec> = {}, baitKg = 0.006) =>
+  holdingOf(assembleRig(b, { ...rig, ...more }), baitKg)
 
 describe('what keeps a bait on', () => {
   it('tears at shear strength times the surface inside: a screw of 8 by 3 mm in plain plastic at 4 N', () => {
     // 60 kPa on pi·8·3 mm², nine tenths of it gripped
-    expect(pullOutN(KEEPERS.screw, PLASTICS.plain)).toBeCloseTo(6e4 * Math.sqrt(PLASTICS.plain.toughness) * 0.9 * Math.PI * 24e-6, 9)
-    for (const id of KEEPER_IDS) for (const p of PLASTIC_IDS) expect(pullOutN(KEEPERS[id], PLASTICS[p])).toBeGreaterThan(0)
+    expect(pullOutN(KEEPERS.screw, PLASTICS.plain)).toBeCloseTo(
+      6e4 * Math.sqrt(PLASTICS.plain.toughness) * 0.9 * Math.PI * 24e-6,
+      9,
+    )
+    for (const id of KEEPER_IDS)
+      for (const p of PLASTIC_IDS) expect(pullOutN(KEEPERS[id], PLASTICS[p])).toBeGreaterThan(0)
   })
   it('a heavier bait pulls harder on the cast and slips sooner; a peg holds longer; a worn bait lasts fewer fish', () => {
     expect(held(bait, {}, 0.012).castsPerFix.value).toBeLessThan(held(bait, {}, 0.006).castsPerFix.value)
     expect(held(bait, { pinned: true }).castsPerFix.value).toBeGreaterThan(held().castsPerFix.value)
     expect(held(bait, { trimM: 0.02 }).fishPerBait.value).toBeLessThan(held().fishPerBait.value)
-    // tiring goes with the square of the load, and a heavier bait is lobbed: 20 and 40 g at 60 and 48 m/s² load it as 1 to 1.6
-    expect(held(bait, {}, 0.02).castsPerFix.value / held(bait, {}, 0.04).castsPerFix.value).toBeCloseTo(1.6 ** 2, 6)
+    // tiring goes with the square of the load, and a heavier bait is lobbed: 20 and 40 g at 60 and 48 m/s²
+    // load it as 1 to 1.6
+    expect(held(bait, {}, 0.02).castsPerFix.value / held(bait, {}, 0.04).castsPerFix.value).toBeCloseTo(
+      1.6 ** 2,
+      6,
+    )
   })
   it('every figure carries its doubt', () => {
     const { pullOutN: pull, castsPerFix, fishPerBait } = held()
@@ -35,7 +50,13 @@ describe('what keeps a bait on', () => {
     }
   })
   it('the rule is failed by a bait that slips every other cast', () => {
-    const at = (casts: number) => keeperRule({ keeper: 'collar', pullOutN: measure(2, 1, 3), castsPerFix: measure(casts, casts, casts), fishPerBait: measure(1, 0.5, 2) })
+    const at = (casts: number) =>
+      keeperRule({
+        keeper: 'collar',
+        pullOutN: measure(2, 1, 3),
+        castsPerFix: measure(casts, casts, casts),
+        fishPerBait: measure(1, 0.5, 2),
+      })
     expect([2, 8, 40].map(n => at(n).verdict)).toEqual(['fail', 'near', 'pass'])
     expect(at(1).sentence).toContain('after 1 hard cast.')
     expect(at(500).sentence).toContain('hundreds of casts')
@@ -74,7 +95,8 @@ describe('softness', () => {
 
 describe('judging', () => {
   const say = { pass: 'p', near: 'n', fail: 'f' }
-  const rule = (value: number, wants: FitRule['wants'] = 'atLeast', limit = 10): FitRule => judge({ id: 'wire', name: 'x', value, limit, wants, unit: 'N' }, 2, say)
+  const rule = (value: number, wants: FitRule['wants'] = 'atLeast', limit = 10): FitRule =>
+    judge({ id: 'wire', name: 'x', value, limit, wants, unit: 'N' }, 2, say)
   it('gives a margin on the good side and a verdict with a band of doubt', () => {
     expect([7, 9, 11, 13].map(v => rule(v).verdict)).toEqual(['fail', 'near', 'near', 'pass'])
     expect([7, 9, 11, 13].map(v => rule(v, 'atMost').verdict)).toEqual(['pass', 'near', 'near', 'fail'])

@@ -1,9 +1,25 @@
 /** How a rule came out. */
 export type Verdict = 'pass' | 'near' | 'fail'
 
-export type RuleId = 'length' | 'exit' | 'freeTail' | 'clearance' | 'pointRest' | 'across' | 'bunching' | 'inside' | 'throat' | 'trailing' | 'trailer' | 'wire' | 'keeper'
+export type RuleId =
+  | 'length'
+  | 'exit'
+  | 'freeTail'
+  | 'clearance'
+  | 'pointRest'
+  | 'across'
+  | 'bunching'
+  | 'inside'
+  | 'throat'
+  | 'trailing'
+  | 'trailer'
+  | 'wire'
+  | 'keeper'
 
-/** One fit rule with its number. `value` and `limit` in the unit of the rule: metres, a share of length, newtons, or a count. */
+/**
+ * One fit rule with its number. `value` and `limit` in the unit of the rule: metres, a share of length,
+ * newtons, or a count.
+ */
 export interface FitRule {
   readonly id: RuleId
   readonly name: string
@@ -26,16 +42,22 @@ export const worst = (rules: readonly FitRule[]): Verdict =>
  * @param band half-width of the band in the value's unit: inside it the verdict is `near`
  */
 export function judge(
-  rule: Pick<FitRule, 'id' | 'name' | 'value' | 'limit' | 'wants' | 'unit'>, band: number,
-  say: { readonly pass: string, readonly near: string, readonly fail: string },
+  rule: Pick<FitRule, 'id' | 'name' | 'value' | 'limit' | 'wants' | 'unit'>,
+  band: number,
+  say: { readonly pass: string; readonly near: string; readonly fail: string },
 ): FitRule {
   const margin = rule.wants === 'atLeast' ? rule.value - rule.limit : rule.limit - rule.value
   const verdict: Verdict = margin >= band ? 'pass' : margin >= -band ? 'near' : 'fail'
   return { ...rule, margin, verdict, sentence: say[verdict] }
 }
 
-/** Room of a rule as a share of its limit, so that millimetres and newtons compare; never more than a half, so that one roomy rule does not count for another. */
-export const room = (rule: FitRule): number => Math.min(0.5, rule.margin / Math.max(1e-9, Math.abs(rule.limit)))
+/**
+ * Room of a rule as a share of its limit, so that millimetres and newtons compare; never more than a half, so
+ * that one roomy rule does not count for another.
+ */
+export const room = (rule: FitRule): number =>
+  Math.min(0.5, rule.margin / Math.max(1e-9, Math.abs(rule.limit)))
 
 /** The rule with the least room. @throws TypeError when there is none */
-export const tightestOf = (rules: readonly FitRule[]): FitRule => rules.reduce((a, b) => room(b) < room(a) ? b : a)
+export const tightestOf = (rules: readonly FitRule[]): FitRule =>
+  rules.reduce((a, b) => (room(b) < room(a) ? b : a))

@@ -4,7 +4,7 @@ import { solveInPlace } from './linear'
 import { seededRandom } from './random'
 
 describe('a block-tridiagonal system', () => {
-  it.each([1, 2, 7])('of %i blocks has the solution of the dense one', (count) => {
+  it.each([1, 2, 7])('of %i blocks has the solution of the dense one', count => {
     const random = seededRandom(count)
     const size = 3 * count
     const diagonal = new Float64Array(9 * count)

@@ -2,13 +2,15 @@
 const BLOCK = 9
 
 /**
- * Solver of symmetric, positive definite block-tridiagonal systems with 3×3 blocks, by block elimination from the first
- * block on (Golub & Van Loan, Matrix Computations, 4.5.1). It keeps its working space; one call allocates nothing.
+ * Solver of symmetric, positive definite block-tridiagonal systems with 3×3 blocks, by block elimination from
+ * the first block on (Golub & Van Loan, Matrix Computations, 4.5.1). It keeps its working space; one call
+ * allocates nothing.
  */
 export interface BlockTridiagonal {
   /**
-   * Solves A·x = b for `count` blocks: A has `diagonal` blocks (9 numbers each, overwritten) and, between block i and i + 1,
-   * the symmetric block −`coupling` (9 numbers each, count − 1 of them). `x` holds b (3 numbers a block) and becomes the solution.
+   * Solves A·x = b for `count` blocks: A has `diagonal` blocks (9 numbers each, overwritten) and, between
+   * block i and i + 1, the symmetric block −`coupling` (9 numbers each, count − 1 of them). `x` holds b (3
+   * numbers a block) and becomes the solution.
    */
   readonly solve: (count: number, diagonal: Float64Array, coupling: Float64Array, x: Float64Array) => void
 }
@@ -75,11 +77,19 @@ function invertSymmetric(m: Float64Array, out: Float64Array, at: number): void {
   out[at + 8] = (a * d - b * b) * by
 }
 
-function addTimes(m: Float64Array, at: number, x: Float64Array, from: number, out: Float64Array, to: number): void {
+function addTimes(
+  m: Float64Array,
+  at: number,
+  x: Float64Array,
+  from: number,
+  out: Float64Array,
+  to: number,
+): void {
   const p = x[from]!
   const q = x[from + 1]!
   const r = x[from + 2]!
-  for (let a = 0; a < 3; a++) out[to + a]! += m[at + 3 * a]! * p + m[at + 3 * a + 1]! * q + m[at + 3 * a + 2]! * r
+  for (let a = 0; a < 3; a++)
+    out[to + a]! += m[at + 3 * a]! * p + m[at + 3 * a + 1]! * q + m[at + 3 * a + 2]! * r
 }
 
 function applyInPlace(m: Float64Array, at: number, x: Float64Array, to: number): void {

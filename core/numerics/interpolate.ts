@@ -1,6 +1,7 @@
 /**
- * Monotone piecewise-cubic interpolation (Fritsch & Carlson, SIAM J. Numer. Anal. 17, 1980): passes through every
- * point and never overshoots between them, so that a bait outline given by a short table keeps its shape.
+ * Monotone piecewise-cubic interpolation (Fritsch & Carlson, SIAM J. Numer. Anal. 17, 1980): passes through
+ * every point and never overshoots between them, so that a bait outline given by a short table keeps its
+ * shape.
  * @param xs strictly increasing abscissae, at least two
  * @param ys ordinates, as many
  * @returns a function of x; outside the table the end value holds
@@ -8,7 +9,8 @@
  */
 export function monotoneCubic(xs: readonly number[], ys: readonly number[]): (x: number) => number {
   const n = xs.length
-  if (n < 2 || ys.length !== n) throw new RangeError('monotoneCubic: need two or more points, as many xs as ys')
+  if (n < 2 || ys.length !== n)
+    throw new RangeError('monotoneCubic: need two or more points, as many xs as ys')
   const slope: number[] = []
   for (let i = 0; i < n - 1; i++) {
     const step = xs[i + 1]! - xs[i]!
@@ -16,7 +18,7 @@ export function monotoneCubic(xs: readonly number[], ys: readonly number[]): (x:
     slope.push((ys[i + 1]! - ys[i]!) / step)
   }
   const tangent = tangents(slope)
-  return (x) => {
+  return x => {
     if (x <= xs[0]!) return ys[0]!
     if (x >= xs[n - 1]!) return ys[n - 1]!
     let i = 0
@@ -25,8 +27,12 @@ export function monotoneCubic(xs: readonly number[], ys: readonly number[]): (x:
     const t = (x - xs[i]!) / step
     const t2 = t * t
     const t3 = t2 * t
-    return (2 * t3 - 3 * t2 + 1) * ys[i]! + (t3 - 2 * t2 + t) * step * tangent[i]!
-      + (3 * t2 - 2 * t3) * ys[i + 1]! + (t3 - t2) * step * tangent[i + 1]!
+    return (
+      (2 * t3 - 3 * t2 + 1) * ys[i]! +
+      (t3 - 2 * t2 + t) * step * tangent[i]! +
+      (3 * t2 - 2 * t3) * ys[i + 1]! +
+      (t3 - t2) * step * tangent[i + 1]!
+    )
   }
 }
 

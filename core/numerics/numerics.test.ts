@@ -19,7 +19,7 @@ describe('seeded random', () => {
     expect(Math.abs(mean(z))).toBeLessThan(4 / Math.sqrt(n))
     expect(Math.abs(standardDeviation(z) - 1)).toBeLessThan(4 / Math.sqrt(2 * n))
     const logs = draw(n, () => Math.log(logNormal(random, 3, 1.5)))
-    expect(Math.abs(mean(logs) - Math.log(3))).toBeLessThan(4 * Math.log(1.5) / Math.sqrt(n))
+    expect(Math.abs(mean(logs) - Math.log(3))).toBeLessThan((4 * Math.log(1.5)) / Math.sqrt(n))
     const counts = draw(n, () => poisson(random, 2.5))
     expect(Math.abs(mean(counts) - 2.5)).toBeLessThan(4 * Math.sqrt(2.5 / n))
   })

@@ -34,8 +34,11 @@ export function rotate(q: Quaternion, v: Vec3): Vec3 {
 }
 
 /** The world's up direction seen in body axes: third row of the body-to-world rotation. */
-export const upInBody = ([w, x, y, z]: Quaternion): Vec3 =>
-  [2 * (x * z - w * y), 2 * (y * z + w * x), 1 - 2 * (x * x + y * y)]
+export const upInBody = ([w, x, y, z]: Quaternion): Vec3 => [
+  2 * (x * z - w * y),
+  2 * (y * z + w * x),
+  1 - 2 * (x * x + y * y),
+]
 
 /** Pitch in radians: elevation of the nose above the horizontal, -pi/2 to pi/2. */
 export const pitchOf = (q: Quaternion): number => Math.asin(Math.max(-1, Math.min(1, upInBody(q)[0])))

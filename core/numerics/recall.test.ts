@@ -5,10 +5,11 @@ describe('what is remembered', () => {
   it('is worked out once, and again when it has been pushed out by what was asked for since', () => {
     const recall = makeRecall(2)
     const made: string[] = []
-    const ask = (key: string): string => recall(key, () => {
-      made.push(key)
-      return key.toUpperCase()
-    })
+    const ask = (key: string): string =>
+      recall(key, () => {
+        made.push(key)
+        return key.toUpperCase()
+      })
     expect(['a', 'b', 'a', 'c', 'a', 'b'].map(ask)).toEqual(['A', 'B', 'A', 'C', 'A', 'B'])
     expect(made).toEqual(['a', 'b', 'c', 'b'])
   })

@@ -2,7 +2,8 @@
 export type Derivative = (y: Float64Array, dy: Float64Array) => void
 
 /**
- * The classical fourth-order Runge–Kutta step with its own working space (Hairer, Nørsett & Wanner, Solving ODEs I, II.1).
+ * The classical fourth-order Runge–Kutta step with its own working space (Hairer, Nørsett & Wanner, Solving
+ * ODEs I, II.1).
  * @param size number of state variables
  * @returns a function that advances y in place by `step`; the error of one step is of order step^5
  */

@@ -26,9 +26,9 @@ export const Z90 = 1.645
 export function wilson(hits: number, trials: number, z = Z90): readonly [number, number] {
   if (!(trials > 0)) throw new RangeError('wilson: trials must be positive')
   const p = hits / trials
-  const z2 = z * z / trials
+  const z2 = (z * z) / trials
   const middle = (p + z2 / 2) / (1 + z2)
-  const half = z * Math.sqrt(p * (1 - p) / trials + z2 / (4 * trials)) / (1 + z2)
+  const half = (z * Math.sqrt((p * (1 - p)) / trials + z2 / (4 * trials))) / (1 + z2)
   return [Math.max(0, middle - half), Math.min(1, middle + half)]
 }
 
@@ -40,16 +40,22 @@ export function median(xs: readonly number[]): number {
   return sorted.length % 2 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2
 }
 
-/** Scaled median deviations beyond which a value is set aside, and how many values it takes to tell (Rousseeuw & Hubert, WIREs Data Mining 1, 2011). */
+/**
+ * Scaled median deviations beyond which a value is set aside, and how many values it takes to tell (Rousseeuw
+ * & Hubert, WIREs Data Mining 1, 2011).
+ */
 const STRANGE = 3.5
 const ENOUGH = 4
 /** Median deviation to standard deviation, for normal scatter. */
 const MAD_TO_SD = 1.4826
 
-/** Places of values that lie far from the median of all. @param least scatter that is always allowed, one standard deviation */
+/**
+ * Places of values that lie far from the median of all.
+ * @param least scatter that is always allowed, one standard deviation
+ */
 export function strangeAmong(xs: readonly number[], least: number): number[] {
   if (xs.length < ENOUGH) return []
   const middle = median(xs)
   const width = Math.max(MAD_TO_SD * median(xs.map(x => Math.abs(x - middle))), least)
-  return xs.flatMap((x, i) => Math.abs(x - middle) > STRANGE * width ? [i] : [])
+  return xs.flatMap((x, i) => (Math.abs(x - middle) > STRANGE * width ? [i] : []))
 }

@@ -16,7 +16,8 @@ export interface AssembledRig {
   readonly spec: RigSpec
   readonly parts: FamilyParts
   /** how far the hook draws the tail up (+) or down, m */ readonly bowM: number
-  /** summed up when it is first asked for: fit, snags and bites need the shapes alone */ readonly geometry: RigGeometry
+  /** summed up when it is first asked for: fit, snags and bites need the shapes alone */
+  readonly geometry: RigGeometry
 }
 
 /**
@@ -33,22 +34,42 @@ export function assembleRig(baitSpec: BaitSpec, spec: RigSpec): AssembledRig {
   const bait = bowM === 0 ? straight : shapeBait(baitSpec, { ...bending, bowM })
   const parts = bowM === 0 ? first : FAMILIES[spec.family].place(bait, spec)
   let body: RigGeometry | undefined
-  return { bait, baitSpec, spec, parts, bowM, get geometry() { return body ??= bodyOf(bait, parts, spec) } }
+  return {
+    bait,
+    baitSpec,
+    spec,
+    parts,
+    bowM,
+    get geometry() {
+      return (body ??= bodyOf(bait, parts, spec))
+    },
+  }
 }
 
 function bodyOf(bait: BaitShape, parts: FamilyParts, spec: RigSpec): RigGeometry {
-  const strips: Strip[] = [...plasticStrips(bait), ...wireStrips(parts.placement.path, bait), ...(parts.trailing ? wireStrips(parts.trailing, bait) : [])]
+  const strips: Strip[] = [
+    ...plasticStrips(bait),
+    ...wireStrips(parts.placement.path, bait),
+    ...(parts.trailing ? wireStrips(parts.trailing, bait) : []),
+  ]
   const compacts = [...plasticCompacts(bait, parts.noseCover), ...parts.compacts]
   return { ...sumParts(strips, compacts, inFrame(parts.tie)), crookedShare: (spec.bendM ?? 0) / bait.lengthM }
 }
 
 /** The same rig with hook, weight and tie point laid `byM` farther back in the same bait, m. */
 export function hookMoved({ geometry: g, parts }: AssembledRig, byM: number): RigGeometry {
-  const back = <T extends { readonly at: Vec3 }>(part: T): T => ({ ...part, at: [part.at[0] - byM, part.at[1], part.at[2]] })
+  const back = <T extends { readonly at: Vec3 }>(part: T): T => ({
+    ...part,
+    at: [part.at[0] - byM, part.at[1], part.at[2]],
+  })
   const own = parts.compacts.length
-  const compacts = g.compacts.map((c, i) => i >= g.compacts.length - own ? back(c) : c)
+  const compacts = g.compacts.map((c, i) => (i >= g.compacts.length - own ? back(c) : c))
   return {
-    ...sumParts(g.strips.map(s => s.part === 'wire' ? back(s) : s), compacts, [g.tie[0] - byM, g.tie[1], g.tie[2]]),
+    ...sumParts(
+      g.strips.map(s => (s.part === 'wire' ? back(s) : s)),
+      compacts,
+      [g.tie[0] - byM, g.tie[1], g.tie[2]],
+    ),
     ...(g.crookedShare === undefined ? {} : { crookedShare: g.crookedShare }),
   }
 }

@@ -4,7 +4,10 @@ import { slotAt } from '../tackle/forms/form'
 import { PLASTICS } from '../tackle/materials'
 import type { BaitSpec } from './spec'
 
-/** Number of slices a bait is cut into, nose to tail. 32 keeps volume within 0.1 % of 320 slices for every form. */
+/**
+ * Number of slices a bait is cut into, nose to tail. 32 keeps volume within 0.1 % of 320 slices for every
+ * form.
+ */
 export const STATION_COUNT = 32
 
 /** A bait at its true size: outlines as functions of s, the distance from the nose in metres (0..lengthM). */
@@ -18,12 +21,17 @@ export interface BaitShape {
   /** height of the section's middle above the nose–tail line */ readonly middleAt: (s: number) => number
   /** share of the section that is hollow and flooded */ readonly hollowAt: (s: number) => number
   /** where the body ends and only tail or limbs follow, m from the nose */ readonly bodyM: number
-  /** slot in the back, from and to, m from the nose as fished; undefined on round-backed baits */ readonly slot?: readonly [number, number]
+  /** slot in the back, from and to, m from the nose as fished; undefined on round-backed baits */
+  readonly slot?: readonly [number, number]
   /** s of a share of the bait as sold */ readonly placeOf: (share: number) => number
   /** tail and limbs that were not cut off with the nose */ readonly limbs: readonly Limb[]
-  /** how far the middle stands off to the left, y; its slope toward the tail */ readonly offAt: (s: number) => number
+  /** how far the middle stands off to the left, y; its slope toward the tail */ readonly offAt: (
+    s: number,
+  ) => number
   readonly offSlopeAt: (s: number) => number
-  /** how far the middle is bowed up from a straight bait's, z; its slope toward the tail */ readonly bowAt: (s: number) => number
+  /** how far the middle is bowed up from a straight bait's, z; its slope toward the tail */ readonly bowAt: (
+    s: number,
+  ) => number
   readonly bowSlopeAt: (s: number) => number
   /** z of the back */ readonly topAt: (s: number) => number
   /** z of the belly */ readonly bottomAt: (s: number) => number
@@ -31,14 +39,21 @@ export interface BaitShape {
 
 /** How a bait is changed from what it is in the packet. Metres. */
 export interface Bending {
-  /** how far the tail stands off to the left; the middle line is a parabola, bent evenly as soft plastic bends */ readonly bendM?: number | undefined
-  /** how far the tail is drawn up (+) or down by a hook that does not lie to the bait, bent likewise */ readonly bowM?: number | undefined
+  /**
+   * how far the tail stands off to the left; the middle line is a parabola, bent evenly as soft plastic bends
+   */
+  readonly bendM?: number | undefined
+  /** how far the tail is drawn up (+) or down by a hook that does not lie to the bait, bent likewise */
+  readonly bowM?: number | undefined
   /** cut off the nose of a worn bait */ readonly trimM?: number | undefined
   /** claws, legs and the like cut off; the tail stays */ readonly trimLimbs?: boolean | undefined
 }
 
 /** Scales a form, or the angler's own outline of it, to its length. */
-export function shapeBait(spec: BaitSpec, { bendM = 0, bowM = 0, trimM = 0, trimLimbs = false }: Bending = {}): BaitShape {
+export function shapeBait(
+  spec: BaitSpec,
+  { bendM = 0, bowM = 0, trimM = 0, trimLimbs = false }: Bending = {},
+): BaitShape {
   const form = BAIT_FORMS[spec.form]
   // an own outline stands on its own: one without a rise lies on the line, whatever the form does
   const { at, width, height, rise } = spec.own ?? form
@@ -71,11 +86,13 @@ export function shapeBait(spec: BaitSpec, { bendM = 0, bowM = 0, trimM = 0, trim
     bodyM: placeOf(at[at.length - 1]!),
     placeOf,
     ...(form.slot ? { slot: slotPlaces(form.slot) } : {}),
-    limbs: [...(form.tail ? [form.tail] : []), ...(trimLimbs ? [] : form.limbs ?? [])].filter(limb => placeOf(limb.at) > 0),
+    limbs: [...(form.tail ? [form.tail] : []), ...(trimLimbs ? [] : (form.limbs ?? []))].filter(
+      limb => placeOf(limb.at) > 0,
+    ),
     offAt: s => bendM * (s / L) ** 2,
-    offSlopeAt: s => 2 * bendM * s / L ** 2,
+    offSlopeAt: s => (2 * bendM * s) / L ** 2,
     bowAt,
-    bowSlopeAt: s => 2 * bowM * s / L ** 2,
+    bowSlopeAt: s => (2 * bowM * s) / L ** 2,
     topAt: s => middleAt(s) + heightAt(s) / 2,
     bottomAt: s => middleAt(s) - heightAt(s) / 2,
   }

@@ -24,7 +24,10 @@ export interface RigDrawing {
 const OUTLINE_STEPS = 60
 const ROUND_STEPS = 28
 
-/** Side view of a rig from the same geometry that is dropped. Metres; x toward the tail so that the nose is at 0. */
+/**
+ * Side view of a rig from the same geometry that is dropped. Metres; x toward the tail so that the nose is at
+ * 0.
+ */
 export function drawRig(rig: AssembledRig): RigDrawing {
   const shapes = [...drawBait(rig), ...drawHook(rig), ...drawWeights(rig)]
   const [cx, , cz] = rig.geometry.centre
@@ -40,7 +43,9 @@ function drawBait({ bait }: AssembledRig): DrawnShape[] {
     top.push(s, bait.topAt(s))
     bottom.unshift(s, bait.bottomAt(s))
   }
-  const shapes: DrawnShape[] = [{ kind: 'body', points: Float64Array.from([...top, ...bottom]), closed: true }]
+  const shapes: DrawnShape[] = [
+    { kind: 'body', points: Float64Array.from([...top, ...bottom]), closed: true },
+  ]
   for (const limb of bait.limbs) {
     const s = bait.placeOf(limb.at)
     shapes.push({ kind: 'tail', points: limbOutline(limb, s, bait), closed: true })
@@ -65,16 +70,21 @@ function limbOutline(limb: Limb, s: number, bait: BaitShape): Float64Array {
     for (let i = 0; i <= 12; i++) {
       const t = side === 1 ? i / 12 : 1 - i / 12
       const middle = high * (0.9 * Math.sin(2.6 * t) - 0.2 * t)
-      points.push(s - half + 2 * half * t, z - middle + side * high * 0.45 * (1 - t) * (0.4 + t) + side * 0.02 * high)
+      points.push(
+        s - half + 2 * half * t,
+        z - middle + side * high * 0.45 * (1 - t) * (0.4 + t) + side * 0.02 * high,
+      )
     }
   }
   return Float64Array.from(points)
 }
 
-const drawHook = ({ bait, parts }: AssembledRig): DrawnShape[] => [parts.placement.path, ...(parts.trailing ? [parts.trailing] : [])].flatMap(path => drawWire(path, bait))
+const drawHook = ({ bait, parts }: AssembledRig): DrawnShape[] =>
+  [parts.placement.path, ...(parts.trailing ? [parts.trailing] : [])].flatMap(path => drawWire(path, bait))
 
 function drawWire(path: HookPath, bait: BaitShape): DrawnShape[] {
-  const within = (s: number, z: number): boolean => s > 0 && s < bait.bodyM && z < bait.topAt(s) && z > bait.bottomAt(s)
+  const within = (s: number, z: number): boolean =>
+    s > 0 && s < bait.bodyM && z < bait.topAt(s) && z > bait.bottomAt(s)
   const fine: number[] = []
   for (let i = 0; i < path.points.length - 1; i++) {
     const a = path.points[i]!
@@ -89,25 +99,50 @@ function drawWire(path: HookPath, bait: BaitShape): DrawnShape[] {
     const last = i + 2 >= fine.length
     const was = within(fine[i - 2]!, fine[i - 1]!)
     if (last || within(fine[i]!, fine[i + 1]!) !== was) {
-      shapes.push({ kind: 'wire', points: Float64Array.from(fine.slice(start, i + 2)), closed: false, strokeM: path.wireM, hidden: was })
+      shapes.push({
+        kind: 'wire',
+        points: Float64Array.from(fine.slice(start, i + 2)),
+        closed: false,
+        strokeM: path.wireM,
+        hidden: was,
+      })
       start = i
     }
   }
-  shapes.push({ kind: 'eye', points: round(path.eye.s, path.eye.z, 1.6 * path.wireM, 1.6 * path.wireM), closed: true, strokeM: 0.7 * path.wireM })
+  shapes.push({
+    kind: 'eye',
+    points: round(path.eye.s, path.eye.z, 1.6 * path.wireM, 1.6 * path.wireM),
+    closed: true,
+    strokeM: 0.7 * path.wireM,
+  })
   return shapes
 }
 
 function drawWeights({ parts }: AssembledRig): DrawnShape[] {
-  return [...parts.compacts, ...secondDrawn(parts)].map((c) => {
+  return [...parts.compacts, ...secondDrawn(parts)].map(c => {
     const [x, , z] = c.at
     const [length, , height] = c.size
     if (c.kind === 'bullet') {
       const nose = -x - length / 2
       const h = height / 2
-      const points = [nose, z - 0.15 * h, nose, z + 0.15 * h, nose + 0.55 * length, z + 0.9 * h, nose + length, z + h, nose + length, z - h, nose + 0.55 * length, z - 0.9 * h]
+      const points = [
+        nose,
+        z - 0.15 * h,
+        nose,
+        z + 0.15 * h,
+        nose + 0.55 * length,
+        z + 0.9 * h,
+        nose + length,
+        z + h,
+        nose + length,
+        z - h,
+        nose + 0.55 * length,
+        z - 0.9 * h,
+      ]
       return { kind: 'weight', points: Float64Array.from(points), closed: true }
     }
-    if (c.kind === 'mushroom' || c.kind === 'wedge' || c.kind === 'slab') return { kind: 'weight', points: flatHead(c), closed: true }
+    if (c.kind === 'mushroom' || c.kind === 'wedge' || c.kind === 'slab')
+      return { kind: 'weight', points: flatHead(c), closed: true }
     return { kind: 'weight', points: round(-x, z, length / 2, height / 2), closed: true }
   })
 }
@@ -124,7 +159,10 @@ function flatHead({ kind, at: [x, , z], size: [length, , height] }: Compact): Fl
   return Float64Array.from(points)
 }
 
-/** A weight on a long or free tether is drawn near its bait: what matters is its size. m ahead of the nose, or below it. */
+/**
+ * A weight on a long or free tether is drawn near its bait: what matters is its size. m ahead of the nose, or
+ * below it.
+ */
 const DRAWN_AHEAD_M = 0.012
 
 function secondDrawn({ second, tie }: FamilyParts): Compact[] {

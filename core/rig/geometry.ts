@@ -16,15 +16,22 @@ export interface Strip {
   readonly heightM: number
   readonly massKg: number
   readonly displacedM3: number
-  /** water that fills it and moves with it, m³: it has inertia, and no weight in water */ readonly trappedM3?: number
+  /** water that fills it and moves with it, m³: it has inertia, and no weight in water */
+  readonly trappedM3?: number
   /** false for wire inside plastic: it has weight but touches no water */ readonly wet: boolean
   readonly part: 'bait' | 'wire'
 }
 
-/** Weights by shape; `inside` is wrapped in plastic; `nose` the blunt front of a bait; the rest are tails and limbs, and thin metal. */
+/**
+ * Weights by shape; `inside` is wrapped in plastic; `nose` the blunt front of a bait; the rest are tails and
+ * limbs, and thin metal.
+ */
 export type CompactKind = WeightShape | 'inside' | 'nose' | LimbKind | 'blade'
 
-/** A lump: a weight, or the blunt parts of the bait that strips do not cover (their mass may be zero). Full extents along x, y, z. */
+/**
+ * A lump: a weight, or the blunt parts of the bait that strips do not cover (their mass may be zero). Full
+ * extents along x, y, z.
+ */
 export interface Compact {
   readonly kind: CompactKind
   readonly at: Vec3
@@ -52,8 +59,9 @@ export interface RigGeometry {
 }
 
 /**
- * Sums parts into a rigid body: mass, centre of gravity, centre of buoyancy, inertia about the centre of gravity.
- * Each slice counts as an elliptic cylinder, each lump as an ellipsoid (Meriam & Kraige, Dynamics, app. D).
+ * Sums parts into a rigid body: mass, centre of gravity, centre of buoyancy, inertia about the centre of
+ * gravity. Each slice counts as an elliptic cylinder, each lump as an ellipsoid (Meriam & Kraige, Dynamics,
+ * app. D).
  * @throws RangeError when nothing has mass or volume
  */
 export function sumParts(strips: readonly Strip[], compacts: readonly Compact[], tie: Vec3): RigGeometry {
@@ -76,16 +84,16 @@ export function sumParts(strips: readonly Strip[], compacts: readonly Compact[],
     const across = (s.widthM / 2) ** 2
     const high = (s.heightM / 2) ** 2
     const along = s.lengthM ** 2 / 12
-    addOwn(inertia, s.axis, s.massKg * (across + high) / 4)
+    addOwn(inertia, s.axis, (s.massKg * (across + high)) / 4)
     addOwn(inertia, s.side, s.massKg * (high / 4 + along))
     addOwn(inertia, s.up, s.massKg * (across / 4 + along))
     addOffset(inertia, s.massKg, s.at, centre)
   }
   for (const c of compacts) {
     const [x, y, z] = c.size.map(d => (d / 2) ** 2) as [number, number, number]
-    addOwn(inertia, [1, 0, 0], c.massKg * (y + z) / 5)
-    addOwn(inertia, [0, 1, 0], c.massKg * (x + z) / 5)
-    addOwn(inertia, [0, 0, 1], c.massKg * (x + y) / 5)
+    addOwn(inertia, [1, 0, 0], (c.massKg * (y + z)) / 5)
+    addOwn(inertia, [0, 1, 0], (c.massKg * (x + z)) / 5)
+    addOwn(inertia, [0, 0, 1], (c.massKg * (x + y)) / 5)
     addOffset(inertia, c.massKg, c.at, centre)
   }
   const { outline, outlineAreas } = outlineOf(strips, compacts)
@@ -96,7 +104,11 @@ export function sumParts(strips: readonly Strip[], compacts: readonly Compact[],
     massKg,
     displacedM3,
     centre,
-    buoyancyCentre: [volumeMoment[0]! / displacedM3, volumeMoment[1]! / displacedM3, volumeMoment[2]! / displacedM3],
+    buoyancyCentre: [
+      volumeMoment[0]! / displacedM3,
+      volumeMoment[1]! / displacedM3,
+      volumeMoment[2]! / displacedM3,
+    ],
     inertia,
     lengthM: extentAlongX(outline),
     outline,
@@ -116,7 +128,10 @@ function addOffset(inertia: Float64Array, mass: number, at: Vec3, centre: Vec3):
   }
 }
 
-function outlineOf(strips: readonly Strip[], compacts: readonly Compact[]): Pick<RigGeometry, 'outline' | 'outlineAreas'> {
+function outlineOf(
+  strips: readonly Strip[],
+  compacts: readonly Compact[],
+): Pick<RigGeometry, 'outline' | 'outlineAreas'> {
   const points: number[] = []
   const areas: number[] = []
   const put = (at: Vec3, direction: Vec3, distance: number, area: number): void => {
@@ -124,7 +139,7 @@ function outlineOf(strips: readonly Strip[], compacts: readonly Compact[]): Pick
     points.push(at[0] - x, at[1] - y, at[2] - z, at[0] + x, at[1] + y, at[2] + z)
     areas.push(area, area)
   }
-  strips.forEach((s) => {
+  strips.forEach(s => {
     if (!s.wet) return
     put(s.at, s.up, s.heightM / 2, s.widthM * s.lengthM)
     put(s.at, s.side, s.widthM / 2, s.heightM * s.lengthM)
@@ -144,8 +159,14 @@ function outlineOf(strips: readonly Strip[], compacts: readonly Compact[]): Pick
   return { outline: Float64Array.from(points), outlineAreas: Float64Array.from(areas) }
 }
 
-/** Heads with a flat face on which they stand, and how far it looks down from straight ahead, rad; and the points its rim is taken as. */
-const FLAT_FACED: ReadonlyMap<CompactKind, number> = new Map<CompactKind, number>([['mushroom', 0], ['wedge', Math.PI / 4]])
+/**
+ * Heads with a flat face on which they stand, and how far it looks down from straight ahead, rad; and the
+ * points its rim is taken as.
+ */
+const FLAT_FACED: ReadonlyMap<CompactKind, number> = new Map<CompactKind, number>([
+  ['mushroom', 0],
+  ['wedge', Math.PI / 4],
+])
 const RIM = 12
 
 function flatFace(at: Vec3, size: Vec3, down: number): number[] {
@@ -153,7 +174,11 @@ function flatFace(at: Vec3, size: Vec3, down: number): number[] {
   return Array.from({ length: RIM }, (_, i) => {
     const angle = (2 * Math.PI * i) / RIM
     const rise = (size[2] / 2) * Math.sin(angle)
-    return [at[0] + (size[0] / 2) * cos + rise * sin, at[1] + (size[1] / 2) * Math.cos(angle), at[2] - (size[0] / 2) * sin + rise * cos]
+    return [
+      at[0] + (size[0] / 2) * cos + rise * sin,
+      at[1] + (size[1] / 2) * Math.cos(angle),
+      at[2] - (size[0] / 2) * sin + rise * cos,
+    ]
   }).flat()
 }
 

@@ -1,14 +1,20 @@
 import type { HookDims } from '../tackle/hooks'
 
-/** A point in the pitch plane: s metres behind the bait's nose (negative in front of it), z metres above the nose–tail line. */
-export interface PlanePoint { readonly s: number, readonly z: number }
+/**
+ * A point in the pitch plane: s metres behind the bait's nose (negative in front of it), z metres above the
+ * nose–tail line.
+ */
+export interface PlanePoint {
+  readonly s: number
+  readonly z: number
+}
 
 /** Wire of a hook as a polyline from eye to tip, with the places that fitting asks for. */
 export interface HookPath {
   readonly points: readonly PlanePoint[]
   readonly eye: PlanePoint
   readonly tip: PlanePoint
-  /** ends of the straight shank */ readonly shank: { readonly from: PlanePoint, readonly to: PlanePoint }
+  /** ends of the straight shank */ readonly shank: { readonly from: PlanePoint; readonly to: PlanePoint }
   /** index in points where the bend begins */ readonly bendStart: number
   readonly wireM: number
 }
@@ -16,7 +22,8 @@ export interface HookPath {
 const BEND_STEPS = 8
 
 /**
- * Lays an offset or belly-weighted hook: eye, neck, step down, shank, half-round bend of diameter `gap`, point leg forward.
+ * Lays an offset or belly-weighted hook: eye, neck, step down, shank, half-round bend of diameter `gap`,
+ * point leg forward.
  * @param eye where the eye sits
  */
 export function offsetPath(dims: HookDims, eye: PlanePoint): HookPath {
@@ -24,7 +31,10 @@ export function offsetPath(dims: HookDims, eye: PlanePoint): HookPath {
   const end = eye.s + dims.lengthM
   const radius = dims.gapM / 2
   const stepEnd = eye.s + dims.neckM + 0.5 * dims.stepM
-  return bent(dims, eye, [eye, { s: eye.s + dims.neckM, z: eye.z }, { s: stepEnd, z: shankZ }], { s: end - radius, z: shankZ })
+  return bent(dims, eye, [eye, { s: eye.s + dims.neckM, z: eye.z }, { s: stepEnd, z: shankZ }], {
+    s: end - radius,
+    z: shankZ,
+  })
 }
 
 /**
@@ -44,7 +54,10 @@ function bent(dims: HookDims, eye: PlanePoint, front: readonly PlanePoint[], sha
   const points = [...front, shankEnd]
   for (let i = 1; i <= BEND_STEPS; i++) {
     const angle = -Math.PI / 2 + (Math.PI * i) / BEND_STEPS
-    points.push({ s: shankEnd.s + radius * Math.cos(angle), z: shankEnd.z + radius + radius * Math.sin(angle) })
+    points.push({
+      s: shankEnd.s + radius * Math.cos(angle),
+      z: shankEnd.z + radius + radius * Math.sin(angle),
+    })
   }
   const tip = { s: shankEnd.s - dims.pointM, z: shankEnd.z + dims.gapM }
   points.push(tip)

@@ -46,31 +46,62 @@ export function bodyKg(bait: BaitShape): number {
   return (Math.PI / 4) * square * ds * bait.densityKgM3
 }
 
-/** Axis toward the nose, side and back of a slice of a bent bait, unit vectors; slopes of the middle line to the left and up, toward the tail. */
+/**
+ * Axis toward the nose, side and back of a slice of a bent bait, unit vectors; slopes of the middle line to
+ * the left and up, toward the tail.
+ */
 function axesAt(aside: number, rise: number): Pick<Strip, 'axis' | 'side' | 'up'> {
   const level = Math.hypot(1, aside)
   const axisLength = Math.hypot(1, aside, rise)
   const axis: Vec3 = [1 / axisLength, -aside / axisLength, -rise / axisLength]
   const side: Vec3 = [aside / level, 1 / level, 0]
-  return { axis, side, up: [axis[1] * side[2] - axis[2] * side[1], axis[2] * side[0] - axis[0] * side[2], axis[0] * side[1] - axis[1] * side[0]] }
+  return {
+    axis,
+    side,
+    up: [
+      axis[1] * side[2] - axis[2] * side[1],
+      axis[2] * side[0] - axis[0] * side[2],
+      axis[0] * side[1] - axis[1] * side[0],
+    ],
+  }
 }
 
-/** Lumps of plastic beyond the slices: what a head leaves of the blunt nose (drag only), and the tail with its own mass. @param noseCover share of the nose that is hidden, 0..1 */
+/**
+ * Lumps of plastic beyond the slices: what a head leaves of the blunt nose (drag only), and the tail with its
+ * own mass.
+ * @param noseCover share of the nose that is hidden, 0..1
+ */
 export function plasticCompacts(bait: BaitShape, noseCover: number): Compact[] {
   const L = bait.lengthM
   const parts: Compact[] = []
   if (noseCover < 1) {
     const s = 0.1 * L
     const across = Math.sqrt(1 - noseCover)
-    parts.push({ kind: 'nose', at: [0, 0, 0], size: [s, across * bait.widthAt(s), across * bait.heightAt(s)], massKg: 0, displacedM3: 0, joined: true })
+    parts.push({
+      kind: 'nose',
+      at: [0, 0, 0],
+      size: [s, across * bait.widthAt(s), across * bait.heightAt(s)],
+      massKg: 0,
+      displacedM3: 0,
+      joined: true,
+    })
   }
   for (const limb of bait.limbs) parts.push(...limbCompacts(limb, bait))
   return parts
 }
 
-/** Share of the box round a tail or limb that plastic fills: discs and rods are elliptic; thin and tapering ones, and how full a skirt is, *assumed*. */
+/**
+ * Share of the box round a tail or limb that plastic fills: discs and rods are elliptic; thin and tapering
+ * ones, and how full a skirt is, *assumed*.
+ */
 const FILLED: Readonly<Record<LimbKind, number>> = {
-  paddle: Math.PI / 4, fork: Math.PI / 4, fin: 0.7, curl: 0.7, skirt: 0.25 * Math.PI / 4, claw: Math.PI / 6, leg: Math.PI / 4,
+  paddle: Math.PI / 4,
+  fork: Math.PI / 4,
+  fin: 0.7,
+  curl: 0.7,
+  skirt: (0.25 * Math.PI) / 4,
+  claw: Math.PI / 6,
+  leg: Math.PI / 4,
 }
 
 function limbCompacts({ kind, at, width, height, thickness, aside }: Limb, bait: BaitShape): Compact[] {
@@ -79,7 +110,13 @@ function limbCompacts({ kind, at, width, height, thickness, aside }: Limb, bait:
   const displacedM3 = FILLED[kind] * size[0] * size[1] * size[2]
   const s = bait.placeOf(at)
   return (aside === undefined ? [0] : [-aside * L, aside * L]).map(y => ({
-    kind, at: [-s, bait.offAt(s) + y, bait.bowAt(s)], yawRad: -Math.atan(bait.offSlopeAt(s)), size, massKg: displacedM3 * bait.densityKgM3, displacedM3, joined: true,
+    kind,
+    at: [-s, bait.offAt(s) + y, bait.bowAt(s)],
+    yawRad: -Math.atan(bait.offSlopeAt(s)),
+    size,
+    massKg: displacedM3 * bait.densityKgM3,
+    displacedM3,
+    joined: true,
   }))
 }
 
@@ -126,9 +163,22 @@ export const weightDensity = (spec: Pick<RigSpec, 'weightMaterial' | 'weightDens
   spec.weightDensityKgM3 ?? WEIGHT_MATERIALS[spec.weightMaterial].densityKgM3
 
 /** A compact weight with its middle at a place in the pitch plane. */
-export function weightCompact(shape: WeightShape, massKg: number, densityKgM3: number, at: PlanePoint, joined: boolean): Compact {
+export function weightCompact(
+  shape: WeightShape,
+  massKg: number,
+  densityKgM3: number,
+  at: PlanePoint,
+  joined: boolean,
+): Compact {
   const size = weightSize(shape, massKg, densityKgM3)
-  return { kind: shape as CompactKind, at: inFrame(at), size: extents(size), massKg, displacedM3: massKg / densityKgM3, joined }
+  return {
+    kind: shape as CompactKind,
+    at: inFrame(at),
+    size: extents(size),
+    massKg,
+    displacedM3: massKg / densityKgM3,
+    joined,
+  }
 }
 
 export const extents = (size: WeightSize): Vec3 => [size.lengthM, size.widthM, size.heightM]

@@ -7,14 +7,24 @@ import type { PointRest } from './spec'
 export interface Placement {
   readonly path: HookPath
   /** s where the wire comes out of the back; undefined when it never does */ readonly exitM?: number
-  /** s where the wire goes into the belly; undefined when it runs inside from the nose */ readonly bellyM?: number
-  /** opening between point and back: positive stands clear, negative lies under the skin */ readonly openingM: number
-  /** opening the untouched hook would have, before it is pressed to the asked-for rest */ readonly naturalOpeningM: number
+  /** s where the wire goes into the belly; undefined when it runs inside from the nose */
+  readonly bellyM?: number
+  /** opening between point and back: positive stands clear, negative lies under the skin */
+  readonly openingM: number
+  /** opening the untouched hook would have, before it is pressed to the asked-for rest */
+  readonly naturalOpeningM: number
   /** the point could be brought to the rest asked for */ readonly restReached: boolean
 }
 
-/** Depth of the point under the back for each way of resting it, m (open stands where the wire leaves it). Typical of hand rigging. */
-export const REST_DEPTH_M: Readonly<Record<Exclude<PointRest, 'open'>, number>> = { flush: 0, skin: 0.0012, buried: 0.0025 }
+/**
+ * Depth of the point under the back for each way of resting it, m (open stands where the wire leaves it).
+ * Typical of hand rigging.
+ */
+export const REST_DEPTH_M: Readonly<Record<Exclude<PointRest, 'open'>, number>> = {
+  flush: 0,
+  skin: 0.0012,
+  buried: 0.0025,
+}
 
 /** For hooks whose point stands where the wire leaves it. */
 export const OPEN = { pointRest: 'open' } as const
@@ -23,10 +33,15 @@ export const OPEN = { pointRest: 'open' } as const
 export const MOST_TURN_RAD = 0.3
 
 /**
- * Places a hook whose point goes back toward the bait: turns it about the eye until the tip lies at the rest asked for,
- * as far as the bait allows, the way it is laid by hand. In a slit belly the shank sinks in, and the hook stays as it was turned.
+ * Places a hook whose point goes back toward the bait: turns it about the eye until the tip lies at the rest
+ * asked for, as far as the bait allows, the way it is laid by hand. In a slit belly the shank sinks in, and
+ * the hook stays as it was turned.
  */
-export function layPoint(path: HookPath, bait: BaitShape, { pointRest: rest, slit = false }: { readonly pointRest: PointRest, readonly slit?: boolean }): Placement {
+export function layPoint(
+  path: HookPath,
+  bait: BaitShape,
+  { pointRest: rest, slit = false }: { readonly pointRest: PointRest; readonly slit?: boolean },
+): Placement {
   if (rest === 'open') return placed(path, path, bait, openingOf(path, bait) > 0)
   const wanted = -REST_DEPTH_M[rest]
   const laid = turnedTo(path, bait, wanted)
@@ -37,7 +52,10 @@ export function layPoint(path: HookPath, bait: BaitShape, { pointRest: rest, sli
 /** A point that is pushed through before it is laid back stands so far off the back, m. Typical. */
 const THROUGH_M = 0.0015
 
-/** The hook turned about its eye until its tip stands as far off the back as wanted, or as far as it can be turned. */
+/**
+ * The hook turned about its eye until its tip stands as far off the back as wanted, or as far as it can be
+ * turned.
+ */
 function turnedTo(path: HookPath, bait: BaitShape, wanted: number): HookPath {
   let laid = path
   let turned = 0
@@ -52,7 +70,10 @@ function turnedTo(path: HookPath, bait: BaitShape, wanted: number): HookPath {
 const openingOf = (path: HookPath, bait: BaitShape): number =>
   path.tip.s >= 0 && path.tip.s <= bait.lengthM ? path.tip.z - bait.topAt(path.tip.s) : path.tip.z
 
-/** The wire goes through the body where the bend of the unturned hook stands: the bait is pushed on to it, the point leg then lies along the back. */
+/**
+ * The wire goes through the body where the bend of the unturned hook stands: the bait is pushed on to it, the
+ * point leg then lies along the back.
+ */
 function placed(natural: HookPath, path: HookPath, bait: BaitShape, restReached: boolean): Placement {
   const exitM = crossing(natural, bait, bait.topAt)
   const bellyM = crossing(natural, bait, bait.bottomAt)

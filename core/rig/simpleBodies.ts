@@ -6,7 +6,11 @@ import { extents } from './parts'
 export function bareWeight(shape: WeightShape, massKg: number, densityKgM3: number): RigGeometry {
   if (!(massKg > 0 && densityKgM3 > 0)) throw new RangeError('bareWeight: mass and density must be positive')
   const size = extents(weightSize(shape, massKg, densityKgM3))
-  return sumParts([], [{ kind: shape, at: [0, 0, 0], size, massKg, displacedM3: massKg / densityKgM3, joined: false }], [size[0] / 2, 0, 0])
+  return sumParts(
+    [],
+    [{ kind: shape, at: [0, 0, 0], size, massKg, displacedM3: massKg / densityKgM3, joined: false }],
+    [size[0] / 2, 0, 0],
+  )
 }
 
 /**

@@ -4,13 +4,42 @@ import type { KeeperId } from '../tackle/keepers'
 import type { PlasticId } from '../tackle/materials'
 import type { WeightMaterial } from '../tackle/weights'
 
-/** E: weight at the nose, hook open. J: jointed or weedless heads. W: weight on the hook. O: no weight. L: weight on the line, or none and free. T: trailers. */
+/**
+ * E: weight at the nose, hook open. J: jointed or weedless heads. W: weight on the hook. O: no weight. L:
+ * weight on the line, or none and free. T: trailers.
+ */
 export type FamilyId =
-  | 'E1' | 'E2' | 'E3' | 'E4' | 'E5' | 'E6' | 'E7'
-  | 'J1' | 'J2' | 'J3' | 'J4' | 'J5' | 'J6' | 'J7'
-  | 'W1' | 'W2' | 'W3' | 'W4'
-  | 'O1' | 'O2' | 'O3' | 'O4'
-  | 'L1' | 'L2' | 'L3' | 'L4' | 'L5' | 'L6' | 'L7' | 'L8' | 'L9'
+  | 'E1'
+  | 'E2'
+  | 'E3'
+  | 'E4'
+  | 'E5'
+  | 'E6'
+  | 'E7'
+  | 'J1'
+  | 'J2'
+  | 'J3'
+  | 'J4'
+  | 'J5'
+  | 'J6'
+  | 'J7'
+  | 'W1'
+  | 'W2'
+  | 'W3'
+  | 'W4'
+  | 'O1'
+  | 'O2'
+  | 'O3'
+  | 'O4'
+  | 'L1'
+  | 'L2'
+  | 'L3'
+  | 'L4'
+  | 'L5'
+  | 'L6'
+  | 'L7'
+  | 'L8'
+  | 'L9'
   | 'T1'
 
 /** A bundle of fibres or a wire in front of an open point. */
@@ -27,12 +56,16 @@ export interface BaitSpec {
   /** the angler's own outline, instead of the form's */ readonly own?: OwnOutline
 }
 
-/** A bait's outline as traced or measured: stations along it and full width and height there, all as shares of its length. */
+/**
+ * A bait's outline as traced or measured: stations along it and full width and height there, all as shares of
+ * its length.
+ */
 export interface OwnOutline {
   readonly at: readonly number[]
   readonly width: readonly number[]
   readonly height: readonly number[]
-  /** height of the section's middle above the nose–tail line; on it when left out */ readonly rise?: readonly number[]
+  /** height of the section's middle above the nose–tail line; on it when left out */
+  readonly rise?: readonly number[]
 }
 
 export interface RigSpec {
@@ -43,9 +76,15 @@ export interface RigSpec {
   readonly pointRest: PointRest
   /** kg/m³, replaces the weight material's typical density */ readonly weightDensityKgM3?: number
   /** own measurements, replacing the typical ones; metres */ readonly hook?: Partial<HookDims>
-  /** m from the bait's nose to the middle of the weight, positive toward the tail; replaces the usual place */
+  /**
+   * m from the bait's nose to the middle of the weight, positive toward the tail; replaces the usual place
+   */
   readonly weightAtM?: number
-  /** L1 only: held against the nose by a peg (the usual), by a stop a little up the line, or free to slide on it */ readonly peg?: 'pegged' | 'half' | 'free'
+  /**
+   * L1 only: held against the nose by a peg (the usual), by a stop a little up the line, or free to slide on
+   * it
+   */
+  readonly peg?: 'pegged' | 'half' | 'free'
   /** L3 and L4: hook to weight, m; replaces the usual length */ readonly leaderM?: number
   /** wire of the hook; standard when left out */ readonly wire?: WireGrade
   /** a deep-belly hook of the same size */ readonly gap?: 'standard' | 'deep'
@@ -53,14 +92,22 @@ export interface RigSpec {
   /** in front of an open point; the family's usual one when left out */ readonly guard?: GuardId
   /** the belly slit along the gap, under a skin left on the back */ readonly slit?: boolean
   /** a peg through bait and bend keeps a worn bait from sliding */ readonly pinned?: boolean
-  /** m from the nose where the point is brought out, instead of where the laid hook asks for it */ readonly exitAtM?: number
+  /** m from the nose where the point is brought out, instead of where the laid hook asks for it */
+  readonly exitAtM?: number
   /** m cut off the nose of a worn bait */ readonly trimM?: number
   /** claws, legs and the like cut off */ readonly trimLimbs?: boolean
   /** m the whole hook is laid farther back than usual, as seen on the bench */ readonly hookAtM?: number
-  /** m the tail stands off to the left when the nose lies straight: a bait rigged crooked bends evenly from nose to tail */ readonly bendM?: number
+  /**
+   * m the tail stands off to the left when the nose lies straight: a bait rigged crooked bends evenly from
+   * nose to tail
+   */
+  readonly bendM?: number
 }
 
-export interface Problem { readonly field: string, readonly message: string }
+export interface Problem {
+  readonly field: string
+  readonly message: string
+}
 
 /** Limits of what the model has been shown to handle. SI. */
 export const LIMITS = {

@@ -8,7 +8,10 @@ import { weightSize, type WeightShape } from '../tackle/weights'
 /** Where on a rig things lodge or hang. */
 export type LipId = 'point' | 'trailing' | 'head' | 'eye' | 'keeper' | 'knot' | 'skirt' | 'blade' | 'saddle'
 
-/** The point as a place where things lodge: an opening between tip and back, on an elliptic section of the bait. Metres. */
+/**
+ * The point as a place where things lodge: an opening between tip and back, on an elliptic section of the
+ * bait. Metres.
+ */
 export interface PointLip {
   /** opening above the back; negative under the skin */ readonly openingM: number
   readonly halfWidthM: number
@@ -17,7 +20,10 @@ export interface PointLip {
   /** how far the plastic gives per newton pressed on it, m/N */ readonly givePerN: number
 }
 
-/** Reads the point's lip off an assembled rig. The give is that of a block as wide as the bait under a line load: 1 / (2·E·width). */
+/**
+ * Reads the point's lip off an assembled rig. The give is that of a block as wide as the bait under a line
+ * load: 1 / (2·E·width).
+ */
 export function pointLip(rig: AssembledRig): PointLip {
   const { bait, parts, baitSpec } = rig
   const s = Math.min(bait.lengthM, Math.max(0.02 * bait.lengthM, parts.placement.path.tip.s))
@@ -32,11 +38,25 @@ export function pointLip(rig: AssembledRig): PointLip {
 }
 
 /** A step or knot that strands hang on, m. */
-export interface Step { readonly id: LipId, readonly heightM: number }
+export interface Step {
+  readonly id: LipId
+  readonly heightM: number
+}
 
-/** A head or weight as it goes into gaps: extents along, across and up, m; and the share of tight forks and crevices it slips through or out of by its shape. */
-export interface WedgeBody { readonly alongM: number, readonly acrossM: number, readonly highM: number, readonly slips: Slips }
-interface Slips { readonly fork: number, readonly crevice: number }
+/**
+ * A head or weight as it goes into gaps: extents along, across and up, m; and the share of tight forks and
+ * crevices it slips through or out of by its shape.
+ */
+export interface WedgeBody {
+  readonly alongM: number
+  readonly acrossM: number
+  readonly highM: number
+  readonly slips: Slips
+}
+interface Slips {
+  readonly fork: number
+  readonly crevice: number
+}
 
 /** All of a rig that cover can hold. */
 export interface SnagRig {
@@ -46,29 +66,46 @@ export interface SnagRig {
   /** how far a sliding weight runs from the bait, m; 0 where they keep together */ readonly apartM: number
   /** load that opens the hook, N */ readonly openingLoadN: number
   readonly lineStrengthN: number
-  /** rubs on a hidden point before it works out, on average; Infinity where it is open */ readonly rubs: number
-  /** the points once the hidden one has worked out; undefined where it is open */ readonly wornPoints?: SnagRig['points']
+  /** rubs on a hidden point before it works out, on average; Infinity where it is open */
+  readonly rubs: number
+  /** the points once the hidden one has worked out; undefined where it is open */
+  readonly wornPoints?: SnagRig['points']
 }
 
 /**
- * Share of tight gaps a shape slips through or out of. Between twigs, which give, a tapered nose guides itself through and a flat or wide one does not; into
- * a crevice of stone a tapered nose drives itself, where a wide head rolls out over it. *Assumed*, from what is fished where.
+ * Share of tight gaps a shape slips through or out of. Between twigs, which give, a tapered nose guides
+ * itself through and a flat or wide one does not; into a crevice of stone a tapered nose drives itself, where
+ * a wide head rolls out over it. *Assumed*, from what is fished where.
  */
 const SLIPS: Readonly<Record<WeightShape, Slips>> = {
-  bullet: { fork: 0.9, crevice: 0.35 }, stick: { fork: 0.9, crevice: 0.35 }, belly: { fork: 0.8, crevice: 0.65 }, keel: { fork: 0.75, crevice: 0.5 }, slab: { fork: 0.55, crevice: 0.5 },
-  ball: { fork: 0.5, crevice: 0.5 }, wedge: { fork: 0.5, crevice: 0.55 }, football: { fork: 0.4, crevice: 0.7 }, mushroom: { fork: 0.3, crevice: 0.45 },
+  bullet: { fork: 0.9, crevice: 0.35 },
+  stick: { fork: 0.9, crevice: 0.35 },
+  belly: { fork: 0.8, crevice: 0.65 },
+  keel: { fork: 0.75, crevice: 0.5 },
+  slab: { fork: 0.55, crevice: 0.5 },
+  ball: { fork: 0.5, crevice: 0.5 },
+  wedge: { fork: 0.5, crevice: 0.55 },
+  football: { fork: 0.4, crevice: 0.7 },
+  mushroom: { fork: 0.3, crevice: 0.45 },
 }
 
 /**
- * Rubs after which a point has worked out of plain plastic, on average, by how it rests. *Assumed*, and set so that a skin-hooked point in
- * plain plastic is laid back every three casts or so in thick weed and every eight in sparse, as people do: a calibration, no check.
+ * Rubs after which a point has worked out of plain plastic, on average, by how it rests. *Assumed*, and set
+ * so that a skin-hooked point in plain plastic is laid back every three casts or so in thick weed and every
+ * eight in sparse, as people do: a calibration, no check.
  */
 const RUBS = { flush: 6, skin: 12, buried: 45 } as const
 
-/** A point that has worked out stands at least by its wire over the back, and at most as far as one that was pushed through, m. *Assumed.* */
+/**
+ * A point that has worked out stands at least by its wire over the back, and at most as far as one that was
+ * pushed through, m. *Assumed.*
+ */
 const WORN_MOST_M = 0.0015
 
-/** A tether up to this is a joint; a free weight runs about so far ahead on slack, m. *Assumed*, as the tank shows over two metres. */
+/**
+ * A tether up to this is a joint; a free weight runs about so far ahead on slack, m. *Assumed*, as the tank
+ * shows over two metres.
+ */
 const JOINT_M = 0.03
 const FREE_M = 0.5
 
@@ -80,22 +117,45 @@ export function snagRig(rig: AssembledRig, line: Line): SnagRig {
   const { bait, parts, spec, baitSpec } = rig
   const weights = parts.compacts.filter(c => c.kind in SLIPS)
   const heads = [
-    ...weights.map(c => ({ alongM: c.size[0], acrossM: c.size[1], highM: c.size[2], slips: SLIPS[c.kind as WeightShape] })),
+    ...weights.map(c => ({
+      alongM: c.size[0],
+      acrossM: c.size[1],
+      highM: c.size[2],
+      slips: SLIPS[c.kind as WeightShape],
+    })),
     ...(parts.second ? [wedgeOf(parts.second)] : []),
   ]
   const front = weights.find(c => c.at[0] > 0)
   const nose = bait.heightAt(0.03 * bait.lengthM)
-  const lumps = (kind: 'skirt' | 'blade'): Step[] => parts.compacts.filter(c => c.kind === kind).map(c => ({ id: kind, heightM: 0.3 * c.size[1] }))
+  const lumps = (kind: 'skirt' | 'blade'): Step[] =>
+    parts.compacts.filter(c => c.kind === kind).map(c => ({ id: kind, heightM: 0.3 * c.size[1] }))
   const point = pointLip(rig)
   const trailing = parts.trailing ? [{ ...trailingLip(rig), id: 'trailing' as const }] : []
-  const worn = { ...point, id: 'point' as const, openingM: Math.max(point.openingM, parts.dims.wireM, Math.min(WORN_MOST_M, parts.placement.naturalOpeningM)) }
+  const worn = {
+    ...point,
+    id: 'point' as const,
+    openingM: Math.max(
+      point.openingM,
+      parts.dims.wireM,
+      Math.min(WORN_MOST_M, parts.placement.naturalOpeningM),
+    ),
+  }
   return {
     points: [{ ...point, id: 'point' }, ...trailing],
     ...(spec.pointRest === 'open' ? {} : { wornPoints: [worn, ...trailing] }),
     steps: [
-      ...(front ? [{ id: 'head' as const, heightM: Math.abs(nose - front.size[2]) / 2 }, { id: 'eye' as const, heightM: 3 * parts.dims.wireM }] : []),
-      ...(parts.placement.path.eye.s < 0 && !front ? [{ id: 'keeper' as const, heightM: 2 * parts.dims.wireM }] : []),
-      { id: 'knot', heightM: KNOT * line.diameterM }, ...lumps('skirt'), ...lumps('blade'),
+      ...(front
+        ? [
+            { id: 'head' as const, heightM: Math.abs(nose - front.size[2]) / 2 },
+            { id: 'eye' as const, heightM: 3 * parts.dims.wireM },
+          ]
+        : []),
+      ...(parts.placement.path.eye.s < 0 && !front
+        ? [{ id: 'keeper' as const, heightM: 2 * parts.dims.wireM }]
+        : []),
+      { id: 'knot', heightM: KNOT * line.diameterM },
+      ...lumps('skirt'),
+      ...lumps('blade'),
     ],
     heads,
     apartM: parts.second && parts.second.tetherM > JOINT_M ? Math.min(FREE_M, parts.second.tetherM) : 0,
@@ -106,21 +166,35 @@ export function snagRig(rig: AssembledRig, line: Line): SnagRig {
 }
 
 /** A weight as it goes into gaps. */
-export function wedgeOf({ shape, massKg, densityKgM3 }: Pick<NonNullable<AssembledRig['parts']['second']>, 'shape' | 'massKg' | 'densityKgM3'>): WedgeBody {
+export function wedgeOf({
+  shape,
+  massKg,
+  densityKgM3,
+}: Pick<NonNullable<AssembledRig['parts']['second']>, 'shape' | 'massKg' | 'densityKgM3'>): WedgeBody {
   const size = weightSize(shape, massKg, densityKgM3)
   return { alongM: size.lengthM, acrossM: size.widthM, highM: size.heightM, slips: SLIPS[shape] }
 }
 
 /** A trailing hook stands open over the back by all of its gap. */
 function trailingLip(rig: AssembledRig): PointLip {
-  const { bait, parts: { trailing } } = rig
+  const {
+    bait,
+    parts: { trailing },
+  } = rig
   const tip = trailing!.tip
-  return { ...pointLip(rig), openingM: Math.max(0.001, tip.z - bait.topAt(Math.min(tip.s, bait.lengthM))), halfWidthM: bait.widthAt(tip.s) / 2, halfHeightM: bait.heightAt(tip.s) / 2, guardN: 0 }
+  return {
+    ...pointLip(rig),
+    openingM: Math.max(0.001, tip.z - bait.topAt(Math.min(tip.s, bait.lengthM))),
+    halfWidthM: bait.widthAt(tip.s) / 2,
+    halfHeightM: bait.heightAt(tip.s) / 2,
+    guardN: 0,
+  }
 }
 
 /**
- * Opening that a long straight thing meets when it slides along the bait touching it at an angle round from the back:
- * height of the tip over the section's tangent there, (b + c)·cos(angle) - sqrt((a·sin)² + (b·cos)²).
+ * Opening that a long straight thing meets when it slides along the bait touching it at an angle round from
+ * the back: height of the tip over the section's tangent there, (b + c)·cos(angle) - sqrt((a·sin)² +
+ * (b·cos)²).
  * @param angleRad 0 along the back, ±pi/2 along a flank
  */
 export function openingAt(lip: PointLip, angleRad: number): number {

@@ -4,7 +4,10 @@ import { openingAt, type LipId, type SnagRig } from './lip'
 import type { Retrieve } from './retrieve'
 
 /** How the rig rides, as samples to draw from. Radians, 0 back up. */
-export interface Postures { readonly retrieveRollRad: ArrayLike<number>, readonly fallRollRad: ArrayLike<number> }
+export interface Postures {
+  readonly retrieveRollRad: ArrayLike<number>
+  readonly fallRollRad: ArrayLike<number>
+}
 
 /** How a rig is brought through: its postures and the way it is worked. */
 export interface Ride {
@@ -13,11 +16,22 @@ export interface Ride {
   /** casts from one look at the point to the next; the usual when left out */ readonly looksEvery?: number
 }
 
-/** Factors on what is uncertain of a meeting: thickness of things, their press as they slide by, the pull that frees, their strength. */
-export interface MeetScale { readonly size: number, readonly press: number, readonly free: number, readonly strength: number }
+/**
+ * Factors on what is uncertain of a meeting: thickness of things, their press as they slide by, the pull that
+ * frees, their strength.
+ */
+export interface MeetScale {
+  readonly size: number
+  readonly press: number
+  readonly free: number
+  readonly strength: number
+}
 export const AS_MET: MeetScale = { size: 1, press: 1, free: 1, strength: 1 }
 
-/** What becomes of one meeting. `freed`: held, pulled out by force or from the other side; `opened`: the hook gave way; `lost`: the line broke. */
+/**
+ * What becomes of one meeting. `freed`: held, pulled out by force or from the other side; `opened`: the hook
+ * gave way; `lost`: the line broke.
+ */
 export type Fate = 'past' | 'weed' | 'freed' | 'opened' | 'lost'
 
 export interface Meeting {
@@ -28,8 +42,9 @@ export interface Meeting {
 }
 
 /**
- * Half of the meetings are drawn where a covered point catches, pressed hard by thin things, so that what is rare is seen too: importance
- * sampling by a defensive mixture, whose weights never exceed 2 (Hesterberg, Technometrics 37, 1995). Shifts in standard deviations.
+ * Half of the meetings are drawn where a covered point catches, pressed hard by thin things, so that what is
+ * rare is seen too: importance sampling by a defensive mixture, whose weights never exceed 2 (Hesterberg,
+ * Technometrics 37, 1995). Shifts in standard deviations.
  */
 const TILT = { share: 0.5, press: 2.5, radius: -1.2 } as const
 
@@ -42,7 +57,10 @@ const GUARD_PRESS = 3
 /** Spread of the press of an obstacle, geometric standard deviation. *Assumed.* */
 const PRESS_GSD = 1.8
 
-/** Share of holds that let go when pulled from the other side; knots keep four fifths of the line's strength. *Assumed.* */
+/**
+ * Share of holds that let go when pulled from the other side; knots keep four fifths of the line's strength.
+ * *Assumed.*
+ */
 const OTHER_SIDE = 0.5
 const KNOT_KEEPS = 0.8
 
@@ -51,7 +69,10 @@ const TIGHT = { fork: [1, 1.9], crevice: [0.45, 1] } as const
 export const TIGHT_LEAST = TIGHT.crevice[0]
 export const TIGHT_MOST = TIGHT.fork[1]
 
-/** Distance between bait and weight at which one thing in two that lies across comes between them, m. *Assumed.* */
+/**
+ * Distance between bait and weight at which one thing in two that lies across comes between them, m.
+ * *Assumed.*
+ */
 const SADDLE_M = 0.25
 
 /** A strand hangs on a step by its height over so many of its own diameters. *Assumed.* */
@@ -59,13 +80,49 @@ const HANGS = 6
 
 /** All that chance decides of one meeting, so that many rigs can be let meet the very same things. */
 export type Chance =
-  | { readonly kind: 'rod', readonly tight: boolean, /** 0..1, picks a posture */ readonly which: number, readonly wander: number, readonly contact: number, /** it lies across from above */ readonly over: boolean, readonly radius: number, readonly press: number, readonly strength: number, readonly pull: number, readonly hang: number, readonly side: number, /** what it counts for */ readonly weight: number }
-  | { readonly kind: 'gap', readonly width: number, readonly strength: number, readonly turn: number, readonly slip: number, readonly side: number }
+  | {
+      readonly kind: 'rod'
+      readonly tight: boolean
+      /** 0..1, picks a posture */ readonly which: number
+      readonly wander: number
+      readonly contact: number
+      /** it lies across from above */ readonly over: boolean
+      readonly radius: number
+      readonly press: number
+      readonly strength: number
+      readonly pull: number
+      readonly hang: number
+      readonly side: number
+      /** what it counts for */ readonly weight: number
+    }
+  | {
+      readonly kind: 'gap'
+      readonly width: number
+      readonly strength: number
+      readonly turn: number
+      readonly slip: number
+      readonly side: number
+    }
 
-/** Draws one meeting with a thing. @param share of meetings drawn where covered points catch; 0 for things as they come */
-export function drawMeeting(obstacle: Placed, { retrieve }: Omit<Ride, 'postures'>, random: Random, share: number = TILT.share): Chance {
+/**
+ * Draws one meeting with a thing.
+ * @param share of meetings drawn where covered points catch; 0 for things as they come
+ */
+export function drawMeeting(
+  obstacle: Placed,
+  { retrieve }: Omit<Ride, 'postures'>,
+  random: Random,
+  share: number = TILT.share,
+): Chance {
   if (obstacle.kind !== 'rod') {
-    return { kind: 'gap', width: logNormal(random, obstacle.widthM, obstacle.widthGsd), strength: logNormal(random, obstacle.strengthN, obstacle.strengthGsd), turn: random() * Math.PI, slip: random(), side: random() }
+    return {
+      kind: 'gap',
+      width: logNormal(random, obstacle.widthM, obstacle.widthGsd),
+      strength: logNormal(random, obstacle.strengthN, obstacle.strengthGsd),
+      turn: random() * Math.PI,
+      slip: random(),
+      side: random(),
+    }
   }
   const tight = random() < retrieve.tight
   const wander = retrieve.wanderRad * (2 * random() - 1) * Math.sqrt(3)
@@ -74,29 +131,54 @@ export function drawMeeting(obstacle: Placed, { retrieve }: Omit<Ride, 'postures
   const tilted = random() < share
   const radius = normal(random) + (tilted ? TILT.radius : 0)
   const press = normal(random) + (tilted ? TILT.press : 0)
-  const ratio = Math.exp(TILT.radius * radius - TILT.radius ** 2 / 2 + TILT.press * press - TILT.press ** 2 / 2)
+  const ratio = Math.exp(
+    TILT.radius * radius - TILT.radius ** 2 / 2 + TILT.press * press - TILT.press ** 2 / 2,
+  )
   return {
-    kind: 'rod', tight, wander, which, contact, over: Math.abs(contact) < 0.6,
-    radius: obstacle.diameterM * obstacle.diameterGsd ** radius / 2,
+    kind: 'rod',
+    tight,
+    wander,
+    which,
+    contact,
+    over: Math.abs(contact) < 0.6,
+    radius: (obstacle.diameterM * obstacle.diameterGsd ** radius) / 2,
     press: retrieve.pressN * PRESS_GSD ** press,
     weight: 1 / (1 - share + share * ratio),
     strength: logNormal(random, obstacle.strengthN, obstacle.strengthGsd),
     pull: logNormal(random, FREE_N.median, FREE_N.gsd),
-    hang: random(), side: random(),
+    hang: random(),
+    side: random(),
   }
 }
 
-/** Lets a rig meet one thing as it comes. Every draw comes from `random`, so the same seed meets different rigs alike. */
-export const meet = (rig: SnagRig, obstacle: Placed, ride: Ride, random: Random): Meeting => resolve(rig, obstacle, ride.postures, drawMeeting(obstacle, ride, random, 0))
+/**
+ * Lets a rig meet one thing as it comes. Every draw comes from `random`, so the same seed meets different
+ * rigs alike.
+ */
+export const meet = (rig: SnagRig, obstacle: Placed, ride: Ride, random: Random): Meeting =>
+  resolve(rig, obstacle, ride.postures, drawMeeting(obstacle, ride, random, 0))
 
-/** How a rig stands to a drawn meeting, whatever its size and force: for a rod, how far each point opens over the back toward it, m, and whether it rubs over the point; for a gap, what each head presents to it, m. */
-export interface Stance { readonly openings: ArrayLike<number>, readonly rubbed: boolean }
+/**
+ * How a rig stands to a drawn meeting, whatever its size and force: for a rod, how far each point opens over
+ * the back toward it, m, and whether it rubs over the point; for a gap, what each head presents to it, m.
+ */
+export interface Stance {
+  readonly openings: ArrayLike<number>
+  readonly rubbed: boolean
+}
 
 /** Looks at a drawn meeting from one rig. A point that faces away opens by less than anything. */
 export function stanceTo(rig: SnagRig, obstacle: Placed, postures: Postures, chance: Chance): Stance {
   if (chance.kind === 'gap') {
     const { turn } = chance
-    return { openings: rig.heads.map(({ alongM, acrossM, highM }) => obstacle.kind === 'fork' ? Math.sqrt(acrossM * highM) : Math.hypot(acrossM * Math.cos(turn), alongM * Math.sin(turn))), rubbed: false }
+    return {
+      openings: rig.heads.map(({ alongM, acrossM, highM }) =>
+        obstacle.kind === 'fork'
+          ? Math.sqrt(acrossM * highM)
+          : Math.hypot(acrossM * Math.cos(turn), alongM * Math.sin(turn)),
+      ),
+      rubbed: false,
+    }
   }
   const rolls = chance.tight ? postures.retrieveRollRad : postures.fallRollRad
   const angle = chance.contact - rolls[Math.floor(chance.which * rolls.length)]! - chance.wander
@@ -107,18 +189,36 @@ export function stanceTo(rig: SnagRig, obstacle: Placed, postures: Postures, cha
 }
 
 /** How a meeting ends: one of a few, made once. */
-export interface Ending { readonly fate: Fate, readonly lip?: LipId | 'wedged' }
+export interface Ending {
+  readonly fate: Fate
+  readonly lip?: LipId | 'wedged'
+}
 const PAST: Ending = { fate: 'past' }
 const endingsOf = (fate: Fate): Readonly<Record<LipId | 'wedged', Ending>> => {
   const at = (lip: LipId | 'wedged'): Ending => ({ fate, lip })
   return {
-    point: at('point'), trailing: at('trailing'), head: at('head'), eye: at('eye'), keeper: at('keeper'), knot: at('knot'), skirt: at('skirt'), blade: at('blade'), saddle: at('saddle'), wedged: at('wedged'),
+    point: at('point'),
+    trailing: at('trailing'),
+    head: at('head'),
+    eye: at('eye'),
+    keeper: at('keeper'),
+    knot: at('knot'),
+    skirt: at('skirt'),
+    blade: at('blade'),
+    saddle: at('saddle'),
+    wedged: at('wedged'),
   }
 }
-const ENDINGS: Readonly<Record<Fate, Readonly<Record<LipId | 'wedged', Ending>>>> = { past: endingsOf('past'), weed: endingsOf('weed'), freed: endingsOf('freed'), opened: endingsOf('opened'), lost: endingsOf('lost') }
+const ENDINGS: Readonly<Record<Fate, Readonly<Record<LipId | 'wedged', Ending>>>> = {
+  past: endingsOf('past'),
+  weed: endingsOf('weed'),
+  freed: endingsOf('freed'),
+  opened: endingsOf('opened'),
+  lost: endingsOf('lost'),
+}
 
 /** Radius of a rod, or width of a gap, m. */
-export const sizeOf = (chance: Chance): number => chance.kind === 'rod' ? chance.radius : chance.width
+export const sizeOf = (chance: Chance): number => (chance.kind === 'rod' ? chance.radius : chance.width)
 
 /** What comes of a drawn meeting for one rig. */
 export function resolve(rig: SnagRig, obstacle: Placed, postures: Postures, chance: Chance): Meeting {
@@ -128,10 +228,24 @@ export function resolve(rig: SnagRig, obstacle: Placed, postures: Postures, chan
 }
 
 /** How a meeting ends with what is uncertain of it as given. */
-export const endOf = (rig: SnagRig, obstacle: Placed, chance: Chance, stance: Stance, scale: MeetScale): Ending =>
-  chance.kind === 'rod' ? endOfRod(rig, obstacle as Rod, chance, stance, scale) : endOfGap(rig, obstacle as Gap, chance, stance, scale)
+export const endOf = (
+  rig: SnagRig,
+  obstacle: Placed,
+  chance: Chance,
+  stance: Stance,
+  scale: MeetScale,
+): Ending =>
+  chance.kind === 'rod'
+    ? endOfRod(rig, obstacle as Rod, chance, stance, scale)
+    : endOfGap(rig, obstacle as Gap, chance, stance, scale)
 
-function endOfRod(rig: SnagRig, rod: Rod, chance: Extract<Chance, { kind: 'rod' }>, { openings }: Stance, scale: MeetScale): Ending {
+function endOfRod(
+  rig: SnagRig,
+  rod: Rod,
+  chance: Extract<Chance, { kind: 'rod' }>,
+  { openings }: Stance,
+  scale: MeetScale,
+): Ending {
   const radius = scale.size * chance.radius
   const press = scale.press * chance.press
   const strength = scale.strength * chance.strength
@@ -144,7 +258,13 @@ function endOfRod(rig: SnagRig, rod: Rod, chance: Extract<Chance, { kind: 'rod' 
     return ENDINGS[strength > pull ? held(rig, strength, chance.side) : 'weed'][lip.id]
   }
   // line between a bait and a weight that has run ahead saddles over what lies across its way
-  if (rig.apartM > 0 && chance.over && !rod.strand && strength > pull && chance.hang < rig.apartM / (rig.apartM + SADDLE_M)) {
+  if (
+    rig.apartM > 0 &&
+    chance.over &&
+    !rod.strand &&
+    strength > pull &&
+    chance.hang < rig.apartM / (rig.apartM + SADDLE_M)
+  ) {
     return ENDINGS[chance.side < OTHER_SIDE ? 'past' : 'freed'].saddle
   }
   if (rod.strand) {
@@ -157,7 +277,13 @@ function endOfRod(rig: SnagRig, rod: Rod, chance: Extract<Chance, { kind: 'rod' 
   return PAST
 }
 
-function endOfGap(rig: SnagRig, gap: Gap, chance: Extract<Chance, { kind: 'gap' }>, { openings }: Stance, scale: MeetScale): Ending {
+function endOfGap(
+  rig: SnagRig,
+  gap: Gap,
+  chance: Extract<Chance, { kind: 'gap' }>,
+  { openings }: Stance,
+  scale: MeetScale,
+): Ending {
   const width = scale.size * chance.width
   const [low, high] = TIGHT[gap.kind]
   for (let i = 0; i < openings.length; i++) {
@@ -181,6 +307,6 @@ function contactAngle(rod: Rod, random: Random): number {
   const spread = 0.5 * (2 * random() - 1)
   const which = random()
   const way = random()
-  if (which < rod.upright) return (way < 0.5 ? 1 : -1) * Math.PI / 2 + spread
+  if (which < rod.upright) return ((way < 0.5 ? 1 : -1) * Math.PI) / 2 + spread
   return (way < rod.overhead ? 0 : Math.PI) + spread
 }

@@ -15,19 +15,52 @@ import { drawMeeting, resolve } from './meet'
 import { RETRIEVES, type RetrieveId } from './retrieve'
 
 const line = lineFromLb('braid', 20)
-const assembled = (family: RigSpec['family'], more: Partial<RigSpec> = {}) => assembleRig(
-  { form: FAMILIES[family].hollowOnly ? 'tube' : 'slimShad', lengthM: 0.09, material: 'plain' },
-  { family, hookSize: FAMILIES[family].hookStyle === 'jig' ? '3/0' : '4/0', weightKg: FAMILIES[family].weighted ? 0.007 : 0, weightMaterial: 'lead', pointRest: FAMILIES[family].pointRests[0]!, ...more },
-)
-const lipOf = (family: RigSpec['family'], pointRest: PointRest): PointLip => pointLip(assembled(family, { pointRest }))
-const placed = (obstacles: readonly Obstacle[]): Placed[] => obstacles.map(o => ({ ...o, on: 'cover' as const }))
-const rideAt = (roll: number, retrieve: RetrieveId = 'hop'): Ride => ({ postures: { retrieveRollRad: [roll], fallRollRad: [roll] }, retrieve: RETRIEVES[retrieve] })
+const assembled = (family: RigSpec['family'], more: Partial<RigSpec> = {}) =>
+  assembleRig(
+    { form: FAMILIES[family].hollowOnly ? 'tube' : 'slimShad', lengthM: 0.09, material: 'plain' },
+    {
+      family,
+      hookSize: FAMILIES[family].hookStyle === 'jig' ? '3/0' : '4/0',
+      weightKg: FAMILIES[family].weighted ? 0.007 : 0,
+      weightMaterial: 'lead',
+      pointRest: FAMILIES[family].pointRests[0]!,
+      ...more,
+    },
+  )
+const lipOf = (family: RigSpec['family'], pointRest: PointRest): PointLip =>
+  pointLip(assembled(family, { pointRest }))
+const placed = (obstacles: readonly Obstacle[]): Placed[] =>
+  obstacles.map(o => ({ ...o, on: 'cover' as const }))
+const rideAt = (roll: number, retrieve: RetrieveId = 'hop'): Ride => ({
+  postures: { retrieveRollRad: [roll], fallRollRad: [roll] },
+  retrieve: RETRIEVES[retrieve],
+})
 /** A rig that is nothing but its point. */
-const only = (lip: PointLip): SnagRig => ({ points: [{ ...lip, id: 'point' }], steps: [], heads: [], apartM: 0, openingLoadN: 60, lineStrengthN: line.strengthN, rubs: Infinity })
+const only = (lip: PointLip): SnagRig => ({
+  points: [{ ...lip, id: 'point' }],
+  steps: [],
+  heads: [],
+  apartM: 0,
+  openingLoadN: 60,
+  lineStrengthN: line.strengthN,
+  rubs: Infinity,
+})
 const snag = (lip: PointLip, obstacles: readonly Obstacle[], roll = 0, draws = 4000, seed = 5): SnagResult =>
   evaluateSnag(only(lip), placed(obstacles), rideAt(roll), seededRandom(seed), draws)
-const whole = (family: RigSpec['family'], obstacles: readonly Placed[], more: Partial<RigSpec> = {}, retrieve: RetrieveId = 'hop', draws = 20_000): SnagResult =>
-  evaluateSnag(snagRig(assembled(family, more), line), obstacles, rideAt(0, retrieve), seededRandom(11), draws)
+const whole = (
+  family: RigSpec['family'],
+  obstacles: readonly Placed[],
+  more: Partial<RigSpec> = {},
+  retrieve: RetrieveId = 'hop',
+  draws = 20_000,
+): SnagResult =>
+  evaluateSnag(
+    snagRig(assembled(family, more), line),
+    obstacles,
+    rideAt(0, retrieve),
+    seededRandom(11),
+    draws,
+  )
 const open = lipOf('E1', 'open')
 const lost = (r: SnagResult): number => r.snagPerCast.value + r.weedPerCast.value
 
@@ -45,8 +78,10 @@ describe('the point as a lip', () => {
 })
 
 describe('snags', () => {
-  it.each(COVER_IDS)('in %s over shell: open, then flush, then skin-hooked, then buried', (cover) => {
-    const [a, b, c, d] = [open, lipOf('W1', 'flush'), lipOf('W1', 'skin'), lipOf('W1', 'buried')].map(lip => lost(snag(lip, obstaclesOf(cover, 'shell'), 0, 20_000)))
+  it.each(COVER_IDS)('in %s over shell: open, then flush, then skin-hooked, then buried', cover => {
+    const [a, b, c, d] = [open, lipOf('W1', 'flush'), lipOf('W1', 'skin'), lipOf('W1', 'buried')].map(lip =>
+      lost(snag(lip, obstaclesOf(cover, 'shell'), 0, 20_000)),
+    )
     expect(a!).toBeGreaterThan(b!)
     expect(b!).toBeGreaterThanOrEqual(c!)
     expect(c!).toBeGreaterThanOrEqual(d!)
@@ -54,17 +89,39 @@ describe('snags', () => {
 
   it('a hidden point rolled on its side catches upright stems that it passes when upright', () => {
     const lip = lipOf('W1', 'flush')
-    expect(lost(snag(lip, COVERS.thickWeed.obstacles, Math.PI / 2, 20_000))).toBeGreaterThan(lost(snag(lip, COVERS.thickWeed.obstacles, 0, 20_000)))
+    expect(lost(snag(lip, COVERS.thickWeed.obstacles, Math.PI / 2, 20_000))).toBeGreaterThan(
+      lost(snag(lip, COVERS.thickWeed.obstacles, 0, 20_000)),
+    )
   })
 
   it('a certain catch gives the chance of one or more events: 1 - exp(-rate)', () => {
-    const certain: Obstacle = { kind: 'rod', name: 'hair', perM: 0.1, diameterM: 1e-6, diameterGsd: 1, upright: 0, overhead: 1, strengthN: 1e6, strengthGsd: 1 }
+    const certain: Obstacle = {
+      kind: 'rod',
+      name: 'hair',
+      perM: 0.1,
+      diameterM: 1e-6,
+      diameterGsd: 1,
+      upright: 0,
+      overhead: 1,
+      strengthN: 1e6,
+      strengthGsd: 1,
+    }
     const wide: PointLip = { openingM: 0.01, halfWidthM: 0.001, halfHeightM: 0.05, givePerN: 0, guardN: 0 }
     expect(snag(wide, [certain]).snagPerCast.value).toBeCloseTo(1 - Math.exp(-1.5), 2)
   })
 
   it('a thing wider than the opening rides over', () => {
-    const log: Obstacle = { kind: 'rod', name: 'log', perM: 1, diameterM: 0.5, diameterGsd: 1, upright: 0, overhead: 1, strengthN: 1e6, strengthGsd: 1 }
+    const log: Obstacle = {
+      kind: 'rod',
+      name: 'log',
+      perM: 1,
+      diameterM: 0.5,
+      diameterGsd: 1,
+      upright: 0,
+      overhead: 1,
+      strengthN: 1e6,
+      strengthGsd: 1,
+    }
     expect(snag(open, [log]).snagPerCast.value).toBe(0)
   })
 
@@ -78,7 +135,10 @@ describe('snags', () => {
     const cover = obstaclesOf('sparseWeed', 'rock')
     expect(snag(open, cover)).toEqual(snag(open, cover))
     const scatter = (draws: number): number => {
-      const values = Array.from({ length: 60 }, (_, seed) => snag(open, cover, 0, draws, seed + 1).snagPerCast.value)
+      const values = Array.from(
+        { length: 60 },
+        (_, seed) => snag(open, cover, 0, draws, seed + 1).snagPerCast.value,
+      )
       const m = values.reduce((a, b) => a + b) / values.length
       return Math.sqrt(values.reduce((s, v) => s + (v - m) ** 2, 0) / values.length)
     }
@@ -89,28 +149,47 @@ describe('snags', () => {
 
   it('names the causes, the worst first, and refuses no draws', () => {
     const { causes } = snag(open, obstaclesOf('thickWeed', 'shell'))
-    for (let i = 1; i < causes.length; i++) expect(causes[i]!.perCast).toBeLessThanOrEqual(causes[i - 1]!.perCast)
+    for (let i = 1; i < causes.length; i++)
+      expect(causes[i]!.perCast).toBeLessThanOrEqual(causes[i - 1]!.perCast)
     expect(() => snag(open, [], 0, 0)).toThrow(/evaluateSnag/)
   })
 })
 
 describe('whole rigs, without special cases', () => {
-  const hang = (r: SnagResult, lip?: string): number => r.causes.filter(c => lip === undefined || c.lip === lip).reduce((sum, c) => sum + c.perCast, 0)
+  const hang = (r: SnagResult, lip?: string): number =>
+    r.causes.filter(c => lip === undefined || c.lip === lip).reduce((sum, c) => sum + c.perCast, 0)
 
-  it.each(COVER_IDS)('in %s: an open head hangs up more than a flush point, that than a skin-hooked, that than a buried one', (cover) => {
-    const values = [whole('E1', obstaclesOf(cover, 'sand')), ...(['flush', 'skin', 'buried'] as const).map(pointRest => whole('W1', obstaclesOf(cover, 'sand'), { pointRest }))].map(r => r.snagPerCast.value)
-    expect(values[0]!).toBeGreaterThan(values[1]!)
-    expect(values[1]!).toBeGreaterThanOrEqual(values[2]! - 1e-9)
-    expect(values[2]!).toBeGreaterThanOrEqual(values[3]! - 1e-9)
-  })
+  it.each(COVER_IDS)(
+    'in %s: an open head hangs up more than a flush point, that than a skin-hooked, that than a buried one',
+    cover => {
+      const values = [
+        whole('E1', obstaclesOf(cover, 'sand')),
+        ...(['flush', 'skin', 'buried'] as const).map(pointRest =>
+          whole('W1', obstaclesOf(cover, 'sand'), { pointRest }),
+        ),
+      ].map(r => r.snagPerCast.value)
+      expect(values[0]!).toBeGreaterThan(values[1]!)
+      expect(values[1]!).toBeGreaterThanOrEqual(values[2]! - 1e-9)
+      expect(values[2]!).toBeGreaterThanOrEqual(values[3]! - 1e-9)
+    },
+  )
 
   it('drowned wood costs an open head more of the hour than soft weed', () => {
-    expect(whole('E1', obstaclesOf('wood', 'mud')).minutesLeft.value).toBeLessThan(whole('E1', obstaclesOf('sparseWeed', 'mud')).minutesLeft.value)
-    expect(whole('E1', obstaclesOf('wood', 'mud')).hour.rigsLost + whole('E1', obstaclesOf('wood', 'mud')).hour.hooksOpened).toBeGreaterThan(whole('E1', obstaclesOf('thickWeed', 'mud')).hour.rigsLost)
+    expect(whole('E1', obstaclesOf('wood', 'mud')).minutesLeft.value).toBeLessThan(
+      whole('E1', obstaclesOf('sparseWeed', 'mud')).minutesLeft.value,
+    )
+    expect(
+      whole('E1', obstaclesOf('wood', 'mud')).hour.rigsLost +
+        whole('E1', obstaclesOf('wood', 'mud')).hour.hooksOpened,
+    ).toBeGreaterThan(whole('E1', obstaclesOf('thickWeed', 'mud')).hour.rigsLost)
   })
 
   it('a bullet and a slim head pass forks of wood better than a ball; a wide head rides rock better', () => {
-    const wedged = (family: RigSpec['family'], where: readonly Placed[], more: Partial<RigSpec> = {}): number => hang(whole(family, where, more), 'wedged')
+    const wedged = (
+      family: RigSpec['family'],
+      where: readonly Placed[],
+      more: Partial<RigSpec> = {},
+    ): number => hang(whole(family, where, more), 'wedged')
     const wood = obstaclesOf('wood', 'mud')
     const rock = obstaclesOf('open', 'rock')
     const heavy = { weightKg: 0.014 }
@@ -121,14 +200,33 @@ describe('whole rigs, without special cases', () => {
 
   it('a guard on a hook across the middle keeps out weed stems and twigs', () => {
     for (const cover of ['thickWeed', 'wood'] as const) {
-      expect(lost(whole('L6', obstaclesOf(cover, 'mud'), { guard: 'wire' }))).toBeLessThan(lost(whole('L6', obstaclesOf(cover, 'mud'), { guard: 'none' })))
+      expect(lost(whole('L6', obstaclesOf(cover, 'mud'), { guard: 'wire' }))).toBeLessThan(
+        lost(whole('L6', obstaclesOf(cover, 'mud'), { guard: 'none' })),
+      )
     }
   })
 
   it('what gives way is the weaker: fine wire opens on strong line, thin line breaks before strong wire', () => {
     const lip = { ...open, id: 'point' as const }
-    const hard: Rod = { kind: 'rod', name: 'root', perM: 1, diameterM: 0.002, diameterGsd: 1.2, upright: 0, overhead: 1, strengthN: 5000, strengthGsd: 1.1 }
-    const ends = (openingLoadN: number, lineStrengthN: number) => evaluateSnag({ points: [lip], steps: [], heads: [], apartM: 0, openingLoadN, lineStrengthN, rubs: Infinity }, placed([hard]), rideAt(0), seededRandom(2), 4000).hour
+    const hard: Rod = {
+      kind: 'rod',
+      name: 'root',
+      perM: 1,
+      diameterM: 0.002,
+      diameterGsd: 1.2,
+      upright: 0,
+      overhead: 1,
+      strengthN: 5000,
+      strengthGsd: 1.1,
+    }
+    const ends = (openingLoadN: number, lineStrengthN: number) =>
+      evaluateSnag(
+        { points: [lip], steps: [], heads: [], apartM: 0, openingLoadN, lineStrengthN, rubs: Infinity },
+        placed([hard]),
+        rideAt(0),
+        seededRandom(2),
+        4000,
+      ).hour
     expect(ends(30, 200)).toMatchObject({ rigsLost: 0 })
     expect(ends(30, 200).hooksOpened).toBeGreaterThan(0)
     expect(ends(60, 40)).toMatchObject({ hooksOpened: 0 })
@@ -136,14 +234,28 @@ describe('whole rigs, without special cases', () => {
   })
 
   it('swimming meets less of the bottom, dragging more', () => {
-    const [swum, hopped, dragged] = (['swim', 'hop', 'drag'] as const).map(style => whole('E1', obstaclesOf('open', 'rock'), {}, style).snagPerM.value)
+    const [swum, hopped, dragged] = (['swim', 'hop', 'drag'] as const).map(
+      style => whole('E1', obstaclesOf('open', 'rock'), {}, style).snagPerM.value,
+    )
     expect(swum!).toBeLessThan(hopped!)
     expect(hopped!).toBeLessThan(dragged!)
   })
 
   it('a hidden point works out sooner in weed than in the open, later in tougher plastic; an open one has nothing to work out', () => {
     const fix = (cover: 'open' | 'thickWeed', material: 'plain' | 'floating' = 'plain'): number =>
-      evaluateSnag(snagRig(assembleRig({ form: 'slimShad', lengthM: 0.09, material }, { family: 'W1', hookSize: '4/0', weightKg: 0.0035, weightMaterial: 'lead', pointRest: 'skin' }), line), obstaclesOf(cover, 'mud'), rideAt(0), seededRandom(4), 4000).castsPerFix!
+      evaluateSnag(
+        snagRig(
+          assembleRig(
+            { form: 'slimShad', lengthM: 0.09, material },
+            { family: 'W1', hookSize: '4/0', weightKg: 0.0035, weightMaterial: 'lead', pointRest: 'skin' },
+          ),
+          line,
+        ),
+        obstaclesOf(cover, 'mud'),
+        rideAt(0),
+        seededRandom(4),
+        4000,
+      ).castsPerFix!
     expect(fix('thickWeed')).toBeLessThan(fix('open'))
     expect(fix('open', 'floating')).toBeGreaterThan(fix('open'))
     expect(whole('E1', obstaclesOf('open', 'mud')).castsPerFix).toBeUndefined()
@@ -152,7 +264,13 @@ describe('whole rigs, without special cases', () => {
   it('a hidden point works out unseen: never quite without snags, fewer the oftener it is looked at, more the faster it wears', () => {
     const inWeed = (rubs: number, looksEvery: number): SnagResult => {
       const rig = snagRig(assembled('W1', { pointRest: 'skin' }), line)
-      return evaluateSnag({ ...rig, rubs }, obstaclesOf('sparseWeed', 'mud'), { ...rideAt(0), looksEvery }, seededRandom(11), 4000)
+      return evaluateSnag(
+        { ...rig, rubs },
+        obstaclesOf('sparseWeed', 'mud'),
+        { ...rideAt(0), looksEvery },
+        seededRandom(11),
+        4000,
+      )
     }
     const often = inWeed(12, 1)
     expect(often.snagPerCast.value).toBeGreaterThan(1e-4)
@@ -165,11 +283,27 @@ describe('whole rigs, without special cases', () => {
     expect(inWeed(6, 4).snagPerCast.value).toBeGreaterThan(inWeed(24, 4).snagPerCast.value)
     // never worse than fishing it worn out all the time
     const rig = snagRig(assembled('W1', { pointRest: 'skin' }), line)
-    expect(inWeed(1e-3, 40).snagPerCast.value).toBeLessThan(1.02 * evaluateSnag({ ...rig, points: rig.wornPoints! }, obstaclesOf('sparseWeed', 'mud'), rideAt(0), seededRandom(11), 4000).snagPerCast.value)
+    expect(inWeed(1e-3, 40).snagPerCast.value).toBeLessThan(
+      1.02 *
+        evaluateSnag(
+          { ...rig, points: rig.wornPoints! },
+          obstaclesOf('sparseWeed', 'mud'),
+          rideAt(0),
+          seededRandom(11),
+          4000,
+        ).snagPerCast.value,
+    )
   })
 
   it('is laid back as often as people lay it back: every few casts in thick weed, every ten or so in sparse', () => {
-    const every = (cover: 'thickWeed' | 'sparseWeed'): number => evaluateSnag(snagRig(assembled('W1', { pointRest: 'skin' }), line), obstaclesOf(cover, 'sand'), rideAt(0), seededRandom(4), 4000).castsPerFix!
+    const every = (cover: 'thickWeed' | 'sparseWeed'): number =>
+      evaluateSnag(
+        snagRig(assembled('W1', { pointRest: 'skin' }), line),
+        obstaclesOf(cover, 'sand'),
+        rideAt(0),
+        seededRandom(4),
+        4000,
+      ).castsPerFix!
     expect(every('thickWeed')).toBeGreaterThan(2)
     expect(every('thickWeed')).toBeLessThan(6)
     expect(every('sparseWeed')).toBeGreaterThan(6)
@@ -180,7 +314,7 @@ describe('whole rigs, without special cases', () => {
     const hazard = 0.2
     // integral of 1 - exp(-ht) over five casts, by the midpoint rule
     let mean = 0
-    for (let i = 0; i < 5000; i++) mean += (1 - Math.exp(-hazard * 5 * (i + 0.5) / 5000)) / 5000
+    for (let i = 0; i < 5000; i++) mean += (1 - Math.exp((-hazard * 5 * (i + 0.5)) / 5000)) / 5000
     expect(wearBetweenLooks(hazard, 5, 0).worn).toBeCloseTo(mean, 6)
     expect(wearBetweenLooks(hazard, 5, 0).laidBack).toBeCloseTo((1 - Math.exp(-1)) / 5, 9)
     expect(wearBetweenLooks(hazard, 5, 1).worn).toBeCloseTo(wearBetweenLooks(hazard, 1, 1).worn, 12)
@@ -194,14 +328,16 @@ describe('whole rigs, without special cases', () => {
     const random = seededRandom(8)
     const plain = where.map(o => {
       let caught = 0
-      for (let i = 0; i < 40_000; i++) if (resolve(rig, o, ride.postures, drawMeeting(o, ride, random, 0)).fate !== 'past') caught++
+      for (let i = 0; i < 40_000; i++)
+        if (resolve(rig, o, ride.postures, drawMeeting(o, ride, random, 0)).fate !== 'past') caught++
       return caught / 40_000
     })
     where.forEach((o, k) => {
       let caught = 0
       for (let i = 0; i < 40_000; i++) {
         const chance = drawMeeting(o, ride, random)
-        if (resolve(rig, o, ride.postures, chance).fate !== 'past') caught += (chance.kind === 'rod' ? chance.weight : 1) / 40_000
+        if (resolve(rig, o, ride.postures, chance).fate !== 'past')
+          caught += (chance.kind === 'rod' ? chance.weight : 1) / 40_000
       }
       // each is known to about 0.25 %; four of those apart
       expect(Math.abs(caught - plain[k]!)).toBeLessThan(0.015)
@@ -210,7 +346,10 @@ describe('whole rigs, without special cases', () => {
 
   it('minutes of an hour add up', () => {
     const { hour, minutesLeft } = whole('E1', obstaclesOf('thickWeed', 'rock'))
-    expect(hour.minutes.snags + hour.minutes.weed + hour.minutes.fixing + minutesLeft.value).toBeCloseTo(60, 6)
+    expect(hour.minutes.snags + hour.minutes.weed + hour.minutes.fixing + minutesLeft.value).toBeCloseTo(
+      60,
+      6,
+    )
   })
 
   it('a tally read early or late tells the same story, and counts every meeting once', () => {
@@ -232,8 +371,15 @@ describe('whole rigs, without special cases', () => {
 describe('what is least certain', () => {
   it('is told in minutes, the most first; where nothing can hold a rig nothing is in doubt', () => {
     const doubts = snagDoubts(snagRig(assembled('E1'), line), obstaclesOf('thickWeed', 'rock'), rideAt(0))
-    expect(doubts.map(d => d.id).sort()).toEqual(['coverSize', 'coverStrength', 'freeing', 'press', 'standing'])
-    for (let i = 1; i < doubts.length; i++) expect(doubts[i]!.minutes).toBeLessThanOrEqual(doubts[i - 1]!.minutes)
+    expect(doubts.map(d => d.id).sort()).toEqual([
+      'coverSize',
+      'coverStrength',
+      'freeing',
+      'press',
+      'standing',
+    ])
+    for (let i = 1; i < doubts.length; i++)
+      expect(doubts[i]!.minutes).toBeLessThanOrEqual(doubts[i - 1]!.minutes)
     expect(doubts[0]!.minutes).toBeGreaterThan(1)
     expect(snagDoubts(only(open), [], rideAt(0)).every(d => d.minutes === 0)).toBe(true)
   })
@@ -256,7 +402,10 @@ describe('one cast', () => {
   it('meets as many things on average as the rates say', () => {
     const where = obstaclesOf('thickWeed', 'rock')
     const random = seededRandom(5)
-    const mean = Array.from({ length: 400 }, () => castThrough(where, rideAt(0), random).length).reduce((a, b) => a + b) / 400
+    const mean =
+      Array.from({ length: 400 }, () => castThrough(where, rideAt(0), random).length).reduce(
+        (a, b) => a + b,
+      ) / 400
     const expected = 15 * where.reduce((sum, o) => sum + o.perM, 0)
     // Poisson: the mean of 400 casts is known to sqrt(30/400) = 0.27
     expect(Math.abs(mean - expected)).toBeLessThan(1.2)

@@ -4,23 +4,63 @@ import { Z90 } from '../numerics/statistics'
 import type { Draws } from '../uncertainty/draws'
 import { parameterAt, type ParameterId } from '../uncertainty/parameters'
 import type { Placed } from './cover'
-import { CAST_M, chanceOf, hourOf, LOOKS_EVERY, RUBS_PER_CAST, wearBetweenLooks, type CastRates } from './hour'
+import {
+  CAST_M,
+  chanceOf,
+  hourOf,
+  LOOKS_EVERY,
+  RUBS_PER_CAST,
+  wearBetweenLooks,
+  type CastRates,
+} from './hour'
 import type { SnagRig } from './lip'
-import { AS_MET, drawMeeting, endOf, stanceTo, TIGHT_LEAST, TIGHT_MOST, type Chance, type Fate, type MeetScale, type Ride, type Stance } from './meet'
+import {
+  AS_MET,
+  drawMeeting,
+  endOf,
+  stanceTo,
+  TIGHT_LEAST,
+  TIGHT_MOST,
+  type Chance,
+  type Fate,
+  type MeetScale,
+  type Ride,
+  type Stance,
+} from './meet'
 
 /** Meetings per metre with an obstacle, worked in a given way. */
-export const rateOf = ({ perM, on }: Placed, { retrieve }: Pick<Ride, 'retrieve'>): number => perM * (on === 'bottom' ? retrieve.bottom : retrieve.cover)
+export const rateOf = ({ perM, on }: Placed, { retrieve }: Pick<Ride, 'retrieve'>): number =>
+  perM * (on === 'bottom' ? retrieve.bottom : retrieve.cover)
 
-/** A stream of chance for each kind of thing, so that pieces drawn one after the other come to what one draw comes to. */
-export const streamsFor = (kinds: number, random: Random): Random[] => Array.from({ length: kinds }, () => seededRandom(Math.floor(random() * 2 ** 32)))
+/**
+ * A stream of chance for each kind of thing, so that pieces drawn one after the other come to what one draw
+ * comes to.
+ */
+export const streamsFor = (kinds: number, random: Random): Random[] =>
+  Array.from({ length: kinds }, () => seededRandom(Math.floor(random() * 2 ** 32)))
 
-/** Draws so many meetings with each kind of obstacle, for letting many rigs meet the very same: what a tally with that seed draws. */
-export function drawMeetings(obstacles: readonly Placed[], ride: Omit<Ride, 'postures'>, seed: number, each: number): Chance[][] {
-  return streamsFor(obstacles.length, seededRandom(seed)).map((stream, k) => Array.from({ length: each }, () => drawMeeting(obstacles[k]!, ride, stream)))
+/**
+ * Draws so many meetings with each kind of obstacle, for letting many rigs meet the very same: what a tally
+ * with that seed draws.
+ */
+export function drawMeetings(
+  obstacles: readonly Placed[],
+  ride: Omit<Ride, 'postures'>,
+  seed: number,
+  each: number,
+): Chance[][] {
+  return streamsFor(obstacles.length, seededRandom(seed)).map((stream, k) =>
+    Array.from({ length: each }, () => drawMeeting(obstacles[k]!, ride, stream)),
+  )
 }
 
 /** What meetings hang on besides their seed and number. */
-export const meetingsKey = (obstacles: readonly Placed[], { retrieve }: Pick<Ride, 'retrieve'>, seed: number, count: number): string => `meetings ${JSON.stringify([obstacles, retrieve, seed, count])}`
+export const meetingsKey = (
+  obstacles: readonly Placed[],
+  { retrieve }: Pick<Ride, 'retrieve'>,
+  seed: number,
+  count: number,
+): string => `meetings ${JSON.stringify([obstacles, retrieve, seed, count])}`
 
 /** Meetings with each kind of obstacle in every member: the same for every rig. */
 const USUAL_MEETINGS = { seed: 1913, count: 288 }
@@ -31,104 +71,247 @@ const HARDLY = 0.02
 const CAUGHT = ['weed', 'freed', 'opened', 'lost'] as const
 
 /** What is uncertain of snags, as factors. */
-interface SnagScale extends MeetScale { readonly standing: number, readonly wear: number }
+interface SnagScale extends MeetScale {
+  readonly standing: number
+  readonly wear: number
+}
 const USUAL: SnagScale = { ...AS_MET, standing: 1, wear: 1 }
 
 /** Snags in every member: chances of a cast, minutes left of the hour, rigs and hooks lost in it. */
-export interface SnagMembers { readonly snagPerCast: Float64Array, readonly weedPerCast: Float64Array, readonly minutesLeft: Float64Array, readonly lostPerHour: Float64Array, /** what a cast comes to at the middle of everything, with what was learned */ readonly centre: CastRates }
+export interface SnagMembers {
+  readonly snagPerCast: Float64Array
+  readonly weedPerCast: Float64Array
+  readonly minutesLeft: Float64Array
+  readonly lostPerHour: Float64Array
+  /** what a cast comes to at the middle of everything, with what was learned */ readonly centre: CastRates
+}
 
 /** A meeting that may catch. */
-interface Met { readonly obstacle: Placed, readonly chance: Chance, readonly stance: Stance, readonly weight: number }
+interface Met {
+  readonly obstacle: Placed
+  readonly chance: Chance
+  readonly stance: Stance
+  readonly weight: number
+}
 
 /** No member has things thinner or thicker, pressing harder, stronger or given less than this. */
 const BOUNDS = { thin: 0.6, thick: 1.7, most: 3.5 } as const
-const LIKELIEST: MeetScale = { size: BOUNDS.thin, press: BOUNDS.most, free: 1 / BOUNDS.most, strength: BOUNDS.most }
+const LIKELIEST: MeetScale = {
+  size: BOUNDS.thin,
+  press: BOUNDS.most,
+  free: 1 / BOUNDS.most,
+  strength: BOUNDS.most,
+}
 
-/** Whether a meeting goes past in every member, so that it need not be looked at in each. Thin, strong things that press hard and are hardly pulled at catch a point, a step or a saddle the likeliest. */
+/**
+ * Whether a meeting goes past in every member, so that it need not be looked at in each. Thin, strong things
+ * that press hard and are hardly pulled at catch a point, a step or a saddle the likeliest.
+ */
 function goesPast(rig: SnagRig, obstacle: Placed, chance: Chance, stance: Stance): boolean {
-  if (chance.kind === 'rod') return endOf(rig, obstacle, chance, stance, LIKELIEST).fate === 'past' && !(rig.apartM > 0 && chance.over)
+  if (chance.kind === 'rod')
+    return endOf(rig, obstacle, chance, stance, LIKELIEST).fate === 'past' && !(rig.apartM > 0 && chance.over)
   // heads wedge in gaps of one width and no other: any that comes near it is kept
-  const near = (presentedM: number): boolean => presentedM / (BOUNDS.thin * chance.width) >= TIGHT_LEAST && presentedM / (BOUNDS.thick * chance.width) <= TIGHT_MOST
+  const near = (presentedM: number): boolean =>
+    presentedM / (BOUNDS.thin * chance.width) >= TIGHT_LEAST &&
+    presentedM / (BOUNDS.thick * chance.width) <= TIGHT_MOST
   return !Array.from(stance.openings).some(near)
 }
 
 /** What a cast comes to on the same few meetings, whatever is uncertain of them. */
-function castRates(rig: SnagRig, obstacles: readonly Placed[], ride: Ride, { seed, count } = USUAL_MEETINGS, recall: Recall = forgetful): (scale: SnagScale) => CastRates {
-  const drawn = recall(meetingsKey(obstacles, ride, seed, count), () => drawMeetings(obstacles, ride, seed, count))
+function castRates(
+  rig: SnagRig,
+  obstacles: readonly Placed[],
+  ride: Ride,
+  { seed, count } = USUAL_MEETINGS,
+  recall: Recall = forgetful,
+): (scale: SnagScale) => CastRates {
+  const drawn = recall(meetingsKey(obstacles, ride, seed, count), () =>
+    drawMeetings(obstacles, ride, seed, count),
+  )
   const states = [rig, ...(rig.wornPoints ? [{ ...rig, points: rig.wornPoints }] : [])]
   let rubs = 0
-  const met = states.map((state, s) => drawn.flatMap((chances, k) => chances.flatMap((chance): Met[] => {
-    const obstacle = obstacles[k]!
-    const stance = stanceTo(state, obstacle, ride.postures, chance)
-    const weight = rateOf(obstacle, ride) * CAST_M / count * (chance.kind === 'rod' ? chance.weight : 1)
-    if (s === 0 && stance.rubbed) rubs += weight
-    return goesPast(state, obstacle, chance, stance) ? [] : [{ obstacle, chance, stance, weight }]
-  })))
-  return (scale) => {
+  const met = states.map((state, s) =>
+    drawn.flatMap((chances, k) =>
+      chances.flatMap((chance): Met[] => {
+        const obstacle = obstacles[k]!
+        const stance = stanceTo(state, obstacle, ride.postures, chance)
+        const weight =
+          ((rateOf(obstacle, ride) * CAST_M) / count) * (chance.kind === 'rod' ? chance.weight : 1)
+        if (s === 0 && stance.rubbed) rubs += weight
+        return goesPast(state, obstacle, chance, stance) ? [] : [{ obstacle, chance, stance, weight }]
+      }),
+    ),
+  )
+  return scale => {
     const sums = states.map((state, s): Record<Fate, number> => {
       const sum = { past: 0, weed: 0, freed: 0, opened: 0, lost: 0 }
-      for (const { obstacle, chance, stance, weight } of met[s]!) sum[endOf(state, obstacle, chance, stance, scale).fate] += weight
+      for (const { obstacle, chance, stance, weight } of met[s]!)
+        sum[endOf(state, obstacle, chance, stance, scale).fate] += weight
       for (const fate of CAUGHT) sum[fate] *= scale.standing
       return sum
     })
     const [covered, out] = sums
     if (!out) return { ...covered!, worn: 0, laidBack: 0 }
-    const wear = wearBetweenLooks(scale.wear * (scale.standing * rubs + RUBS_PER_CAST) / rig.rubs, ride.looksEvery ?? LOOKS_EVERY, chanceOf(CAUGHT.reduce((sum, fate) => sum + out[fate], 0)))
+    const wear = wearBetweenLooks(
+      (scale.wear * (scale.standing * rubs + RUBS_PER_CAST)) / rig.rubs,
+      ride.looksEvery ?? LOOKS_EVERY,
+      chanceOf(CAUGHT.reduce((sum, fate) => sum + out[fate], 0)),
+    )
     const mixed = (fate: Fate): number => (1 - wear.worn) * covered![fate] + wear.worn * out[fate]
-    return { weed: mixed('weed'), freed: mixed('freed'), opened: mixed('opened'), lost: mixed('lost'), ...wear }
+    return {
+      weed: mixed('weed'),
+      freed: mixed('freed'),
+      opened: mixed('opened'),
+      lost: mixed('lost'),
+      ...wear,
+    }
   }
 }
 
 /**
- * Snags in every member: the same meetings, with what is uncertain of the place as the member has it. Told as a change from what those meetings come to at the
- * middle of everything, and laid on the rates from many more; with what the model leaves out of covered or open points and of the rig itself.
+ * Snags in every member: the same meetings, with what is uncertain of the place as the member has it. Told as
+ * a change from what those meetings come to at the middle of everything, and laid on the rates from many
+ * more; with what the model leaves out of covered or open points and of the rig itself.
  * @param rates at the middle of everything
  * @param meetings others than the usual, for trying these on
  */
-export const snagMembers = (rig: SnagRig, obstacles: readonly Placed[], ride: Ride, rates: CastRates, among: Draws, meetings = USUAL_MEETINGS, recall: Recall = forgetful): SnagMembers =>
-  snagsAmong(rig, obstacles, ride, rates, meetings, recall)(among)
+export const snagMembers = (
+  rig: SnagRig,
+  obstacles: readonly Placed[],
+  ride: Ride,
+  rates: CastRates,
+  among: Draws,
+  meetings = USUAL_MEETINGS,
+  recall: Recall = forgetful,
+): SnagMembers => snagsAmong(rig, obstacles, ride, rates, meetings, recall)(among)
 
 /** The same, for asking more than once. */
-export function snagsAmong(rig: SnagRig, obstacles: readonly Placed[], ride: Ride, rates: CastRates, meetings = USUAL_MEETINGS, recall: Recall = forgetful): (among: Draws) => SnagMembers {
+export function snagsAmong(
+  rig: SnagRig,
+  obstacles: readonly Placed[],
+  ride: Ride,
+  rates: CastRates,
+  meetings = USUAL_MEETINGS,
+  recall: Recall = forgetful,
+): (among: Draws) => SnagMembers {
   const at = castRates(rig, obstacles, ride, meetings, recall)
   const usual = at(USUAL)
-  const hardly = HARDLY * obstacles.reduce((sum, o) => sum + rateOf(o, ride) * CAST_M, 0) / USUAL_MEETINGS.count
-  return (among) => {
-  const of = (id: ParameterId): Float64Array => among.values(id)
-  const [standing, size, press, strength, free, wear, kind, own] = [of('standing'), of('coverSize'), of('press'), of('coverStrength'), of('freeing'), of('wear'), of('snagKind'), of('snagOwn')]
-  const members = { snagPerCast: new Float64Array(among.size), weedPerCast: new Float64Array(among.size), minutesLeft: new Float64Array(among.size), lostPerHour: new Float64Array(among.size) }
-  const castAt = (scale: SnagScale, leftOut: number): CastRates => {
-    const found = at(scale)
-    const rate = (fate: 'weed' | 'freed' | 'opened' | 'lost'): number => leftOut * rates[fate] * scale.standing * (found[fate] / scale.standing + hardly) / (usual[fate] + hardly)
-    return { weed: rate('weed'), freed: rate('freed'), opened: rate('opened'), lost: rate('lost'), worn: found.worn, laidBack: found.laidBack }
-  }
-  for (let m = 0; m < among.size; m++) {
-    const cast = castAt({ standing: standing![m]!, size: size![m]!, press: press![m]!, strength: strength![m]!, free: free![m]!, wear: wear![m]! }, kind![m]! * own![m]!)
-    const hour = hourOf(ride, cast, rig.wornPoints !== undefined)
-    members.snagPerCast[m] = chanceOf(cast.freed + cast.opened + cast.lost)
-    members.weedPerCast[m] = chanceOf(cast.weed)
-    members.minutesLeft[m] = hour.minutesLeft
-    members.lostPerHour[m] = hour.rigsLost + hour.hooksOpened
-  }
-  const middle = (id: ParameterId): number => parameterAt(id, among.centre(id))
-  const moved = SNAG_NUMBERS.some(id => among.centre(id) !== 0)
-  const centre = moved ? castAt({ standing: middle('standing'), size: middle('coverSize'), press: middle('press'), strength: middle('coverStrength'), free: middle('freeing'), wear: middle('wear') }, middle('snagKind') * middle('snagOwn')) : rates
-  return { ...members, centre }
+  const hardly =
+    (HARDLY * obstacles.reduce((sum, o) => sum + rateOf(o, ride) * CAST_M, 0)) / USUAL_MEETINGS.count
+  return among => {
+    const of = (id: ParameterId): Float64Array => among.values(id)
+    const [standing, size, press, strength, free, wear, kind, own] = [
+      of('standing'),
+      of('coverSize'),
+      of('press'),
+      of('coverStrength'),
+      of('freeing'),
+      of('wear'),
+      of('snagKind'),
+      of('snagOwn'),
+    ]
+    const members = {
+      snagPerCast: new Float64Array(among.size),
+      weedPerCast: new Float64Array(among.size),
+      minutesLeft: new Float64Array(among.size),
+      lostPerHour: new Float64Array(among.size),
+    }
+    const castAt = (scale: SnagScale, leftOut: number): CastRates => {
+      const found = at(scale)
+      const rate = (fate: 'weed' | 'freed' | 'opened' | 'lost'): number =>
+        (leftOut * rates[fate] * scale.standing * (found[fate] / scale.standing + hardly)) /
+        (usual[fate] + hardly)
+      return {
+        weed: rate('weed'),
+        freed: rate('freed'),
+        opened: rate('opened'),
+        lost: rate('lost'),
+        worn: found.worn,
+        laidBack: found.laidBack,
+      }
+    }
+    for (let m = 0; m < among.size; m++) {
+      const cast = castAt(
+        {
+          standing: standing![m]!,
+          size: size![m]!,
+          press: press![m]!,
+          strength: strength![m]!,
+          free: free![m]!,
+          wear: wear![m]!,
+        },
+        kind![m]! * own![m]!,
+      )
+      const hour = hourOf(ride, cast, rig.wornPoints !== undefined)
+      members.snagPerCast[m] = chanceOf(cast.freed + cast.opened + cast.lost)
+      members.weedPerCast[m] = chanceOf(cast.weed)
+      members.minutesLeft[m] = hour.minutesLeft
+      members.lostPerHour[m] = hour.rigsLost + hour.hooksOpened
+    }
+    const middle = (id: ParameterId): number => parameterAt(id, among.centre(id))
+    const moved = SNAG_NUMBERS.some(id => among.centre(id) !== 0)
+    const centre = moved
+      ? castAt(
+          {
+            standing: middle('standing'),
+            size: middle('coverSize'),
+            press: middle('press'),
+            strength: middle('coverStrength'),
+            free: middle('freeing'),
+            wear: middle('wear'),
+          },
+          middle('snagKind') * middle('snagOwn'),
+        )
+      : rates
+    return { ...members, centre }
   }
 }
 
 /** Everything that snags hang on and is not sure. */
-export const SNAG_NUMBERS = ['standing', 'coverSize', 'press', 'coverStrength', 'freeing', 'wear', 'snagKind', 'snagOwn'] as const satisfies readonly ParameterId[]
+export const SNAG_NUMBERS = [
+  'standing',
+  'coverSize',
+  'press',
+  'coverStrength',
+  'freeing',
+  'wear',
+  'snagKind',
+  'snagOwn',
+] as const satisfies readonly ParameterId[]
 
 /** What is uncertain about snags. */
-export const SNAG_DOUBTS = ['standing', 'coverSize', 'press', 'coverStrength', 'freeing', 'wear'] as const satisfies readonly ParameterId[]
-export type SnagDoubtId = typeof SNAG_DOUBTS[number]
-const MOVES: Readonly<Record<SnagDoubtId, keyof SnagScale>> = { standing: 'standing', coverSize: 'size', press: 'press', coverStrength: 'strength', freeing: 'free', wear: 'wear' }
+export const SNAG_DOUBTS = [
+  'standing',
+  'coverSize',
+  'press',
+  'coverStrength',
+  'freeing',
+  'wear',
+] as const satisfies readonly ParameterId[]
+export type SnagDoubtId = (typeof SNAG_DOUBTS)[number]
+const MOVES: Readonly<Record<SnagDoubtId, keyof SnagScale>> = {
+  standing: 'standing',
+  coverSize: 'size',
+  press: 'press',
+  coverStrength: 'strength',
+  freeing: 'free',
+  wear: 'wear',
+}
 
-/** How far each doubt moves the minutes left for fishing from one end of its range to the other, each on the same meetings. Largest first. */
-export function snagDoubts(rig: SnagRig, obstacles: readonly Placed[], ride: Ride): { readonly id: SnagDoubtId, readonly minutes: number }[] {
+/**
+ * How far each doubt moves the minutes left for fishing from one end of its range to the other, each on the
+ * same meetings. Largest first.
+ */
+export function snagDoubts(
+  rig: SnagRig,
+  obstacles: readonly Placed[],
+  ride: Ride,
+): { readonly id: SnagDoubtId; readonly minutes: number }[] {
   const at = castRates(rig, obstacles, ride)
   const hidden = rig.wornPoints !== undefined
-  const left = (id: SnagDoubtId, z: number): number => hourOf(ride, at({ ...USUAL, [MOVES[id]]: parameterAt(id, z) }), hidden).minutesLeft
-  return SNAG_DOUBTS.filter(id => hidden || id !== 'wear').map(id => ({ id, minutes: Math.abs(left(id, Z90) - left(id, -Z90)) })).sort((a, b) => b.minutes - a.minutes)
+  const left = (id: SnagDoubtId, z: number): number =>
+    hourOf(ride, at({ ...USUAL, [MOVES[id]]: parameterAt(id, z) }), hidden).minutesLeft
+  return SNAG_DOUBTS.filter(id => hidden || id !== 'wear')
+    .map(id => ({ id, minutes: Math.abs(left(id, Z90) - left(id, -Z90)) }))
+    .sort((a, b) => b.minutes - a.minutes)
 }

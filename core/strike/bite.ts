@@ -10,7 +10,8 @@ import type { Line } from '../tackle/lines'
 /** What a bite meets, read off the rig once. SI. */
 export interface StrikeRig {
   /** plastic over the point, m; 0 when it stands open or flush */ readonly coverM: number
-  /** how much more than assumed it takes to go through that plastic; 1 when left out */ readonly tough?: number
+  /** how much more than assumed it takes to go through that plastic; 1 when left out */
+  readonly tough?: number
   /** height of plastic standing in the gap, m */ readonly filledM: number
   /** load that presses a guard down, N; 0 without one */ readonly guardN: number
   readonly gapM: number
@@ -22,7 +23,10 @@ export interface StrikeRig {
   /** point, bend and tail, m from the nose */ readonly pointM: number
   readonly bendM: number
   readonly lengthM: number
-  /** a small open hook in the tail, where there is one */ readonly trailing?: Pick<StrikeRig, 'gapM' | 'wireM' | 'filledM' | 'openingLoadN'>
+  /** a small open hook in the tail, where there is one */ readonly trailing?: Pick<
+    StrikeRig,
+    'gapM' | 'wireM' | 'filledM' | 'openingLoadN'
+  >
 }
 
 /** What the angler brings to the set. */
@@ -42,8 +46,10 @@ export interface Tackle {
 export type MatchId = 'close' | 'fair' | 'poor'
 
 /** How much longer fish hold on to what is like their food, and to what is scented. *Assumed.* */
-export const MATCHES: Readonly<Record<MatchId, { readonly name: string, readonly held: number }>> = {
-  close: { name: 'close to their food', held: 1.25 }, fair: { name: 'fair', held: 1 }, poor: { name: 'unlike it', held: 0.7 },
+export const MATCHES: Readonly<Record<MatchId, { readonly name: string; readonly held: number }>> = {
+  close: { name: 'close to their food', held: 1.25 },
+  fair: { name: 'fair', held: 1 },
+  poor: { name: 'unlike it', held: 0.7 },
 }
 export const SCENT_HELD = 1.25
 
@@ -66,7 +72,10 @@ export const FEEDING: Readonly<Record<FeedingId, Feeding>> = {
 }
 export const FEEDING_IDS = Object.keys(FEEDING) as FeedingId[]
 
-/** Rods by power: stiffness of the bent tip, N/m, and the most they pull before they only bend, N. *Assumed* typical. */
+/**
+ * Rods by power: stiffness of the bent tip, N/m, and the most they pull before they only bend, N. *Assumed*
+ * typical.
+ */
 export const RODS = {
   light: { name: 'light', rodNPerM: 22, rodMostN: 14 },
   mediumLight: { name: 'medium light', rodNPerM: 32, rodMostN: 20 },
@@ -77,27 +86,53 @@ export const RODS = {
 export type RodPower = keyof typeof RODS
 
 /** A medium rod, a firm sweep, a usual distance. *Assumed* typical; changed with the rod. */
-export const USUAL_TACKLE: Omit<Tackle, 'line'> = { distanceM: 18, rodNPerM: 45, sweepM: 1.1, rodMostN: 28, moving: true, feeding: 'grab', match: 'fair', scented: false }
+export const USUAL_TACKLE: Omit<Tackle, 'line'> = {
+  distanceM: 18,
+  rodNPerM: 45,
+  sweepM: 1.1,
+  rodMostN: 28,
+  moving: true,
+  feeding: 'grab',
+  match: 'fair',
+  scented: false,
+}
 
 /**
- * Medians and geometric standard deviations of what a bite brings. All *assumed*; the doubt in each median stands in the
- * register of what is uncertain: bite force and jaw from school-size sea bass and zander; slack of a moving lure; needed bite of
- * hook in a jaw edge.
+ * Medians and geometric standard deviations of what a bite brings. All *assumed*; the doubt in each median
+ * stands in the register of what is uncertain: bite force and jaw from school-size sea bass and zander; slack
+ * of a moving lure; needed bite of hook in a jaw edge.
  */
 export const BITE = {
   forceN: { median: 14, gsd: 1.7 },
-  /** load that drives a sharp 1 mm wire past its barb into a jaw, N */ penetrationN: { median: 4.5, gsd: 1.5 },
+  /** load that drives a sharp 1 mm wire past its barb into a jaw, N */ penetrationN: {
+    median: 4.5,
+    gsd: 1.5,
+  },
   needM: { median: 0.0035, gsd: 1.3 },
-  /** at `slackAtM` of line, and in proportion to what is out: a line in water bows */ slackM: { median: 0.15, gsd: 1.8 },
+  /** at `slackAtM` of line, and in proportion to what is out: a line in water bows */ slackM: {
+    median: 0.15,
+    gsd: 1.8,
+  },
   slackAtM: 18,
   /** slack of a lure at rest, over that of a moving one */ pausedSlack: 2.4,
   /** time a fish holds on: spread; its median is that of the feeding */ holdS: { gsd: 1.8 },
-  /** time from the bite to the set, felt on a tight line or seen on a slack one, s */ reactS: { moving: 0.6, paused: 1, gsd: 1.4 },
+  /** time from the bite to the set, felt on a tight line or seen on a slack one, s */ reactS: {
+    moving: 0.6,
+    paused: 1,
+    gsd: 1.4,
+  },
   /** area of plastic a jaw presses on, m² */ jawM2: 2e-4,
   /** a bite within this of the point squeezes it at once, m */ reachM: 0.01,
-  /** elsewhere the bait is drawn through the jaws first; least share of the bite force still held then */ gripLeast: 0.2,
-  /** fish hold soft plastic longer, by this power of softness against 55 kPa; and salted plastic by this factor */ softer: 0.25, salted: 1.2,
-  /** an open point often catches as the bait is let go of, so that letting go takes so much longer */ openCatches: 4,
+  /** elsewhere the bait is drawn through the jaws first; least share of the bite force still held then */
+  gripLeast: 0.2,
+  /**
+   * fish hold soft plastic longer, by this power of softness against 55 kPa; and salted plastic by this
+   * factor
+   */
+  softer: 0.25,
+  salted: 1.2,
+  /** an open point often catches as the bait is let go of, so that letting go takes so much longer */
+  openCatches: 4,
 } as const
 
 /** Stiffness of plastic of middling softness, Pa. */
@@ -113,7 +148,10 @@ export function strikeRig(rig: AssembledRig): StrikeRig {
     guardN: guardN(spec),
     gapM: parts.dims.gapM,
     wireM: parts.dims.wireM,
-    heldLonger: (MIDDLING_PA / modulusPa(plastic.shore00)) ** BITE.softer * (baitSpec.material === 'salted' || baitSpec.material === 'heavySalted' ? BITE.salted : 1) * (spec.pointRest === 'open' ? BITE.openCatches : 1),
+    heldLonger:
+      (MIDDLING_PA / modulusPa(plastic.shore00)) ** BITE.softer *
+      (baitSpec.material === 'salted' || baitSpec.material === 'heavySalted' ? BITE.salted : 1) *
+      (spec.pointRest === 'open' ? BITE.openCatches : 1),
     modulusPa: modulusPa(plastic.shore00),
     squeezeMost: squeezeShare(plastic.shore00).value,
     openingLoadN: openingLoadN(parts.dims).value,
@@ -128,5 +166,9 @@ export function strikeRig(rig: AssembledRig): StrikeRig {
 const TRAILING_FILL_M = 0.002
 
 /** What a bite on the tail meets of a hook that trails there. */
-export const trailingOf = (dims: HookDims): NonNullable<StrikeRig['trailing']> =>
-  ({ gapM: dims.gapM, wireM: dims.wireM, filledM: TRAILING_FILL_M, openingLoadN: openingLoadN(dims).value })
+export const trailingOf = (dims: HookDims): NonNullable<StrikeRig['trailing']> => ({
+  gapM: dims.gapM,
+  wireM: dims.wireM,
+  filledM: TRAILING_FILL_M,
+  openingLoadN: openingLoadN(dims).value,
+})

@@ -8,7 +8,10 @@ import { biteChain, follower, LOSSES, type BiteChain, type LossId } from './chai
 import { biteOf, drawOne, type Fish } from './fish'
 import { hookedMembers, mainDoubtAmong, type StrikeDoubtId } from './strikeMembers'
 
-export interface Loss { readonly id: LossId, readonly share: number }
+export interface Loss {
+  readonly id: LossId
+  readonly share: number
+}
 
 export interface StrikeResult {
   /** chance that a bite becomes a hooked fish */ readonly hookUp: Measure
@@ -25,13 +28,20 @@ export const DRAWS = 4000
 const ALONE: Draws = drawsFor(makeEnsemble(), { plastic: '', kind: '', rig: '' })
 
 /**
- * Chance that a bite is hooked, by seeded Monte Carlo over bite place, bite force, jaw and slack. A bite is lost where it
- * first fails: behind the hook; let go before the set; point not squeezed out of the plastic; no gap left over the squeezed body; set too weak to
- * go in; or so hard that the hook opens. A bite away from the point squeezes it only as the bait is drawn through the
- * jaws, with what grip is left. The range is that of the ensemble's members, each of which lets the same fish bite every rig.
+ * Chance that a bite is hooked, by seeded Monte Carlo over bite place, bite force, jaw and slack. A bite is
+ * lost where it first fails: behind the hook; let go before the set; point not squeezed out of the plastic;
+ * no gap left over the squeezed body; set too weak to go in; or so hard that the hook opens. A bite away from
+ * the point squeezes it only as the bait is drawn through the jaws, with what grip is left. The range is that
+ * of the ensemble's members, each of which lets the same fish bite every rig.
  * @throws RangeError unless draws is at least 1
  */
-export function evaluateStrike(rig: StrikeRig, tackle: Tackle, random: Random, draws = DRAWS, among: Draws = ALONE): StrikeResult {
+export function evaluateStrike(
+  rig: StrikeRig,
+  tackle: Tackle,
+  random: Random,
+  draws = DRAWS,
+  among: Draws = ALONE,
+): StrikeResult {
   if (!(draws >= 1)) throw new RangeError('evaluateStrike: draws must be at least 1')
   const count = lossesOf(rig, tackle, random, draws)
   const hooked = draws - LOSSES.reduce((sum, id) => sum + count[id], 0)
@@ -42,7 +52,9 @@ export function evaluateStrike(rig: StrikeRig, tackle: Tackle, random: Random, d
   const scale = moved ? (1 - centre) / (1 - asDrawn) : 1
   return {
     hookUp: measureOf(moved ? centre : hooked / draws, members, moved ? 'logged' : 'computed'),
-    losses: LOSSES.map(id => ({ id, share: scale * count[id] / draws })).filter(l => l.share > 0).sort((a, b) => b.share - a.share),
+    losses: LOSSES.map(id => ({ id, share: (scale * count[id]) / draws }))
+      .filter(l => l.share > 0)
+      .sort((a, b) => b.share - a.share),
     mainDoubt: mainDoubtAmong(members, among),
     draws,
     ...(moved ? { byModel: hooked / draws } : {}),
@@ -51,7 +63,14 @@ export function evaluateStrike(rig: StrikeRig, tackle: Tackle, random: Random, d
 }
 
 function lossesOf(rig: StrikeRig, tackle: Tackle, random: Random, draws: number): Record<LossId, number> {
-  const count: Record<LossId, number> = { tailNip: 0, letGo: 0, notReached: 0, noBite: 0, noForce: 0, opens: 0 }
+  const count: Record<LossId, number> = {
+    tailNip: 0,
+    letGo: 0,
+    notReached: 0,
+    noBite: 0,
+    noForce: 0,
+    opens: 0,
+  }
   const follow = follower(rig, tackle)
   for (let i = 0; i < draws; i++) {
     const bite = biteOf(rig, tackle, drawOne(random))
@@ -75,4 +94,5 @@ export function shareHooked(rig: StrikeRig, tackle: Tackle, fish: readonly Fish[
 }
 
 /** How the take of one fish ends on one rig. */
-export const takeOf = (rig: StrikeRig, tackle: Tackle, fish: Fish): BiteChain => biteChain(rig, tackle, biteOf(rig, tackle, fish))
+export const takeOf = (rig: StrikeRig, tackle: Tackle, fish: Fish): BiteChain =>
+  biteChain(rig, tackle, biteOf(rig, tackle, fish))

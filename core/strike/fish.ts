@@ -3,35 +3,59 @@ import { BITE, FEEDING, MATCHES, SCENT_HELD, type StrikeRig, type Tackle } from 
 import type { Bite } from './chain'
 
 /** How much longer a fish holds on than usual: softness and salt of the bait, likeness to food, scent. */
-const heldBy = (rig: StrikeRig, { match, scented }: Tackle): number => rig.heldLonger * MATCHES[match].held * (scented ? SCENT_HELD : 1)
+const heldBy = (rig: StrikeRig, { match, scented }: Tackle): number =>
+  rig.heldLonger * MATCHES[match].held * (scented ? SCENT_HELD : 1)
 
 /** What chance decides of a fish, whatever bait it takes: against medians, or 0..1. */
 export interface Fish {
-  readonly third: number, readonly along: number, readonly grip: number, readonly squeeze: number
-  readonly force: number, readonly needM: number, readonly slackM: number, readonly penetrationN: number, readonly hold: number, readonly react: number
+  readonly third: number
+  readonly along: number
+  readonly grip: number
+  readonly squeeze: number
+  readonly force: number
+  readonly needM: number
+  readonly slackM: number
+  readonly penetrationN: number
+  readonly hold: number
+  readonly react: number
 }
 
 export function drawOne(random: Random): Fish {
   return {
-    third: random(), along: random(),
-    force: logNormal(random, 1, BITE.forceN.gsd), needM: logNormal(random, BITE.needM.median, BITE.needM.gsd), slackM: logNormal(random, BITE.slackM.median, BITE.slackM.gsd),
-    penetrationN: logNormal(random, BITE.penetrationN.median, BITE.penetrationN.gsd), squeeze: normal(random), grip: random(),
-    hold: logNormal(random, 1, BITE.holdS.gsd), react: logNormal(random, 1, BITE.reactS.gsd),
+    third: random(),
+    along: random(),
+    force: logNormal(random, 1, BITE.forceN.gsd),
+    needM: logNormal(random, BITE.needM.median, BITE.needM.gsd),
+    slackM: logNormal(random, BITE.slackM.median, BITE.slackM.gsd),
+    penetrationN: logNormal(random, BITE.penetrationN.median, BITE.penetrationN.gsd),
+    squeeze: normal(random),
+    grip: random(),
+    hold: logNormal(random, 1, BITE.holdS.gsd),
+    react: logNormal(random, 1, BITE.reactS.gsd),
   }
 }
 
-/** Slack of a line at a bite against that of a moving lure at a usual distance: it bows the more the more of it is out. */
-const slackOut = ({ moving, distanceM }: Tackle): number => (moving ? 1 : BITE.pausedSlack) * distanceM / BITE.slackAtM
+/**
+ * Slack of a line at a bite against that of a moving lure at a usual distance: it bows the more the more of
+ * it is out.
+ */
+const slackOut = ({ moving, distanceM }: Tackle): number =>
+  ((moving ? 1 : BITE.pausedSlack) * distanceM) / BITE.slackAtM
 
 /**
  * Where a fish takes a bait, m from the nose.
  * @param taken factor on the odds that it takes head or middle
  */
-export function takenAt({ lengthM }: StrikeRig, { feeding }: Tackle, { third, along }: Fish, taken = 1): number {
+export function takenAt(
+  { lengthM }: StrikeRig,
+  { feeding }: Tackle,
+  { third, along }: Fish,
+  taken = 1,
+): number {
   const { head, middle } = FEEDING[feeding]
   const front = head + middle
-  const share = taken * front / (taken * front + 1 - front)
-  return lengthM * ((third < share * head / front ? 0 : third < share ? 1 : 2) + along) / 3
+  const share = (taken * front) / (taken * front + 1 - front)
+  return (lengthM * ((third < (share * head) / front ? 0 : third < share ? 1 : 2) + along)) / 3
 }
 
 /** The bite of a fish on one bait. */
@@ -64,7 +88,14 @@ export function drawFish(seed: number, draws: number): Fish[] {
 export const middlingBite = (rig: StrikeRig, tackle: Tackle): Bite => {
   const { moving, feeding } = tackle
   return {
-  atM: rig.pointM, forceN: FEEDING[feeding].force * BITE.forceN.median, needM: BITE.needM.median, slackM: slackOut(tackle) * BITE.slackM.median, penetrationN: BITE.penetrationN.median,
-  squeezeMost: rig.squeezeMost, grip: 0.6, holdS: heldBy(rig, tackle) * FEEDING[feeding].holdS, reactS: moving ? BITE.reactS.moving : BITE.reactS.paused,
+    atM: rig.pointM,
+    forceN: FEEDING[feeding].force * BITE.forceN.median,
+    needM: BITE.needM.median,
+    slackM: slackOut(tackle) * BITE.slackM.median,
+    penetrationN: BITE.penetrationN.median,
+    squeezeMost: rig.squeezeMost,
+    grip: 0.6,
+    holdS: heldBy(rig, tackle) * FEEDING[feeding].holdS,
+    reactS: moving ? BITE.reactS.moving : BITE.reactS.paused,
   }
 }

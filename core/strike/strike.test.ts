@@ -11,22 +11,39 @@ import { evaluateStrike } from './evaluateStrike'
 import { middlingBite } from './fish'
 
 const bait: BaitSpec = { form: 'slimShad', lengthM: 0.09, material: 'plain' }
-const rigOf = (family: RigSpec['family'], pointRest: PointRest, b = bait, hook: Partial<HookDims> = {}) => strikeRig(assembleRig(b, {
-  family, hookSize: '4/0', weightKg: family === 'O2' ? 0 : 0.0035, weightMaterial: 'lead', pointRest, hook,
-}))
+const rigOf = (family: RigSpec['family'], pointRest: PointRest, b = bait, hook: Partial<HookDims> = {}) =>
+  strikeRig(
+    assembleRig(b, {
+      family,
+      hookSize: '4/0',
+      weightKg: family === 'O2' ? 0 : 0.0035,
+      weightMaterial: 'lead',
+      pointRest,
+      hook,
+    }),
+  )
 const tackle: Tackle = { ...USUAL_TACKLE, line: lineFromLb('braid', 20) }
-const hookUp = (rig: ReturnType<typeof rigOf>, t = tackle): number => evaluateStrike(rig, t, seededRandom(3), 20_000).hookUp.value
+const hookUp = (rig: ReturnType<typeof rigOf>, t = tackle): number =>
+  evaluateStrike(rig, t, seededRandom(3), 20_000).hookUp.value
 
 describe('hook-up', () => {
   it('falls from open to flush to skin-hooked to buried', () => {
-    const values = [rigOf('E1', 'open'), rigOf('W1', 'flush'), rigOf('W1', 'skin'), rigOf('W1', 'buried')].map(r => hookUp(r))
+    const values = [
+      rigOf('E1', 'open'),
+      rigOf('W1', 'flush'),
+      rigOf('W1', 'skin'),
+      rigOf('W1', 'buried'),
+    ].map(r => hookUp(r))
     for (let i = 1; i < values.length; i++) expect(values[i]!).toBeLessThan(values[i - 1]!)
   })
   it('is better in softer plastic when the point is hidden', () => {
-    expect(hookUp(rigOf('W1', 'skin', { ...bait, material: 'salted' }))).toBeGreaterThan(hookUp(rigOf('W1', 'skin', { ...bait, material: 'floating' })))
+    expect(hookUp(rigOf('W1', 'skin', { ...bait, material: 'salted' }))).toBeGreaterThan(
+      hookUp(rigOf('W1', 'skin', { ...bait, material: 'floating' })),
+    )
   })
   it('suffers from stretch at a distance', () => {
-    const far = (kind: 'braid' | 'mono'): number => hookUp(rigOf('W1', 'buried'), { ...tackle, distanceM: 40, line: lineFromLb(kind, 10) })
+    const far = (kind: 'braid' | 'mono'): number =>
+      hookUp(rigOf('W1', 'buried'), { ...tackle, distanceM: 40, line: lineFromLb(kind, 10) })
     expect(far('braid')).toBeGreaterThan(far('mono'))
   })
   it('is lost by a hook that opens', () => {
@@ -46,7 +63,7 @@ describe('force of the set', () => {
   it('is rod and line in series, up to what rod and line can give', () => {
     const t: Tackle = { ...tackle, distanceM: 20, rodNPerM: 40, sweepM: 0.5, rodMostN: 100 }
     const line = t.line.stiffnessN / 20
-    expect(setForceN(t, 0.1)).toBeCloseTo(0.4 * (40 * line) / (40 + line), 9)
+    expect(setForceN(t, 0.1)).toBeCloseTo((0.4 * (40 * line)) / (40 + line), 9)
     expect(setForceN(t, 2)).toBe(0)
     expect(setForceN({ ...t, sweepM: 50 }, 0)).toBe(t.line.strengthN < 100 ? t.line.strengthN : 100)
   })
@@ -54,17 +71,21 @@ describe('force of the set', () => {
 
 describe('how fish take', () => {
   it('fish that gulp are hooked more surely than fish that grab, those than fish that nip', () => {
-    const [gulp, grab, nip] = (['gulp', 'grab', 'nip'] as const).map(feeding => hookUp(rigOf('W1', 'skin'), { ...tackle, feeding }))
+    const [gulp, grab, nip] = (['gulp', 'grab', 'nip'] as const).map(feeding =>
+      hookUp(rigOf('W1', 'skin'), { ...tackle, feeding }),
+    )
     expect(gulp!).toBeGreaterThan(grab!)
     expect(grab!).toBeGreaterThan(nip!)
   })
   it('a tight moving line beats a slack pause for a hidden point, and hardly matters for an open one', () => {
-    const cost = (rig: ReturnType<typeof rigOf>): number => 1 - hookUp(rig, { ...tackle, moving: false }) / hookUp(rig, tackle)
+    const cost = (rig: ReturnType<typeof rigOf>): number =>
+      1 - hookUp(rig, { ...tackle, moving: false }) / hookUp(rig, tackle)
     expect(cost(rigOf('W1', 'buried'))).toBeGreaterThan(0.14)
     expect(cost(rigOf('E1', 'open'))).toBeLessThan(0.1)
   })
   it('a bait like their food, and a scented one, is held longer and so hooks better', () => {
-    const nipped = (more: Partial<Tackle>): number => hookUp(rigOf('W1', 'skin'), { ...tackle, feeding: 'nip', ...more })
+    const nipped = (more: Partial<Tackle>): number =>
+      hookUp(rigOf('W1', 'skin'), { ...tackle, feeding: 'nip', ...more })
     expect(nipped({ match: 'close' })).toBeGreaterThan(nipped({}))
     expect(nipped({ match: 'poor' })).toBeLessThan(nipped({}))
     expect(nipped({ scented: true })).toBeGreaterThan(nipped({}))
@@ -75,21 +96,56 @@ describe('how fish take', () => {
   })
   it('braid beats mono at 30 m through thick plastic', () => {
     const thick: BaitSpec = { form: 'deepShad', lengthM: 0.12, material: 'plain' }
-    const rig = strikeRig(assembleRig(thick, { family: 'W1', hookSize: '7/0', weightKg: 0.007, weightMaterial: 'lead', pointRest: 'buried' }))
-    const far = (kind: 'braid' | 'mono'): number => hookUp(rig, { ...tackle, distanceM: 30, line: lineFromLb(kind, 20) })
+    const rig = strikeRig(
+      assembleRig(thick, {
+        family: 'W1',
+        hookSize: '7/0',
+        weightKg: 0.007,
+        weightMaterial: 'lead',
+        pointRest: 'buried',
+      }),
+    )
+    const far = (kind: 'braid' | 'mono'): number =>
+      hookUp(rig, { ...tackle, distanceM: 30, line: lineFromLb(kind, 20) })
     expect(far('braid')).toBeGreaterThan(far('mono') + 0.02)
   })
   it('a guard costs bites that are too soft to press it down', () => {
-    const guarded = (guard: RigSpec['guard']) => hookUp(strikeRig(assembleRig(bait, { family: 'E1', hookSize: '4/0', weightKg: 0.0035, weightMaterial: 'lead', pointRest: 'open', ...(guard ? { guard } : {}) })))
+    const guarded = (guard: RigSpec['guard']) =>
+      hookUp(
+        strikeRig(
+          assembleRig(bait, {
+            family: 'E1',
+            hookSize: '4/0',
+            weightKg: 0.0035,
+            weightMaterial: 'lead',
+            pointRest: 'open',
+            ...(guard ? { guard } : {}),
+          }),
+        ),
+      )
     expect(guarded('fibre')).toBeLessThan(guarded('none'))
     // a soft rod must press the guard down with the same pull: more than a hundredth of all bites
     const soft = { ...tackle, rodNPerM: 22, rodMostN: 9 }
-    const share = (guard: RigSpec['guard']): number => hookUp(strikeRig(assembleRig(bait, { family: 'E1', hookSize: '4/0', weightKg: 0.0035, weightMaterial: 'lead', pointRest: 'open', ...(guard ? { guard } : {}) })), soft)
+    const share = (guard: RigSpec['guard']): number =>
+      hookUp(
+        strikeRig(
+          assembleRig(bait, {
+            family: 'E1',
+            hookSize: '4/0',
+            weightKg: 0.0035,
+            weightMaterial: 'lead',
+            pointRest: 'open',
+            ...(guard ? { guard } : {}),
+          }),
+        ),
+        soft,
+      )
     expect(share('fibre')).toBeLessThan(share('none') - 0.03)
   })
   it('a braid feels distance too: its bow takes up the sweep', () => {
     const rig = rigOf('W1', 'skin')
-    const at = (distanceM: number): number => hookUp(rig, { ...tackle, line: lineFromLb('braid', 15), distanceM })
+    const at = (distanceM: number): number =>
+      hookUp(rig, { ...tackle, line: lineFromLb('braid', 15), distanceM })
     expect(at(15)).toBeGreaterThan(at(45) + 0.03)
   })
 })
@@ -119,7 +175,8 @@ describe('what one change would give', () => {
     const changes = bestChanges(buried, tackle, 3)
     const now = evaluateStrike(buried, tackle, seededRandom(3), 1200).hookUp.value
     for (const change of changes) expect(change.hookUp).toBeGreaterThan(now)
-    for (let i = 1; i < changes.length; i++) expect(changes[i]!.hookUp).toBeLessThanOrEqual(changes[i - 1]!.hookUp)
+    for (let i = 1; i < changes.length; i++)
+      expect(changes[i]!.hookUp).toBeLessThanOrEqual(changes[i - 1]!.hookUp)
     expect(changes.some(c => c.id === 'lighterSkin')).toBe(true)
     expect(bestChanges(buried, { ...tackle, moving: false }, 3).some(c => c.id === 'keepMoving')).toBe(true)
   })

@@ -1,8 +1,8 @@
 import { lbfToN } from '../units'
 
 /**
- * Fishing lines. Diameter from breaking strength through a typical tensile stress of the finished line, so any
- * strength can be asked for. Elongation at break: braid 3–5 %, fluorocarbon 20–25 %, mono 25–30 %.
+ * Fishing lines. Diameter from breaking strength through a typical tensile stress of the finished line, so
+ * any strength can be asked for. Elongation at break: braid 3–5 %, fluorocarbon 20–25 %, mono 25–30 %.
  */
 export type LineKind = 'braid' | 'fluorocarbon' | 'mono'
 
@@ -14,7 +14,8 @@ export interface LineStock {
 }
 
 /**
- * Stresses from common label pairs (typical): braid 10 lb at 0.15 mm, mono 10 lb at 0.30 mm, fluorocarbon 10 lb at
+ * Stresses from common label pairs (typical): braid 10 lb at 0.15 mm, mono 10 lb at 0.30 mm, fluorocarbon 10
+ * lb at
  * 0.29 mm. Labels of braid understate strength; the pair is what is printed.
  */
 export const LINE_STOCKS: Readonly<Record<LineKind, LineStock>> = {
@@ -31,7 +32,8 @@ export interface Line {
   readonly kind: LineKind
   readonly strengthN: number
   readonly diameterM: number
-  /** extensional stiffness EA, N: load per unit strain, taken linear to the break */ readonly stiffnessN: number
+  /** extensional stiffness EA, N: load per unit strain, taken linear to the break */
+  readonly stiffnessN: number
   readonly densityKgM3: number
 }
 

@@ -10,19 +10,52 @@ import { lineFor, lookedAtWith, screen, type Candidate, type SearchMemory } from
 import { RIPPLE_MS, type WeatherSource } from './weather'
 import { MEAN_TIDE_MS, turnsBetween, type TideSource, type Turn } from './tide'
 
-/** A stop of a trip: a spot's day at mean level, its part of the tide, and from when to when (ms since 1970). */
-export interface Stop { readonly name: string, readonly from: number, readonly to: number, readonly day: Day, /** depth below chart datum counts where this is over 0 */ readonly tide: number, readonly currentMS: number }
+/**
+ * A stop of a trip: a spot's day at mean level, its part of the tide, and from when to when (ms since 1970).
+ */
+export interface Stop {
+  readonly name: string
+  readonly from: number
+  readonly to: number
+  readonly day: Day
+  /** depth below chart datum counts where this is over 0 */ readonly tide: number
+  readonly currentMS: number
+}
 
 /** The water of a stop at one time. */
-export interface Moment { readonly at: number, readonly stop: number, readonly depthM: number, /** positive on the flood */ readonly currentMS: number, readonly windMS: number, readonly heightM: number, /** a splash is heard: shallow and still */ readonly quiet: boolean }
+export interface Moment {
+  readonly at: number
+  readonly stop: number
+  readonly depthM: number
+  /** positive on the flood */ readonly currentMS: number
+  readonly windMS: number
+  readonly heightM: number
+  /** a splash is heard: shallow and still */ readonly quiet: boolean
+}
 
 /** A rod of the plan: what is tied on it, and which weights it changes through. */
-export interface PlanRod { readonly letter: string, readonly finalist: Finalist, readonly stop: number, readonly rodId?: string, readonly weightsKg: readonly number[], /** share of the trip it is in hand */ readonly used: number }
+export interface PlanRod {
+  readonly letter: string
+  readonly finalist: Finalist
+  readonly stop: number
+  readonly rodId?: string
+  readonly weightsKg: readonly number[]
+  /** share of the trip it is in hand */ readonly used: number
+}
 
 /** What is in hand at a moment. */
-export interface InHand { readonly moment: number, readonly rod: number, readonly weightKg: number, /** against the best rig of the box at this moment */ readonly share: number }
+export interface InHand {
+  readonly moment: number
+  readonly rod: number
+  readonly weightKg: number
+  /** against the best rig of the box at this moment */ readonly share: number
+}
 
-export interface Change { readonly at: number, readonly sentence: string, readonly kind: 'rod' | 'weight' | 'stop' }
+export interface Change {
+  readonly at: number
+  readonly sentence: string
+  readonly kind: 'rod' | 'weight' | 'stop'
+}
 
 export interface TripPlan {
   readonly moments: readonly Moment[]
@@ -30,10 +63,16 @@ export interface TripPlan {
   readonly rods: readonly PlanRod[]
   readonly hand: readonly InHand[]
   readonly changes: readonly Change[]
-  /** windows in which a splash is heard */ readonly quiet: readonly { readonly from: number, readonly to: number }[]
+  /** windows in which a splash is heard */ readonly quiet: readonly {
+    readonly from: number
+    readonly to: number
+  }[]
   /** rods of the box that carry nothing: one is left free for what turns up */ readonly freeRodId?: string
   readonly riggings: readonly Rigging[]
-  /** where a stop cannot be fished: why */ readonly without: readonly { readonly stop: number, readonly sentence: string }[]
+  /** where a stop cannot be fished: why */ readonly without: readonly {
+    readonly stop: number
+    readonly sentence: string
+  }[]
 }
 
 const STEP_MS = 30 * 60_000
@@ -50,9 +89,17 @@ export function momentsOf(stops: readonly Stop[], tide: TideSource, weather: Wea
     for (let at = stop.from; at < stop.to; at += STEP_MS) {
       const heightM = stop.tide * tide.heightM(at)
       const depthM = Math.max(LEAST_M, stop.day.depthM + heightM)
-      const currentMS = stop.tide > 0 ? stop.currentMS * tide.riseMS(at) / MEAN_TIDE_MS : stop.currentMS
+      const currentMS = stop.tide > 0 ? (stop.currentMS * tide.riseMS(at)) / MEAN_TIDE_MS : stop.currentMS
       const { windMS } = weather.at(at)
-      found.push({ at, stop: i, depthM, currentMS, windMS, heightM, quiet: depthM < HEARD_M && windMS < RIPPLE_MS })
+      found.push({
+        at,
+        stop: i,
+        depthM,
+        currentMS,
+        windMS,
+        heightM,
+        quiet: depthM < HEARD_M && windMS < RIPPLE_MS,
+      })
     }
     return found
   })
@@ -62,31 +109,63 @@ export function momentsOf(stops: readonly Stop[], tide: TideSource, weather: Wea
 export function dayAt({ day }: Stop, { depthM, currentMS }: Moment): Day {
   const { stream: _, zone, ...rest } = day
   const flow = Math.abs(currentMS)
-  const down = zone ? { zone: { fromM: Math.max(0, depthM - (day.depthM - zone.fromM)), toM: Math.max(0.1, depthM - (day.depthM - zone.toM)) } } : {}
+  const down = zone
+    ? {
+        zone: {
+          fromM: Math.max(0, depthM - (day.depthM - zone.fromM)),
+          toM: Math.max(0.1, depthM - (day.depthM - zone.toM)),
+        },
+      }
+    : {}
   return { ...rest, depthM, ...down, ...(flow > 0.03 ? { stream: { surfaceMS: flow, towardRad: 0 } } : {}) }
 }
 
 /** A candidate worth carrying: what is tied on, whatever its weight. */
-interface Tied { readonly stop: number, readonly bait: number, readonly rigging: number, readonly point: Candidate['point'], readonly weights: readonly Candidate[] }
+interface Tied {
+  readonly stop: number
+  readonly bait: number
+  readonly rigging: number
+  readonly point: Candidate['point']
+  readonly weights: readonly Candidate[]
+}
 
-export interface PlanOptions { readonly rods: number, readonly memory?: SearchMemory, /** drops and tally of the angler's own */ readonly book?: EvidenceBook }
+export interface PlanOptions {
+  readonly rods: number
+  readonly memory?: SearchMemory
+  /** drops and tally of the angler's own */ readonly book?: EvidenceBook
+}
 
 /**
- * Plans a trip: the water of every half hour, rigs tied beforehand so that the fewest need tying anew, weights that follow the tide, and when to change.
- * Rods are chosen one after the other, each the one that adds most to the whole trip (greedy cover, within 1 − 1/e of the best: Nemhauser et al. 1978).
+ * Plans a trip: the water of every half hour, rigs tied beforehand so that the fewest need tying anew,
+ * weights that follow the tide, and when to change. Rods are chosen one after the other, each the one that
+ * adds most to the whole trip (greedy cover, within 1 − 1/e of the best: Nemhauser et al. 1978).
  */
-export function* planTrip(stops: readonly Stop[], goods: Goods, tide: TideSource, weather: WeatherSource, options: PlanOptions): Generator<{ readonly part: number }, TripPlan> {
+export function* planTrip(
+  stops: readonly Stop[],
+  goods: Goods,
+  tide: TideSource,
+  weather: WeatherSource,
+  options: PlanOptions,
+): Generator<{ readonly part: number }, TripPlan> {
   const moments = momentsOf(stops, tide, weather)
   const riggings = riggingsOf(goods, stops[0]?.day.way)
   const pools: Tied[] = []
-  const without: { stop: number, sentence: string }[] = []
+  const without: { stop: number; sentence: string }[] = []
   const values: number[][] = moments.map(() => [])
   const chosenWeights: Candidate[][] = moments.map(() => [])
   for (const [i, stop] of stops.entries()) {
-    const search = screen({ day: typicalDay(stop, moments.filter(m => m.stop === i)), goods, riggings, ...(options.memory ? { memory: options.memory } : {}) })
+    const search = screen({
+      day: typicalDay(
+        stop,
+        moments.filter(m => m.stop === i),
+      ),
+      goods,
+      riggings,
+      ...(options.memory ? { memory: options.memory } : {}),
+    })
     let step = search.next()
     while (!step.done) {
-      yield { part: 0.8 * (i + step.value / 40_000) / stops.length }
+      yield { part: (0.8 * (i + step.value / 40_000)) / stops.length }
       step = search.next()
     }
     pools.push(...tiedOf(i, step.value))
@@ -111,32 +190,52 @@ export function* planTrip(stops: readonly Stop[], goods: Goods, tide: TideSource
     }
   }
   const best = values.map(row => Math.max(0, ...row))
-  for (const i of stops.keys()) if (moments.every((m, k) => m.stop !== i || best[k] === 0)) without.push({ stop: i, sentence: `Nothing in the box can be fished at ${stops[i]!.name} then.` })
+  for (const i of stops.keys())
+    if (moments.every((m, k) => m.stop !== i || best[k] === 0))
+      without.push({ stop: i, sentence: `Nothing in the box can be fished at ${stops[i]!.name} then.` })
   const picked = greedy(values, best, pools, tiedAtMost(options.rods, goods.rods.length, stops.length))
   const { hand, used } = assign(values, best, picked, chosenWeights, moments, riggings)
   const rods: PlanRod[] = []
   const left = [...goods.rods]
   const kept: number[] = []
   for (const [n, k] of picked.entries()) {
-    yield { part: 0.8 + 0.2 * n / picked.length }
+    yield { part: 0.8 + (0.2 * n) / picked.length }
     const tied = pools[k]!
-    const usual = mostUsed(hand.filter(h => h.rod === n).map(h => chosenWeights[h.moment]![k]!)) ?? tied.weights[0]!
+    const usual =
+      mostUsed(hand.filter(h => h.rod === n).map(h => chosenWeights[h.moment]![k]!)) ?? tied.weights[0]!
     const middle = hand.filter(h => h.rod === n && chosenWeights[h.moment]![k] === usual)[0]
     const day = middle ? dayAt(stops[tied.stop]!, moments[middle.moment]!) : stops[tied.stop]!.day
     const finalist = finish(day, goods, riggings, usual, options.book)
     if (!finalist) continue
-    const rod = left.find(r => r.id === finalist.rodId) ?? left.find(r => castable(finalist.report.massKg, r.castKg))
+    const rod =
+      left.find(r => r.id === finalist.rodId) ?? left.find(r => castable(finalist.report.massKg, r.castKg))
     if (rod) left.splice(left.indexOf(rod), 1)
     const weights = [...new Set(hand.filter(h => h.rod === n).map(h => h.weightKg))].sort((a, b) => a - b)
     kept[n] = rods.length
-    rods.push({ letter: LETTERS[rods.length]!, finalist, stop: tied.stop, ...(rod ? { rodId: rod.id } : {}), weightsKg: weights.length > 0 ? weights : [finalist.rig.weightKg], used: used[n]! })
+    rods.push({
+      letter: LETTERS[rods.length]!,
+      finalist,
+      stop: tied.stop,
+      ...(rod ? { rodId: rod.id } : {}),
+      weightsKg: weights.length > 0 ? weights : [finalist.rig.weightKg],
+      used: used[n]!,
+    })
   }
-  const inHand = hand.flatMap((h): InHand[] => kept[h.rod] === undefined ? [] : [{ ...h, rod: kept[h.rod]! }])
+  const inHand = hand.flatMap((h): InHand[] =>
+    kept[h.rod] === undefined ? [] : [{ ...h, rod: kept[h.rod]! }],
+  )
   const from = Math.min(...stops.map(s => s.from))
   const to = Math.max(...stops.map(s => s.to))
   return {
-    moments, turns: stops.some(s => s.tide > 0) ? turnsBetween(tide, from, to) : [], rods, hand: inHand, changes: changesOf(inHand, rods, moments, stops), quiet: windows(moments),
-    ...(left[0] ? { freeRodId: left[0].id } : {}), riggings, without,
+    moments,
+    turns: stops.some(s => s.tide > 0) ? turnsBetween(tide, from, to) : [],
+    rods,
+    hand: inHand,
+    changes: changesOf(inHand, rods, moments, stops),
+    quiet: windows(moments),
+    ...(left[0] ? { freeRodId: left[0].id } : {}),
+    riggings,
+    without,
   }
 }
 
@@ -160,17 +259,36 @@ function tiedOf(stop: number, candidates: readonly Candidate[]): Tied[] {
     list.push(c)
     gathered.set(key, list)
   }
-  const worth = (list: readonly Candidate[]): number => Math.max(...list.map(c => c.factors ? scoreOf(c.factors) : 0))
-  return [...gathered.values()].sort((a, b) => worth(b) - worth(a)).slice(0, POOL).map(weights => ({ stop, bait: weights[0]!.bait, rigging: weights[0]!.rigging, point: weights[0]!.point, weights }))
+  const worth = (list: readonly Candidate[]): number =>
+    Math.max(...list.map(c => (c.factors ? scoreOf(c.factors) : 0)))
+  return [...gathered.values()]
+    .sort((a, b) => worth(b) - worth(a))
+    .slice(0, POOL)
+    .map(weights => ({
+      stop,
+      bait: weights[0]!.bait,
+      rigging: weights[0]!.rigging,
+      point: weights[0]!.point,
+      weights,
+    }))
 }
 
-/** One rod of the box is left free for what turns up, unless every stop would then not have one. A box that names no rods sets no limit. */
-const tiedAtMost = (asked: number, owned: number, stops: number): number => owned === 0 ? asked : Math.min(asked, Math.max(stops, owned - 1))
+/**
+ * One rod of the box is left free for what turns up, unless every stop would then not have one. A box that
+ * names no rods sets no limit.
+ */
+const tiedAtMost = (asked: number, owned: number, stops: number): number =>
+  owned === 0 ? asked : Math.min(asked, Math.max(stops, owned - 1))
 
 /** A further rod must add this much to the trip, and the first of a stop always comes along. */
 const WORTHWHILE = 0.02
 
-function greedy(values: readonly (readonly number[])[], best: readonly number[], pools: readonly Tied[], most: number): number[] {
+function greedy(
+  values: readonly (readonly number[])[],
+  best: readonly number[],
+  pools: readonly Tied[],
+  most: number,
+): number[] {
   const picked: number[] = []
   const covered = values.map(() => 0)
   const total = best.filter(b => b > 0).length
@@ -178,12 +296,16 @@ function greedy(values: readonly (readonly number[])[], best: readonly number[],
     let gain = 0
     let at = -1
     for (let k = 0; k < pools.length; k++) {
-      const sum = values.reduce((s, row, m) => s + (best[m]! > 0 ? Math.max(0, row[k]! / best[m]! - covered[m]!) : 0), 0)
+      const sum = values.reduce(
+        (s, row, m) => s + (best[m]! > 0 ? Math.max(0, row[k]! / best[m]! - covered[m]!) : 0),
+        0,
+      )
       if (sum > gain + 1e-9) [gain, at] = [sum, k]
     }
     if (at < 0 || gain < WORTHWHILE * total) break
     picked.push(at)
-    for (const [m, row] of values.entries()) if (best[m]! > 0) covered[m] = Math.max(covered[m]!, row[at]! / best[m]!)
+    for (const [m, row] of values.entries())
+      if (best[m]! > 0) covered[m] = Math.max(covered[m]!, row[at]! / best[m]!)
   }
   return picked
 }
@@ -191,7 +313,14 @@ function greedy(values: readonly (readonly number[])[], best: readonly number[],
 /** The rod in hand is kept until another is better by a twentieth. */
 const KEPT_WITHIN = 1.05
 
-function assign(values: readonly (readonly number[])[], best: readonly number[], picked: readonly number[], weights: readonly (readonly Candidate[])[], moments: readonly Moment[], riggings: readonly Rigging[]): { readonly hand: InHand[], readonly used: number[] } {
+function assign(
+  values: readonly (readonly number[])[],
+  best: readonly number[],
+  picked: readonly number[],
+  weights: readonly (readonly Candidate[])[],
+  moments: readonly Moment[],
+  riggings: readonly Rigging[],
+): { readonly hand: InHand[]; readonly used: number[] } {
   const used = picked.map(() => 0)
   let before = -1
   const hand = moments.flatMap((_, m): InHand[] => {
@@ -202,7 +331,14 @@ function assign(values: readonly (readonly number[])[], best: readonly number[],
     before = rod
     used[rod]! += 1 / moments.length
     const { rigging, weight } = weights[m]![picked[rod]!]!
-    return [{ moment: m, rod, weightKg: riggings[rigging]!.weights[weight]!.weightKg, share: scores[rod]! / best[m]! }]
+    return [
+      {
+        moment: m,
+        rod,
+        weightKg: riggings[rigging]!.weights[weight]!.weightKg,
+        share: scores[rod]! / best[m]!,
+      },
+    ]
   })
   return { hand, used }
 }
@@ -216,25 +352,48 @@ function mostUsed(list: readonly Candidate[]): Candidate | undefined {
 const grams = (kg: number): string => `${Number((1000 * kg).toFixed(1))} g`
 const rigName = (rig: RigSpec): string => FAMILIES[rig.family].shortName
 
-function changesOf(hand: readonly InHand[], rods: readonly PlanRod[], moments: readonly Moment[], stops: readonly Stop[]): Change[] {
+function changesOf(
+  hand: readonly InHand[],
+  rods: readonly PlanRod[],
+  moments: readonly Moment[],
+  stops: readonly Stop[],
+): Change[] {
   const changes: Change[] = []
   let last: InHand | undefined
   for (const h of hand) {
     const moment = moments[h.moment]!
     const rod = rods[h.rod]!
     const moved = last && moments[last.moment]!.stop !== moment.stop
-    const run = Math.abs(moment.currentMS) > 0.05 ? `${moment.currentMS > 0 ? 'flood' : 'ebb'} ${Math.abs(moment.currentMS).toFixed(1)} m/s, ` : ''
+    const run =
+      Math.abs(moment.currentMS) > 0.05
+        ? `${moment.currentMS > 0 ? 'flood' : 'ebb'} ${Math.abs(moment.currentMS).toFixed(1)} m/s, `
+        : ''
     const water = `${run}${moment.depthM.toFixed(1)} m`
-    if (!last || moved) changes.push({ at: moment.at, kind: 'stop', sentence: `${stops[moment.stop]!.name}: rod ${rod.letter}, ${rigName(rod.finalist.rig)}${h.weightKg > 0 ? ` with ${grams(h.weightKg)}` : ''} (${water}).` })
-    else if (last.rod !== h.rod) changes.push({ at: moment.at, kind: 'rod', sentence: `Take rod ${rod.letter}: ${rigName(rod.finalist.rig)}${h.weightKg > 0 ? ` with ${grams(h.weightKg)}` : ''} (${water}).` })
-    else if (last.weightKg !== h.weightKg) changes.push({ at: moment.at, kind: 'weight', sentence: `${h.weightKg > last.weightKg ? 'Up' : 'Down'} to ${grams(h.weightKg)} on rod ${rod.letter} (${water}).` })
+    if (!last || moved)
+      changes.push({
+        at: moment.at,
+        kind: 'stop',
+        sentence: `${stops[moment.stop]!.name}: rod ${rod.letter}, ${rigName(rod.finalist.rig)}${h.weightKg > 0 ? ` with ${grams(h.weightKg)}` : ''} (${water}).`,
+      })
+    else if (last.rod !== h.rod)
+      changes.push({
+        at: moment.at,
+        kind: 'rod',
+        sentence: `Take rod ${rod.letter}: ${rigName(rod.finalist.rig)}${h.weightKg > 0 ? ` with ${grams(h.weightKg)}` : ''} (${water}).`,
+      })
+    else if (last.weightKg !== h.weightKg)
+      changes.push({
+        at: moment.at,
+        kind: 'weight',
+        sentence: `${h.weightKg > last.weightKg ? 'Up' : 'Down'} to ${grams(h.weightKg)} on rod ${rod.letter} (${water}).`,
+      })
     last = h
   }
   return changes
 }
 
-function windows(moments: readonly Moment[]): { from: number, to: number }[] {
-  const found: { from: number, to: number }[] = []
+function windows(moments: readonly Moment[]): { from: number; to: number }[] {
+  const found: { from: number; to: number }[] = []
   for (const { at, quiet } of moments) {
     if (!quiet) continue
     const last = found[found.length - 1]

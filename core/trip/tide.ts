@@ -1,16 +1,36 @@
 /**
- * Tide by harmonic constituents: height = mean + Σ amplitude · cos(speed · t − phase). Speeds of the constituents are those of the sun and moon (Doodson;
- * Schureman, Manual of Harmonic Analysis and Prediction of Tides, 1958); amplitudes and phases belong to a place.
+ * Tide by harmonic constituents: height = mean + Σ amplitude · cos(speed · t − phase). Speeds of the
+ * constituents are those of the sun and moon (Doodson; Schureman, Manual of Harmonic Analysis and Prediction
+ * of Tides, 1958); amplitudes and phases belong to a place.
  */
-export interface Constituent { readonly name: string, /** degrees an hour */ readonly speed: number, /** m */ readonly amplitudeM: number, /** degrees, at 2000-01-01 00:00 UTC */ readonly phase: number }
+export interface Constituent {
+  readonly name: string
+  /** degrees an hour */ readonly speed: number
+  /** m */ readonly amplitudeM: number
+  /** degrees, at 2000-01-01 00:00 UTC */ readonly phase: number
+}
 
 /** Speeds, degrees per mean solar hour. */
-export const TIDE_SPEEDS = { M2: 28.9841042, S2: 30, N2: 28.4397295, K1: 15.0410686, O1: 13.9430356, M4: 57.9682084 } as const
+export const TIDE_SPEEDS = {
+  M2: 28.9841042,
+  S2: 30,
+  N2: 28.4397295,
+  K1: 15.0410686,
+  O1: 13.9430356,
+  M4: 57.9682084,
+} as const
 
-/** The made-up Dunecrest coast: a mean range of some three metres, springs and neaps, a little lopsided over the flats. */
+/**
+ * The made-up Dunecrest coast: a mean range of some three metres, springs and neaps, a little lopsided over
+ * the flats.
+ */
 export const DUNECREST_TIDE: readonly Constituent[] = [
-  { name: 'M2', speed: TIDE_SPEEDS.M2, amplitudeM: 1.42, phase: 118 }, { name: 'S2', speed: TIDE_SPEEDS.S2, amplitudeM: 0.48, phase: 163 }, { name: 'N2', speed: TIDE_SPEEDS.N2, amplitudeM: 0.29, phase: 97 },
-  { name: 'K1', speed: TIDE_SPEEDS.K1, amplitudeM: 0.08, phase: 31 }, { name: 'O1', speed: TIDE_SPEEDS.O1, amplitudeM: 0.07, phase: 312 }, { name: 'M4', speed: TIDE_SPEEDS.M4, amplitudeM: 0.12, phase: 205 },
+  { name: 'M2', speed: TIDE_SPEEDS.M2, amplitudeM: 1.42, phase: 118 },
+  { name: 'S2', speed: TIDE_SPEEDS.S2, amplitudeM: 0.48, phase: 163 },
+  { name: 'N2', speed: TIDE_SPEEDS.N2, amplitudeM: 0.29, phase: 97 },
+  { name: 'K1', speed: TIDE_SPEEDS.K1, amplitudeM: 0.08, phase: 31 },
+  { name: 'O1', speed: TIDE_SPEEDS.O1, amplitudeM: 0.07, phase: 312 },
+  { name: 'M4', speed: TIDE_SPEEDS.M4, amplitudeM: 0.12, phase: 205 },
 ]
 
 /** Mean level over chart datum, m. */
@@ -29,20 +49,38 @@ export interface TideSource {
 }
 
 /** The tide of harmonic constituents. */
-export function harmonicTide(name: string, constituents: readonly Constituent[] = DUNECREST_TIDE, meanM = MEAN_LEVEL_M): TideSource {
+export function harmonicTide(
+  name: string,
+  constituents: readonly Constituent[] = DUNECREST_TIDE,
+  meanM = MEAN_LEVEL_M,
+): TideSource {
   const hours = (at: number): number => (at - EPOCH) / HOUR_MS
   return {
-    name, simulated: true,
-    heightM: at => constituents.reduce((sum, c) => sum + c.amplitudeM * Math.cos((c.speed * hours(at) - c.phase) * RAD), meanM),
-    riseMS: at => constituents.reduce((sum, c) => sum - c.amplitudeM * c.speed * RAD / 3600 * Math.sin((c.speed * hours(at) - c.phase) * RAD), 0),
+    name,
+    simulated: true,
+    heightM: at =>
+      constituents.reduce(
+        (sum, c) => sum + c.amplitudeM * Math.cos((c.speed * hours(at) - c.phase) * RAD),
+        meanM,
+      ),
+    riseMS: at =>
+      constituents.reduce(
+        (sum, c) =>
+          sum - ((c.amplitudeM * c.speed * RAD) / 3600) * Math.sin((c.speed * hours(at) - c.phase) * RAD),
+        0,
+      ),
   }
 }
 
 /** Rate of rise at the strongest of a mean tide, m/s: what a spot's strongest current goes with. */
-export const MEAN_TIDE_MS = 1.42 * TIDE_SPEEDS.M2 * RAD / 3600
+export const MEAN_TIDE_MS = (1.42 * TIDE_SPEEDS.M2 * RAD) / 3600
 
 /** One turn of the tide. */
-export interface Turn { readonly at: number, readonly heightM: number, readonly high: boolean }
+export interface Turn {
+  readonly at: number
+  readonly heightM: number
+  readonly high: boolean
+}
 
 /** High and low waters between two times, to the minute (bisection on the rate of rise). */
 export function turnsBetween(tide: TideSource, from: number, to: number): Turn[] {

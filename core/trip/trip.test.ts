@@ -25,7 +25,8 @@ describe('tide', () => {
       expect(tide.riseMS(at)).toBeCloseTo((tide.heightM(at + 30_000) - tide.heightM(at - 30_000)) / 60, 8)
     }
     // found to half a minute, in which the rate of rise changes by up to 1.5 m · (0.506 rad/h)² · 30 s
-    for (const turn of turnsBetween(tide, start, start + 3 * DAY)) expect(Math.abs(tide.riseMS(turn.at))).toBeLessThan(2e-6)
+    for (const turn of turnsBetween(tide, start, start + 3 * DAY))
+      expect(Math.abs(tide.riseMS(turn.at))).toBeLessThan(2e-6)
   })
   it('springs follow neaps a week apart', () => {
     const range = (from: number): number => {
@@ -53,18 +54,59 @@ it('weather is the same for the same seed and time, smooth, and within reason', 
   }
 })
 
-const day: Day = { depthM: 4, temperatureC: 14, salinityGKg: 35, cover: 'open', bottom: 'sand', clarity: 'clear', light: 'bright', species: 'seaBass', activity: 'active', feeding: 'grab', prey: 'sandEel', preyM: 0.1 }
+const day: Day = {
+  depthM: 4,
+  temperatureC: 14,
+  salinityGKg: 35,
+  cover: 'open',
+  bottom: 'sand',
+  clarity: 'clear',
+  light: 'bright',
+  species: 'seaBass',
+  activity: 'active',
+  feeding: 'grab',
+  prey: 'sandEel',
+  preyM: 0.1,
+}
 const goods: Goods = {
-  baits: [{ id: 'shad', name: 'shad', spec: { form: 'slimShad', lengthM: 0.1, material: 'plain' } }, { id: 'stick', name: 'stick', spec: { form: 'stick', lengthM: 0.125, material: 'salted' } }],
-  hooks: [{ id: 'wide', style: 'wideGap', size: '4/0' }, { id: 'worm', style: 'worm', size: '3/0' }],
-  heads: [5, 10, 14, 21, 28].map(g => ({ id: `head${g}`, family: 'E1', size: '4/0', weightKg: g / 1000, weightMaterial: 'lead' })),
-  weights: [3.5, 5, 7, 10, 14].map(g => ({ id: `bullet${g}`, shape: 'bullet', weightKg: g / 1000, weightMaterial: 'tungsten' })),
+  baits: [
+    { id: 'shad', name: 'shad', spec: { form: 'slimShad', lengthM: 0.1, material: 'plain' } },
+    { id: 'stick', name: 'stick', spec: { form: 'stick', lengthM: 0.125, material: 'salted' } },
+  ],
+  hooks: [
+    { id: 'wide', style: 'wideGap', size: '4/0' },
+    { id: 'worm', style: 'worm', size: '3/0' },
+  ],
+  heads: [5, 10, 14, 21, 28].map(g => ({
+    id: `head${g}`,
+    family: 'E1',
+    size: '4/0',
+    weightKg: g / 1000,
+    weightMaterial: 'lead',
+  })),
+  weights: [3.5, 5, 7, 10, 14].map(g => ({
+    id: `bullet${g}`,
+    shape: 'bullet',
+    weightKg: g / 1000,
+    weightMaterial: 'tungsten',
+  })),
   lines: [{ id: 'braid', line: lineFromLb('braid', 15) }],
-  rods: [{ id: 'r1', name: 'one', power: 'medium', castKg: [0.003, 0.03] }, { id: 'r2', name: 'two', power: 'mediumHeavy', castKg: [0.005, 0.04] }, { id: 'r3', name: 'three', power: 'medium', castKg: [0.003, 0.03] }],
+  rods: [
+    { id: 'r1', name: 'one', power: 'medium', castKg: [0.003, 0.03] },
+    { id: 'r2', name: 'two', power: 'mediumHeavy', castKg: [0.005, 0.04] },
+    { id: 'r3', name: 'three', power: 'medium', castKg: [0.003, 0.03] },
+  ],
 }
 const stops: Stop[] = [
   { name: 'channel', from: start + 6 * HOUR, to: start + 14 * HOUR, day, tide: 1, currentMS: 0.45 },
-  { name: 'flat', from: start + 14 * HOUR, to: start + 17 * HOUR, day: { ...day, depthM: 0.5, cover: 'thickWeed', activity: 'slow' }, tide: 0.3, currentMS: 0.1 },
+  {
+    name: 'flat',
+    from: start + 14 * HOUR,
+    to: start + 17 * HOUR,
+    day: { ...day, depthM: 0.5, cover: 'thickWeed', activity: 'slow' },
+    tide: 0.3,
+    currentMS: 0.1,
+  },
 ]
 function plan(rods: number): TripPlan {
   const run = planTrip(stops, goods, tide, simulatedWeather('w'), { rods })

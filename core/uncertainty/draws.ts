@@ -19,5 +19,10 @@ export const drawsFor = (ensemble: Ensemble, owners: Owners): Draws => ({
 /** One world only: a truth, whose scores are given. */
 export const drawsOfTruth = (scoreOf: (id: ParameterId, of?: string) => number, owners: Owners): Draws => {
   const score = (id: ParameterId): number => scoreOf(id, ownerOf(id, owners))
-  return { size: 1, scores: id => Float64Array.of(score(id)), values: id => Float64Array.of(parameterAt(id, score(id))), centre: () => 0 }
+  return {
+    size: 1,
+    scores: id => Float64Array.of(score(id)),
+    values: id => Float64Array.of(parameterAt(id, score(id))),
+    centre: () => 0,
+  }
 }

@@ -9,19 +9,28 @@ export const MEMBERS = 256
 export const ENSEMBLE_SEED = 20_261
 
 /**
- * Joint draws of every uncertain number, the same for every rig. A member is one way the world may be; what several rigs share has one value
- * in it. Standard scores by a Latin hypercube (McKay, Beckman & Conover, Technometrics 21, 1979): each number has its own seeded order of strata, from which is
- * taken what it has by chance in common with the numbers that every rig shares (those before it in the register; for what is a rig's own, all), so that sums are as wide as
- * they should be. No rig, order of lanes or question changes it.
+ * Joint draws of every uncertain number, the same for every rig. A member is one way the world may be; what
+ * several rigs share has one value in it. Standard scores by a Latin hypercube (McKay, Beckman & Conover,
+ * Technometrics 21, 1979): each number has its own seeded order of strata, from which is taken what it has by
+ * chance in common with the numbers that every rig shares (those before it in the register; for what is a
+ * rig's own, all), so that sums are as wide as they should be. No rig, order of lanes or question changes it.
  */
 export interface Ensemble {
   readonly size: number
   /** members that count alike after something was learned; all of them before */ readonly effective?: number
-  /** standard scores of a number, one for each member. @param of what it belongs to, where not everything shares it: a plastic, a kind of rig, a rig */
+  /**
+   * standard scores of a number, one for each member.
+   * @param of what it belongs to, where not everything shares it: a plastic, a kind of rig, a rig
+   */
   readonly scores: (id: ParameterId, of?: string) => Float64Array
   /** the number itself for each member */ readonly values: (id: ParameterId, of?: string) => Float64Array
-  /** standard scores of chance that is no number of the register, by a name; it has hardly anything in common with `apart` */ readonly chance: (name: string, apart: readonly Float64Array[]) => Float64Array
-  /** standard score that figures are worked out with: 0, the middle, until something was learned */ readonly centre: (id: ParameterId, of?: string) => number
+  /**
+   * standard scores of chance that is no number of the register, by a name; it has hardly anything in common
+   * with `apart`
+   */
+  readonly chance: (name: string, apart: readonly Float64Array[]) => Float64Array
+  /** standard score that figures are worked out with: 0, the middle, until something was learned */
+  readonly centre: (id: ParameterId, of?: string) => number
 }
 
 /** @throws RangeError unless size is at least 8 */
@@ -32,15 +41,29 @@ export function makeEnsemble(size = MEMBERS, seed = ENSEMBLE_SEED): Ensemble {
     // before anything is learned of it one place is like another
     const of = PARAMETERS[id].scope === 'place' ? '' : owner
     const key = `${id}\n${of}`
-    const found = kept.get(key) ?? apartFrom(latin(size, hashOf(`${seed}\n${key}`)), (of === '' ? SHARED.slice(0, SHARED.indexOf(id)) : SHARED).map(other => scores(other)))
+    const found =
+      kept.get(key) ??
+      apartFrom(
+        latin(size, hashOf(`${seed}\n${key}`)),
+        (of === '' ? SHARED.slice(0, SHARED.indexOf(id)) : SHARED).map(other => scores(other)),
+      )
     kept.set(key, found)
     return found
   }
-  return { size, scores, values: (id, of) => scores(id, of).map(z => parameterAt(id, z)), centre: () => 0, chance: (name, apart) => apartFrom(latin(size, hashOf(`${seed}\n${name}`)), apart) }
+  return {
+    size,
+    scores,
+    values: (id, of) => scores(id, of).map(z => parameterAt(id, z)),
+    centre: () => 0,
+    chance: (name, apart) => apartFrom(latin(size, hashOf(`${seed}\n${name}`)), apart),
+  }
 }
 
 /** Numbers with one value for every rig, in the order of the register. */
-const SHARED = PARAMETER_IDS.filter(id => PARAMETERS[id].scope === 'physics' || PARAMETERS[id].scope === 'place' || PARAMETERS[id].scope === 'fish')
+const SHARED = PARAMETER_IDS.filter(
+  id =>
+    PARAMETERS[id].scope === 'physics' || PARAMETERS[id].scope === 'place' || PARAMETERS[id].scope === 'fish',
+)
 
 /** Times that common parts are taken off: ranking them again brings a little back. */
 const ROUNDS = 3
@@ -52,13 +75,16 @@ function apartFrom(scores: Float64Array, others: readonly Float64Array[]): Float
   for (let round = 0; round < ROUNDS && others.length > 0; round++) {
     const left = z.slice()
     for (const other of others) {
-      const common = other.reduce((sum, x, m) => sum + x * left[m]!, 0) / other.reduce((sum, x) => sum + x * x, 0)
+      const common =
+        other.reduce((sum, x, m) => sum + x * left[m]!, 0) / other.reduce((sum, x) => sum + x * x, 0)
       for (let m = 0; m < left.length; m++) left[m]! -= common * other[m]!
     }
     const next = new Float64Array(z.length)
-    Array.from(left, (_, m) => m).sort((a, b) => left[a]! - left[b]!).forEach((m, rank) => {
-      next[m] = sorted[rank]!
-    })
+    Array.from(left, (_, m) => m)
+      .sort((a, b) => left[a]! - left[b]!)
+      .forEach((m, rank) => {
+        next[m] = sorted[rank]!
+      })
     z = next
   }
   return z
@@ -84,14 +110,19 @@ function latin(size: number, seed: number): Float64Array {
 
 /** FNV-1a with a last mix, 32 bits: neighbours in name are strangers in seed. */
 function hashOf(text: string): number {
-  let hash = 0x811C9DC5
+  let hash = 0x811c9dc5
   for (let i = 0; i < text.length; i++) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193)
-  hash = Math.imul(hash ^ (hash >>> 15), 0x2C1B3C6D)
+  hash = Math.imul(hash ^ (hash >>> 15), 0x2c1b3c6d)
   return (hash ^ (hash >>> 13)) >>> 0
 }
 
 /** Whose value of a number a rig has. */
-export interface Owners { readonly plastic: string, readonly kind: string, readonly rig: string, /** any place when left out */ readonly place?: string }
+export interface Owners {
+  readonly plastic: string
+  readonly kind: string
+  readonly rig: string
+  /** any place when left out */ readonly place?: string
+}
 
 /** What a number of a rig belongs to: nothing for what every rig shares. */
 export function ownerOf(id: ParameterId, { plastic, kind, rig, place = '' }: Owners): string {

@@ -18,7 +18,10 @@ export function quantile(members: ArrayLike<number>, p: number, weights?: Weight
   for (const i of order) {
     const weight = weights ? weights[i]! : 1 / order.length
     const middle = before + weight / 2
-    if (middle >= p) return middle > at && before > 0 ? last + (members[i]! - last) * (p - at) / (middle - at) : members[i]!
+    if (middle >= p)
+      return middle > at && before > 0
+        ? last + ((members[i]! - last) * (p - at)) / (middle - at)
+        : members[i]!
     before += weight
     at = middle
     last = members[i]!
@@ -26,9 +29,22 @@ export function quantile(members: ArrayLike<number>, p: number, weights?: Weight
   return last
 }
 
-/** A figure with its members: the value at the middle of everything, its range what nine in ten of them lie between, never without the value. */
-export function measureOf(value: number, members: ArrayLike<number>, basis: Basis = 'computed', weights?: Weights): Measure {
-  return measure(value, Math.min(value, quantile(members, TAIL, weights)), Math.max(value, quantile(members, 1 - TAIL, weights)), basis)
+/**
+ * A figure with its members: the value at the middle of everything, its range what nine in ten of them lie
+ * between, never without the value.
+ */
+export function measureOf(
+  value: number,
+  members: ArrayLike<number>,
+  basis: Basis = 'computed',
+  weights?: Weights,
+): Measure {
+  return measure(
+    value,
+    Math.min(value, quantile(members, TAIL, weights)),
+    Math.max(value, quantile(members, 1 - TAIL, weights)),
+    basis,
+  )
 }
 
 /** Mean of weighted members. */

@@ -15,7 +15,7 @@ describe('a current', () => {
   })
   it('carries on average seven eighths of the surface speed (the integral of the seventh-root law)', () => {
     let sum = 0
-    for (let i = 0; i < 10_000; i++) sum += Math.hypot(...at(-4 * (i + 0.5) / 10_000)) / 10_000
+    for (let i = 0; i < 10_000; i++) sum += Math.hypot(...at((-4 * (i + 0.5)) / 10_000)) / 10_000
     expect(sum / 0.8).toBeCloseTo(7 / 8, 3)
   })
 })

@@ -1,8 +1,9 @@
 /**
  * Density and viscosity of fresh and salt water at atmospheric pressure.
- * Sharqawy, Lienhard & Zubair, "Thermophysical properties of seawater", Desalination and Water Treatment 16 (2010)
- * 354-380: density eq. 8 (accuracy 0.1 %), dynamic viscosity eqs. 22-23 (accuracy 1.5 %). Range 0-180 °C, 0-150 g/kg;
- * here held to what can be fished.
+ * Sharqawy, Lienhard & Zubair, "Thermophysical properties of seawater", Desalination and Water Treatment 16
+ * (2010)
+ * 354-380: density eq. 8 (accuracy 0.1 %), dynamic viscosity eqs. 22-23 (accuracy 1.5 %). Range 0-180 °C,
+ * 0-150 g/kg; here held to what can be fished.
  */
 export interface Water {
   /** kg/m³ */ readonly densityKgM3: number
@@ -12,7 +13,10 @@ export interface Water {
 export const TEMPERATURE_RANGE_C = [0, 40] as const
 export const SALINITY_RANGE_GKG = [0, 45] as const
 
-/** Salinities offered by name, g/kg. Coastal and open sea 30–36; 35 is the reference composition; brackish is midway. */
+/**
+ * Salinities offered by name, g/kg. Coastal and open sea 30–36; 35 is the reference composition; brackish is
+ * midway.
+ */
 export const SALINITY_GKG = { fresh: 0, brackish: 12, salt: 35 } as const
 export type WaterKind = keyof typeof SALINITY_GKG
 
@@ -24,11 +28,15 @@ export type WaterKind = keyof typeof SALINITY_GKG
 export function waterOf(temperatureC: number, salinityGKg: number): Water {
   within('temperatureC', temperatureC, TEMPERATURE_RANGE_C)
   within('salinityGKg', salinityGKg, SALINITY_RANGE_GKG)
-  return { densityKgM3: density(temperatureC, salinityGKg / 1000), viscosityPaS: viscosity(temperatureC, salinityGKg / 1000) }
+  return {
+    densityKgM3: density(temperatureC, salinityGKg / 1000),
+    viscosityPaS: viscosity(temperatureC, salinityGKg / 1000),
+  }
 }
 
 function within(name: string, value: number, [low, high]: readonly [number, number]): void {
-  if (!(value >= low && value <= high)) throw new RangeError(`waterOf: ${name} must lie in ${low}..${high}, got ${value}`)
+  if (!(value >= low && value <= high))
+    throw new RangeError(`waterOf: ${name} must lie in ${low}..${high}, got ${value}`)
 }
 
 function density(t: number, s: number): number {

@@ -6,7 +6,7 @@ import { copyToSend } from '../services/backup'
 import { answering } from '../utils/requests'
 
 /** Everything as it is now, as one file of JSON. */
-export default answering(async (event) => {
+export default answering(async event => {
   const path = await copyToSend()
   const file = createReadStream(path)
   // the copy goes once it was sent, or the connection is gone

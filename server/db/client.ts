@@ -32,7 +32,10 @@ const CHECKPOINT_MS = 120_000
  * @throws DataFolderInUse when another process holds the folder
  */
 export async function openDatabase(
-  folder: string, migrationsFolder: string, thread: URL, beforeChange: BeforeChange,
+  folder: string,
+  migrationsFolder: string,
+  thread: URL,
+  beforeChange: BeforeChange,
 ): Promise<OpenDatabase> {
   const path = resolve(folder)
   mkdirSync(dirname(path), { recursive: true, mode: 0o700 })
@@ -40,12 +43,15 @@ export async function openDatabase(
   let engine: RemoteEngine | undefined
   try {
     const [{ drizzle }, { migrate }] = await Promise.all([
-      import('drizzle-orm/pglite'), import('drizzle-orm/pglite/migrator'),
+      import('drizzle-orm/pglite'),
+      import('drizzle-orm/pglite/migrator'),
     ])
-    const opened = engine = await RemoteEngine.open(thread, path)
+    const opened = (engine = await RemoteEngine.open(thread, path))
     // of the engine Drizzle asks no more than what stands in for it here can do
     const db = drizzle(opened as unknown as PGlite, { schema })
-    await upToDate(db as unknown as Database, migrationsFolder, beforeChange, () => migrate(db, { migrationsFolder }))
+    await upToDate(db as unknown as Database, migrationsFolder, beforeChange, () =>
+      migrate(db, { migrationsFolder }),
+    )
     const timer = setInterval(() => void opened.exec('CHECKPOINT').catch(() => undefined), CHECKPOINT_MS)
     timer.unref()
     return {
@@ -57,8 +63,7 @@ export async function openDatabase(
         unlock()
       },
     }
-  }
-  catch (error) {
+  } catch (error) {
     await engine?.close()
     unlock()
     throw error
@@ -66,32 +71,41 @@ export async function openDatabase(
 }
 
 /**
- * Opens a PostgreSQL server instead of the embedded one, and brings its tables up to date with the same migrations.
+ * Opens a PostgreSQL server instead of the embedded one, and brings its tables up to date with the same
+ * migrations.
  * @param url connection string, as in DATABASE_URL
  */
 export async function openServer(
-  url: string, migrationsFolder: string, beforeChange: BeforeChange,
+  url: string,
+  migrationsFolder: string,
+  beforeChange: BeforeChange,
 ): Promise<OpenDatabase> {
   const [{ default: pg }, { drizzle }, { migrate }] = await Promise.all([
-    import('pg'), import('drizzle-orm/node-postgres'), import('drizzle-orm/node-postgres/migrator'),
+    import('pg'),
+    import('drizzle-orm/node-postgres'),
+    import('drizzle-orm/node-postgres/migrator'),
   ])
   const pool = new pg.Pool({ connectionString: url, max: 8 })
   // a connection that the server drops while idle is opened anew when next needed
   pool.on('error', () => undefined)
   try {
     const db = drizzle(pool, { schema })
-    await upToDate(db as unknown as Database, migrationsFolder, beforeChange, () => migrate(db, { migrationsFolder }))
+    await upToDate(db as unknown as Database, migrationsFolder, beforeChange, () =>
+      migrate(db, { migrationsFolder }),
+    )
     // how much room a server has, it knows itself
     return { db: db as unknown as Database, close: () => pool.end(), needRoom: () => Promise.resolve() }
-  }
-  catch (error) {
+  } catch (error) {
     await pool.end()
     throw error
   }
 }
 
 async function upToDate(
-  db: Database, migrationsFolder: string, beforeChange: BeforeChange, migrate: () => Promise<void>,
+  db: Database,
+  migrationsFolder: string,
+  beforeChange: BeforeChange,
+  migrate: () => Promise<void>,
 ): Promise<void> {
   const { applied, pending } = await pendingMigrations(db, migrationsFolder)
   if (applied > 0 && pending > 0) await beforeChange(db)

@@ -2,14 +2,20 @@
 export type RowMode = 'array' | 'object'
 
 export type Request =
-  | { readonly kind: 'query', readonly id: number, readonly sql: string, readonly params: readonly unknown[], readonly rowMode: RowMode }
-  | { readonly kind: 'exec', readonly id: number, readonly sql: string }
-  | { readonly kind: 'close', readonly id: number }
+  | {
+      readonly kind: 'query'
+      readonly id: number
+      readonly sql: string
+      readonly params: readonly unknown[]
+      readonly rowMode: RowMode
+    }
+  | { readonly kind: 'exec'; readonly id: number; readonly sql: string }
+  | { readonly kind: 'close'; readonly id: number }
 
 /** Rows as arrays or objects, times and JSON as text. */
 export interface Result {
   readonly rows: readonly unknown[]
-  readonly fields: readonly { readonly name: string, readonly dataTypeID: number }[]
+  readonly fields: readonly { readonly name: string; readonly dataTypeID: number }[]
   readonly affectedRows?: number
 }
 
@@ -23,6 +29,6 @@ export interface Failure {
 
 export type Answer =
   | { readonly kind: 'open' }
-  | { readonly kind: 'failed', readonly failure: Failure }
-  | { readonly kind: 'done', readonly id: number, readonly result: Result }
-  | { readonly kind: 'refused', readonly id: number, readonly failure: Failure }
+  | { readonly kind: 'failed'; readonly failure: Failure }
+  | { readonly kind: 'done'; readonly id: number; readonly result: Result }
+  | { readonly kind: 'refused'; readonly id: number; readonly failure: Failure }

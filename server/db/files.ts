@@ -16,8 +16,7 @@ export function flush(path: string): void {
   const descriptor = openSync(path, 'r')
   try {
     fsyncSync(descriptor)
-  }
-  finally {
+  } finally {
     closeSync(descriptor)
   }
 }

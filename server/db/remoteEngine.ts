@@ -31,9 +31,15 @@ const CLOSE_MS = 10_000
 /** What the opening waits under. */
 const OPENING = 0
 
-interface Waiting { readonly resolve: (result: Result) => void, readonly reject: (error: Error) => void }
+interface Waiting {
+  readonly resolve: (result: Result) => void
+  readonly reject: (error: Error) => void
+}
 /** One life of the thread; after a failure there is another. */
-interface Life { readonly worker: Worker, readonly waiting: Map<number, Waiting> }
+interface Life {
+  readonly worker: Worker
+  readonly waiting: Map<number, Waiting>
+}
 
 /** What Drizzle asks of the embedded engine, inside a transaction or outside. */
 export interface EngineClient {
@@ -41,10 +47,10 @@ export interface EngineClient {
 }
 
 /**
- * The embedded PostgreSQL in a thread of its own, as the thread that answers requests sees it. Statements go one after
- * the other; a transaction has the engine to itself until it ends. A thread that dies, hangs for want of disk or takes
- * beyond all measure is ended, everything that waits for it is told, and the next request opens it again: for the
- * engine that is a crash, which loses nothing that was acknowledged.
+ * The embedded PostgreSQL in a thread of its own, as the thread that answers requests sees it. Statements go
+ * one after the other; a transaction has the engine to itself until it ends. A thread that dies, hangs for
+ * want of disk or takes beyond all measure is ended, everything that waits for it is told, and the next
+ * request opens it again: for the engine that is a crash, which loses nothing that was acknowledged.
  */
 export class RemoteEngine implements EngineClient {
   readonly #thread: URL
@@ -70,7 +76,11 @@ export class RemoteEngine implements EngineClient {
     return engine
   }
 
-  query(sql: string, params: readonly unknown[] = [], { rowMode = 'object' }: { rowMode?: RowMode } = {}): Promise<Result> {
+  query(
+    sql: string,
+    params: readonly unknown[] = [],
+    { rowMode = 'object' }: { rowMode?: RowMode } = {},
+  ): Promise<Result> {
     return this.#alone(life => this.#ask(life, { kind: 'query', id: this.#next++, sql, params, rowMode }))
   }
 
@@ -80,7 +90,7 @@ export class RemoteEngine implements EngineClient {
 
   /** Runs several statements as one; where one of them fails, or `work` throws, nothing of it was done. */
   transaction<T>(work: (client: EngineClient) => Promise<T>): Promise<T> {
-    return this.#alone(async (life) => {
+    return this.#alone(async life => {
       const query: EngineClient['query'] = (sql, params = [], { rowMode = 'object' } = {}) =>
         this.#ask(life, { kind: 'query', id: this.#next++, sql, params, rowMode })
       const begun = query('BEGIN')
@@ -89,8 +99,7 @@ export class RemoteEngine implements EngineClient {
         const [made] = await Promise.all([work({ query }), begun])
         await query('COMMIT')
         return made
-      }
-      catch (error) {
+      } catch (error) {
         // where the thread has ended there is nothing to roll back
         await query('ROLLBACK').catch(() => undefined)
         throw error
@@ -124,10 +133,12 @@ export class RemoteEngine implements EngineClient {
     return new Promise<Result>((resolve, reject) => {
       const begun = performance.now()
       const look = setInterval(() => void this.#lookAfter(life, begun), LOOK_MS)
-      const settled = <A>(how: (value: A) => void) => (value: A): void => {
-        clearInterval(look)
-        how(value)
-      }
+      const settled =
+        <A>(how: (value: A) => void) =>
+        (value: A): void => {
+          clearInterval(look)
+          how(value)
+        }
       life.waiting.set(request.id, { resolve: settled(resolve), reject: settled(reject) })
       life.worker.postMessage(request)
     })
@@ -162,13 +173,11 @@ export class RemoteEngine implements EngineClient {
         worker.on('exit', () => this.#end(life, new EngineDown('its thread ended.')))
       })
       return life
-    }
-    catch (error) {
+    } catch (error) {
       await worker.terminate()
       const free = await roomBeside(this.#folder).catch(() => Infinity)
       throw free < SEGMENT_BYTES ? new NoRoom(free) : error
-    }
-    finally {
+    } finally {
       clearInterval(look)
     }
   }

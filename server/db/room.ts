@@ -1,7 +1,10 @@
 import { statfs } from 'node:fs/promises'
 import { dirname } from 'node:path'
 
-/** Room that a write must find: its log may need new segments of 16 MB while a checkpoint writes what they replace. */
+/**
+ * Room that a write must find: its log may need new segments of 16 MB while a checkpoint writes what they
+ * replace.
+ */
 export const LEAST_ROOM_BYTES = 48 * 1024 * 1024
 /** With less than a segment of its log the engine cannot go on at all. */
 export const SEGMENT_BYTES = 16 * 1024 * 1024
@@ -10,8 +13,10 @@ export const SEGMENT_BYTES = 16 * 1024 * 1024
 export class NoRoom extends Error {
   constructor(freeBytes?: number) {
     const left = freeBytes === undefined ? '' : ` (${Math.floor(freeBytes / 1024 / 1024)} MB left)`
-    super(`The disk that holds the data is full${left}. Nothing of this was written; what was kept before is safe. `
-      + 'Make room and try again.')
+    super(
+      `The disk that holds the data is full${left}. Nothing of this was written; what was kept before is safe. ` +
+        'Make room and try again.',
+    )
     this.name = 'NoRoom'
   }
 }

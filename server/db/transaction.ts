@@ -23,17 +23,18 @@ export const sqlState = (error: unknown): string | undefined => {
 }
 
 /**
- * Runs a transaction; where another was in its way it is begun again, a little later each time. What it does must be done
- * through `tx` alone.
+ * Runs a transaction; where another was in its way it is begun again, a little later each time. What it does
+ * must be done through `tx` alone.
  */
 export async function inTransaction<T>(
-  db: Database, work: (tx: Tx) => Promise<T>, config?: PgTransactionConfig,
+  db: Database,
+  work: (tx: Tx) => Promise<T>,
+  config?: PgTransactionConfig,
 ): Promise<T> {
   for (let attempt = 1; ; attempt++) {
     try {
       return await db.transaction(work, config)
-    }
-    catch (error) {
+    } catch (error) {
       if (attempt === TRIES || !IN_THE_WAY.has(sqlState(error))) throw error
       await new Promise(resolve => setTimeout(resolve, FIRST_WAIT_MS * 2 ** attempt * Math.random()))
     }

@@ -22,17 +22,21 @@ const FIRST_COPY_MS = 60_000
 const LOOK_MS = 10 * 60_000
 
 /** Opens the data folder; requests wait for it; it is closed with the server. */
-export default defineNitroPlugin((nitro) => {
+export default defineNitroPlugin(nitro => {
   if (import.meta.prerender) return
   const ready = start().catch((error: unknown): never => {
     console.error(error instanceof DataFolderInUse || error instanceof NoRoom ? error.message : error)
     process.exit(1)
   })
-  const daily = (): void => void ready.then(() => keepDaily()).catch((error: unknown) =>
-    console.warn(`No backup was kept: ${error instanceof Error ? error.message : String(error)}`))
+  const daily = (): void =>
+    void ready
+      .then(() => keepDaily())
+      .catch((error: unknown) =>
+        console.warn(`No backup was kept: ${error instanceof Error ? error.message : String(error)}`),
+      )
   const timers = [setTimeout(daily, FIRST_COPY_MS), setInterval(daily, LOOK_MS)]
   for (const timer of timers) timer.unref()
-  nitro.hooks.hook('request', async () => void await ready)
+  nitro.hooks.hook('request', async () => void (await ready))
   nitro.hooks.hook('close', async () => {
     for (const timer of timers) clearTimeout(timer)
     useDatabase(undefined)
@@ -47,15 +51,14 @@ async function start(): Promise<OpenDatabase> {
     const url = process.env.DATABASE_URL
     const folder = process.env.DUNECREST_DATA ?? '.data/dunecrest'
     keepBackupsIn(`${folder}.backups`)
-    const keepFirst = async (db: Database): Promise<void> => void await keepBackup('change', db)
+    const keepFirst = async (db: Database): Promise<void> => void (await keepBackup('change', db))
     const open = url
       ? await openServer(url, migrations, keepFirst)
       : await openDatabase(folder, migrations, engineThread, keepFirst)
     useDatabase(open)
     if (process.env.DUNECREST_DEMO === '1') await seedDemo()
     return open
-  }
-  finally {
+  } finally {
     rmSync(migrations, { recursive: true, force: true })
   }
 }

@@ -1,5 +1,13 @@
 import { and, asc, count, desc, eq, inArray, isNotNull, sql } from 'drizzle-orm'
-import { COUNTED, type CountedKind, type LogEntry, type LogReceipt, type SessionRow, type StoredDrop, type TallyRow } from '#schemas/log'
+import {
+  COUNTED,
+  type CountedKind,
+  type LogEntry,
+  type LogReceipt,
+  type SessionRow,
+  type StoredDrop,
+  type TallyRow,
+} from '#schemas/log'
 import type { Database } from '../db/client'
 import { logEntries, logSessionCounts, logSessions, logTallies } from '../db/schema'
 import { inTransaction, type Tx } from '../db/transaction'
@@ -11,26 +19,33 @@ import { leftOutOf, namePlaces, stretchSessions, tallyRigs, tallySessions, type 
 const LOG_WRITER = 0x6475_6e65
 
 /**
- * Lets one transaction at a time write to the log, on any PostgreSQL: an entry and the one that takes it back, coming at
- * once by different ways, must see each other.
+ * Lets one transaction at a time write to the log, on any PostgreSQL: an entry and the one that takes it
+ * back, coming at once by different ways, must see each other.
  */
 const oneWriter = sql`pg_advisory_xact_lock(${sql.raw(String(LOG_WRITER))})`
-const asOneWriter = <T>(db: Database, work: (tx: Tx) => Promise<T>): Promise<T> => inTransaction(db, async (tx) => {
-  await tx.execute(sql`select ${oneWriter}`)
-  return work(tx)
-})
+const asOneWriter = <T>(db: Database, work: (tx: Tx) => Promise<T>): Promise<T> =>
+  inTransaction(db, async tx => {
+    await tx.execute(sql`select ${oneWriter}`)
+    return work(tx)
+  })
 
 /**
- * Writes entries, each once whatever how often it is sent, all of a request or none; tallies and sessions follow in the
- * same transaction. An id that is there with other content is a conflict: what is there stays, and the id is told. An
- * entry that was taken back before it came stays taken back.
+ * Writes entries, each once whatever how often it is sent, all of a request or none; tallies and sessions
+ * follow in the same transaction. An id that is there with other content is a conflict: what is there stays,
+ * and the id is told. An entry that was taken back before it came stays taken back.
  */
 export const insertEntries = async (db: Database, entries: readonly LogEntry[]): Promise<LogReceipt> =>
   (await insertRequests(db, [entries]))[0]!
 
-/** Writes the entries of several requests in one transaction, as if one had come after the other. @returns a receipt for each */
-export async function insertRequests(db: Database, requests: readonly (readonly LogEntry[])[]): Promise<LogReceipt[]> {
-  return inTransaction(db, async (tx) => {
+/**
+ * Writes the entries of several requests in one transaction, as if one had come after the other.
+ * @returns a receipt for each
+ */
+export async function insertRequests(
+  db: Database,
+  requests: readonly (readonly LogEntry[])[],
+): Promise<LogReceipt[]> {
+  return inTransaction(db, async tx => {
     const first = new Map<string, LogEntry>()
     for (const e of requests.flat()) if (!first.has(e.id)) first.set(e.id, e)
     const fresh = await insertFresh(tx, [...first.values()], await takePositions(tx, first.size))
@@ -39,7 +54,10 @@ export async function insertRequests(db: Database, requests: readonly (readonly 
     await tallySessions(tx, fresh, voided)
     const kept = (rows: readonly EntryRow[]): EntryRow[] => rows.filter(e => !leftOut.has(e.session))
     await tallyRigs(tx, kept(fresh), kept(voided))
-    await namePlaces(tx, [...fresh, ...voided].filter(e => e.data?.place !== undefined).map(e => e.session))
+    await namePlaces(
+      tx,
+      [...fresh, ...voided].filter(e => e.data?.place !== undefined).map(e => e.session),
+    )
     const freshIds = new Set(fresh.map(e => e.id))
     const isKnown = (e: LogEntry): boolean => !freshIds.has(e.id) || first.get(e.id) !== e
     const differs = await differing(tx, requests.flat().filter(isKnown))
@@ -53,35 +71,59 @@ export async function insertRequests(db: Database, requests: readonly (readonly 
 
 /** Becomes the one writer, and takes so many places in the order of the log. */
 async function takePositions(tx: Tx, n: number): Promise<number[]> {
-  const { rows } = await tx.execute(sql`with writer as materialized (select ${oneWriter})
-    select nextval('log_entries_position_seq')::float8 as n from writer, generate_series(1, ${n}::int)`) as unknown as
-    { rows: { n: number }[] }
+  const { rows } = (await tx.execute(sql`with writer as materialized (select ${oneWriter})
+    select nextval('log_entries_position_seq')::float8 as n from writer, generate_series(1, ${n}::int)`)) as unknown as {
+    rows: { n: number }[]
+  }
   return rows.map(row => row.n)
 }
 
-/** Inserts those that are not there yet. Rows are written in the order of their ids, and stand in the order they came. */
-async function insertFresh(tx: Tx, entries: readonly LogEntry[], positions: readonly number[]): Promise<EntryRow[]> {
-  const values = entries.map((e, i) => ({
-    ...e, at: new Date(e.at), position: positions[i]!, voids: e.kind === 'void' ? e.data?.of ?? null : null,
-  })).sort((a, b) => a.id < b.id ? -1 : 1)
+/**
+ * Inserts those that are not there yet. Rows are written in the order of their ids, and stand in the order
+ * they came.
+ */
+async function insertFresh(
+  tx: Tx,
+  entries: readonly LogEntry[],
+  positions: readonly number[],
+): Promise<EntryRow[]> {
+  const values = entries
+    .map((e, i) => ({
+      ...e,
+      at: new Date(e.at),
+      position: positions[i]!,
+      voids: e.kind === 'void' ? (e.data?.of ?? null) : null,
+    }))
+    .sort((a, b) => (a.id < b.id ? -1 : 1))
   const fresh: EntryRow[] = []
   for (const some of batches(values)) {
-    fresh.push(...await tx.insert(logEntries).values(some).onConflictDoNothing().returning())
+    fresh.push(...(await tx.insert(logEntries).values(some).onConflictDoNothing().returning()))
   }
   return fresh
 }
 
-/** Marks what fresh entries take back, and fresh entries that were taken back before. @returns those that stood until now */
+/**
+ * Marks what fresh entries take back, and fresh entries that were taken back before.
+ * @returns those that stood until now
+ */
 async function takeBack(tx: Tx, fresh: readonly EntryRow[]): Promise<EntryRow[]> {
   const gone = new Set(fresh.flatMap(e => e.voids ?? []))
   for (const some of batches(fresh.map(e => e.id))) {
-    const voids = await tx.select({ of: logEntries.voids }).from(logEntries).where(inArray(logEntries.voids, some))
+    const voids = await tx
+      .select({ of: logEntries.voids })
+      .from(logEntries)
+      .where(inArray(logEntries.voids, some))
     for (const { of } of voids) gone.add(of!)
   }
   const voided: EntryRow[] = []
   for (const some of batches([...gone].sort())) {
-    voided.push(...await tx.update(logEntries).set({ voided: true })
-      .where(and(inArray(logEntries.id, some), eq(logEntries.voided, false))).returning())
+    voided.push(
+      ...(await tx
+        .update(logEntries)
+        .set({ voided: true })
+        .where(and(inArray(logEntries.id, some), eq(logEntries.voided, false)))
+        .returning()),
+    )
   }
   return voided
 }
@@ -90,21 +132,29 @@ async function takeBack(tx: Tx, fresh: readonly EntryRow[]): Promise<EntryRow[]>
 async function differing(tx: Tx, known: readonly LogEntry[]): Promise<ReadonlySet<LogEntry>> {
   const there = new Map<string, LogEntry>()
   for (const some of batches(known.map(e => e.id))) {
-    for (const row of await tx.select().from(logEntries).where(inArray(logEntries.id, some))) there.set(row.id, asEntry(row))
+    for (const row of await tx.select().from(logEntries).where(inArray(logEntries.id, some)))
+      there.set(row.id, asEntry(row))
   }
   return new Set(known.filter(e => !sameContent(there.get(e.id), { ...e, at: new Date(e.at).toISOString() })))
 }
 
 /** Leaves a whole session out of the tallies by rig, or takes it in again. False when there is none. */
 export async function setSessionExcluded(db: Database, session: string, excluded: boolean): Promise<boolean> {
-  return asOneWriter(db, async (tx) => {
+  return asOneWriter(db, async tx => {
     const [now] = await tx.select().from(logSessions).where(eq(logSessions.session, session))
     if (!now) return false
     if (now.excluded === excluded) return true
     await tx.update(logSessions).set({ excluded }).where(eq(logSessions.session, session))
-    const standing = await tx.select().from(logEntries).where(and(
-      eq(logEntries.session, session), eq(logEntries.voided, false), inArray(logEntries.kind, [...COUNTED]),
-    ))
+    const standing = await tx
+      .select()
+      .from(logEntries)
+      .where(
+        and(
+          eq(logEntries.session, session),
+          eq(logEntries.voided, false),
+          inArray(logEntries.kind, [...COUNTED]),
+        ),
+      )
     await (excluded ? tallyRigs(tx, [], standing) : tallyRigs(tx, standing, []))
     return true
   })
@@ -112,7 +162,7 @@ export async function setSessionExcluded(db: Database, session: string, excluded
 
 /** Leaves an entry out of the evidence and the tallies, or takes it in again. False when it is not there. */
 export async function setExcluded(db: Database, id: string, excluded: boolean): Promise<boolean> {
-  return asOneWriter(db, async (tx) => {
+  return asOneWriter(db, async tx => {
     const [now] = await tx.select().from(logEntries).where(eq(logEntries.id, id))
     if (!now) return false
     if (now.excluded === excluded) return true
@@ -125,21 +175,40 @@ export async function setExcluded(db: Database, id: string, excluded: boolean): 
 }
 
 export const asEntry = ({ id, session, at, kind, rod, rigKey, placeKey, data }: EntryRow): LogEntry => ({
-  id, session, at: at.toISOString(), kind, ...(rod === null ? {} : { rod }), ...(rigKey === null ? {} : { rigKey }),
-  ...(placeKey === null ? {} : { placeKey }), ...(data === null ? {} : { data: data! }),
+  id,
+  session,
+  at: at.toISOString(),
+  kind,
+  ...(rod === null ? {} : { rod }),
+  ...(rigKey === null ? {} : { rigKey }),
+  ...(placeKey === null ? {} : { placeKey }),
+  ...(data === null ? {} : { data: data! }),
 })
 
 /** Entries of a session in the order they were made, a page at a time; those taken back left out. */
-export async function listEntries(db: Database, session: string, limit: number, offset: number): Promise<LogEntry[]> {
-  const rows = await db.select().from(logEntries).where(and(eq(logEntries.session, session), eq(logEntries.voided, false)))
-    .orderBy(asc(logEntries.at), asc(logEntries.position)).limit(limit).offset(offset)
+export async function listEntries(
+  db: Database,
+  session: string,
+  limit: number,
+  offset: number,
+): Promise<LogEntry[]> {
+  const rows = await db
+    .select()
+    .from(logEntries)
+    .where(and(eq(logEntries.session, session), eq(logEntries.voided, false)))
+    .orderBy(asc(logEntries.at), asc(logEntries.position))
+    .limit(limit)
+    .offset(offset)
   return rows.map(asEntry)
 }
 
 type SessionCounts = Partial<Record<CountedKind, number>>
 
 /** Counts of some sessions, or of all. */
-async function countsOf(db: Database, sessions?: readonly string[]): Promise<ReadonlyMap<string, SessionCounts>> {
+async function countsOf(
+  db: Database,
+  sessions?: readonly string[],
+): Promise<ReadonlyMap<string, SessionCounts>> {
   const found = new Map<string, SessionCounts>()
   const which = sessions && inArray(logSessionCounts.session, [...sessions])
   for (const { session, kind, n } of await db.select().from(logSessionCounts).where(which)) {
@@ -153,14 +222,31 @@ async function countsOf(db: Database, sessions?: readonly string[]): Promise<Rea
 
 /** Sessions, the newest first, a page at a time; and how many there are. */
 export async function listSessions(
-  db: Database, limit: number, offset: number,
-): Promise<{ readonly sessions: SessionRow[], readonly total: number }> {
-  const rows = await db.select().from(logSessions).orderBy(desc(logSessions.fromAt), asc(logSessions.session))
-    .limit(limit).offset(offset)
+  db: Database,
+  limit: number,
+  offset: number,
+): Promise<{ readonly sessions: SessionRow[]; readonly total: number }> {
+  const rows = await db
+    .select()
+    .from(logSessions)
+    .orderBy(desc(logSessions.fromAt), asc(logSessions.session))
+    .limit(limit)
+    .offset(offset)
   const [all] = await db.select({ n: count() }).from(logSessions)
-  const counts = rows.length > 0 ? await countsOf(db, rows.map(r => r.session)) : new Map<string, SessionCounts>()
+  const counts =
+    rows.length > 0
+      ? await countsOf(
+          db,
+          rows.map(r => r.session),
+        )
+      : new Map<string, SessionCounts>()
   const sessions = rows.map(({ session, place, fromAt, toAt, excluded }): SessionRow => ({
-    session, place, from: fromAt.toISOString(), to: toAt.toISOString(), counts: counts.get(session) ?? {}, excluded,
+    session,
+    place,
+    from: fromAt.toISOString(),
+    to: toAt.toISOString(),
+    counts: counts.get(session) ?? {},
+    excluded,
   }))
   return { sessions, total: all!.n }
 }
@@ -177,7 +263,7 @@ export async function allSessions(
 /** Counts by rig and place. */
 export async function listTallies(db: Database): Promise<TallyRow[]> {
   const rows = await db.select().from(logTallies).orderBy(asc(logTallies.rigKey), asc(logTallies.placeKey))
-  const found = new Map<string, { rigKey: string, placeKey: string, counts: Record<string, number> }>()
+  const found = new Map<string, { rigKey: string; placeKey: string; counts: Record<string, number> }>()
   for (const { rigKey, placeKey, kind, n } of rows) {
     const key = `${rigKey}\n${placeKey}`
     const row = found.get(key) ?? { rigKey, placeKey, counts: {} }
@@ -189,11 +275,14 @@ export async function listTallies(db: Database): Promise<TallyRow[]> {
 
 /** Timed drops in the order they were made; those taken back left out, those excluded marked. */
 export async function listDrops(db: Database): Promise<StoredDrop[]> {
-  const rows = await db.select().from(logEntries)
+  const rows = await db
+    .select()
+    .from(logEntries)
     .where(and(eq(logEntries.kind, 'drop'), eq(logEntries.voided, false), isNotNull(logEntries.data)))
     .orderBy(asc(logEntries.position))
   return rows.flatMap(({ id, at, data, excluded }) =>
-    data?.drop ? [{ id, at: at.toISOString(), drop: data.drop, excluded }] : [])
+    data?.drop ? [{ id, at: at.toISOString(), drop: data.drop, excluded }] : [],
+  )
 }
 
 export async function countEntries(db: Database): Promise<number> {

@@ -5,9 +5,9 @@ import type { Tx } from '../db/transaction'
 import { batches } from './batches'
 
 /**
- * Counts kept beside the log, so that no page counts it anew. They change by increments that the database makes, in the
- * transaction that writes the entries; rows are always taken in the order of their keys, so that no two transactions
- * wait for each other.
+ * Counts kept beside the log, so that no page counts it anew. They change by increments that the database
+ * makes, in the transaction that writes the entries; rows are always taken in the order of their keys, so
+ * that no two transactions wait for each other.
  */
 export type EntryRow = typeof logEntries.$inferSelect
 /** What counting asks of an entry. */
@@ -15,11 +15,14 @@ export type Counted = Pick<EntryRow, 'session' | 'at' | 'kind' | 'rigKey' | 'pla
 
 const counted: ReadonlySet<string> = new Set(COUNTED)
 const inOrder = <T>(rows: ReadonlyMap<string, T>): T[] =>
-  [...rows].sort(([a], [b]) => a < b ? -1 : 1).map(([, row]) => row)
+  [...rows].sort(([a], [b]) => (a < b ? -1 : 1)).map(([, row]) => row)
 
 /** Sums by key, those that come to nothing left out. */
 function sums<K extends object>(
-  entries: readonly Counted[], sign: 1 | -1, keyOf: (entry: Counted) => K, into = new Map<string, K & { n: number }>(),
+  entries: readonly Counted[],
+  sign: 1 | -1,
+  keyOf: (entry: Counted) => K,
+  into = new Map<string, K & { n: number }>(),
 ): Map<string, K & { n: number }> {
   for (const entry of entries) {
     const key = keyOf(entry)
@@ -28,47 +31,75 @@ function sums<K extends object>(
   }
   return into
 }
-const changed = <T extends { n: number }>(rows: ReadonlyMap<string, T>): T[] => inOrder(rows).filter(({ n }) => n !== 0)
+const changed = <T extends { n: number }>(rows: ReadonlyMap<string, T>): T[] =>
+  inOrder(rows).filter(({ n }) => n !== 0)
 
-/** Adds some entries to the tallies by rig and place, and takes others off. Entries of sessions left out must not be given. */
+/**
+ * Adds some entries to the tallies by rig and place, and takes others off. Entries of sessions left out must
+ * not be given.
+ */
 export async function tallyRigs(tx: Tx, added: readonly Counted[], taken: readonly Counted[]): Promise<void> {
   const counts = ({ kind, rigKey, excluded }: Counted): boolean => counted.has(kind) && !!rigKey && !excluded
   const keyOf = ({ rigKey, placeKey, kind }: Counted) => ({ rigKey: rigKey!, placeKey: placeKey ?? '', kind })
   const rows = changed(sums(taken.filter(counts), -1, keyOf, sums(added.filter(counts), 1, keyOf)))
   for (const some of batches(rows)) {
-    await tx.insert(logTallies).values(some).onConflictDoUpdate({
-      target: [logTallies.rigKey, logTallies.placeKey, logTallies.kind], set: { n: sql`${logTallies.n} + excluded.n` },
-    })
+    await tx
+      .insert(logTallies)
+      .values(some)
+      .onConflictDoUpdate({
+        target: [logTallies.rigKey, logTallies.placeKey, logTallies.kind],
+        set: { n: sql`${logTallies.n} + excluded.n` },
+      })
   }
 }
 
 /** Adds some entries to the counts of their sessions, and takes others off. */
-export async function tallySessions(tx: Tx, added: readonly Counted[], taken: readonly Counted[]): Promise<void> {
+export async function tallySessions(
+  tx: Tx,
+  added: readonly Counted[],
+  taken: readonly Counted[],
+): Promise<void> {
   const counts = ({ kind }: Counted): boolean => counted.has(kind)
   const keyOf = ({ session, kind }: Counted) => ({ session, kind })
   const rows = changed(sums(taken.filter(counts), -1, keyOf, sums(added.filter(counts), 1, keyOf)))
   for (const some of batches(rows)) {
-    await tx.insert(logSessionCounts).values(some).onConflictDoUpdate({
-      target: [logSessionCounts.session, logSessionCounts.kind], set: { n: sql`${logSessionCounts.n} + excluded.n` },
-    })
+    await tx
+      .insert(logSessionCounts)
+      .values(some)
+      .onConflictDoUpdate({
+        target: [logSessionCounts.session, logSessionCounts.kind],
+        set: { n: sql`${logSessionCounts.n} + excluded.n` },
+      })
   }
 }
 
-/** Makes the sessions that entries belong to, or stretches them over their times. @returns those that are left out of the tallies */
+/**
+ * Makes the sessions that entries belong to, or stretches them over their times.
+ * @returns those that are left out of the tallies
+ */
 export async function stretchSessions(tx: Tx, entries: readonly Counted[]): Promise<ReadonlySet<string>> {
   const leftOut = new Set<string>()
-  const spans = new Map<string, { session: string, fromAt: Date, toAt: Date }>()
+  const spans = new Map<string, { session: string; fromAt: Date; toAt: Date }>()
   for (const { session, at } of entries) {
     const span = spans.get(session) ?? { session, fromAt: at, toAt: at }
-    spans.set(session, { session, fromAt: at < span.fromAt ? at : span.fromAt, toAt: at > span.toAt ? at : span.toAt })
+    spans.set(session, {
+      session,
+      fromAt: at < span.fromAt ? at : span.fromAt,
+      toAt: at > span.toAt ? at : span.toAt,
+    })
   }
   for (const some of batches(inOrder(spans))) {
-    const rows = await tx.insert(logSessions).values(some).onConflictDoUpdate({
-      target: logSessions.session,
-      set: {
-        fromAt: sql`least(${logSessions.fromAt}, excluded.from_at)`, toAt: sql`greatest(${logSessions.toAt}, excluded.to_at)`,
-      },
-    }).returning({ session: logSessions.session, excluded: logSessions.excluded })
+    const rows = await tx
+      .insert(logSessions)
+      .values(some)
+      .onConflictDoUpdate({
+        target: logSessions.session,
+        set: {
+          fromAt: sql`least(${logSessions.fromAt}, excluded.from_at)`,
+          toAt: sql`greatest(${logSessions.toAt}, excluded.to_at)`,
+        },
+      })
+      .returning({ session: logSessions.session, excluded: logSessions.excluded })
     for (const { session, excluded } of rows) if (excluded) leftOut.add(session)
   }
   return leftOut
@@ -91,14 +122,19 @@ export async function namePlaces(tx: Tx, sessions: readonly string[]): Promise<v
 export async function leftOutOf(tx: Tx, sessions: readonly string[]): Promise<ReadonlySet<string>> {
   const out = new Set<string>()
   for (const some of batches([...new Set(sessions)])) {
-    const rows = await tx.select({ session: logSessions.session }).from(logSessions)
+    const rows = await tx
+      .select({ session: logSessions.session })
+      .from(logSessions)
       .where(and(inArray(logSessions.session, some), eq(logSessions.excluded, true)))
     for (const { session } of rows) out.add(session)
   }
   return out
 }
 
-/** Counts everything anew from the entries, as after they were written by other means. Sessions left out are marked as given. */
+/**
+ * Counts everything anew from the entries, as after they were written by other means. Sessions left out are
+ * marked as given.
+ */
 export async function recount(tx: Tx, leftOut: readonly string[]): Promise<void> {
   const kinds = [...COUNTED] as LogKind[]
   await tx.delete(logTallies)

@@ -6,7 +6,13 @@ import { Readable } from 'node:stream'
 import { createGunzip, createGzip } from 'node:zlib'
 import { JSONParser } from '@streamparser/json'
 import {
-  olderBackupSchema, SECTION_NAMES, SECTIONS, type BackupCounts, type BackupRecord, type OlderBackup, type Section,
+  olderBackupSchema,
+  SECTION_NAMES,
+  SECTIONS,
+  type BackupCounts,
+  type BackupRecord,
+  type OlderBackup,
+  type Section,
 } from '#schemas/backup'
 import { checked } from '#schemas/checked'
 import { COUNTED } from '#schemas/log'
@@ -14,8 +20,9 @@ import { canonical } from '../repositories/sameContent'
 import { Refused } from './refused'
 
 /**
- * The backup as a file: JSON, a record a line, written and read a piece at a time however large it is, gzipped where it is
- * kept here. Its hash is of the records alone, so that it holds however the file is laid out.
+ * The backup as a file: JSON, a record a line, written and read a piece at a time however large it is,
+ * gzipped where it is kept here. Its hash is of the records alone, so that it holds however the file is laid
+ * out.
  */
 export const VERSION = 3
 /** Largest file of an older version that is taken, bytes: those are read whole. */
@@ -29,8 +36,19 @@ const damaged = (why: string): Refused => new Refused(422, `${why} Nothing was c
 const NOT_ONE = 'This is not a backup of Dunecrest, or it is damaged.'
 
 /** What was read or written. */
-export interface Contents { readonly madeAt: string, readonly counts: BackupCounts, readonly hash: string, readonly bytes: number }
-export const noCounts = (): Record<Section, number> => ({ spreads: 0, items: 0, documents: 0, leftOut: 0, entries: 0 })
+export interface Contents {
+  readonly madeAt: string
+  readonly counts: BackupCounts
+  readonly hash: string
+  readonly bytes: number
+}
+export const noCounts = (): Record<Section, number> => ({
+  spreads: 0,
+  items: 0,
+  documents: 0,
+  leftOut: 0,
+  entries: 0,
+})
 
 /**
  * Writes records, which come section by section, as a gzipped file.
@@ -38,7 +56,10 @@ export const noCounts = (): Record<Section, number> => ({ spreads: 0, items: 0, 
  * @param each is told how many were written
  */
 export async function writeBackup(
-  path: string, madeAt: () => string, records: AsyncIterable<BackupRecord>, each: (records: number) => void = () => undefined,
+  path: string,
+  madeAt: () => string,
+  records: AsyncIterable<BackupRecord>,
+  each: (records: number) => void = () => undefined,
 ): Promise<Contents> {
   const hash = createHash('sha256')
   const counts = noCounts()
@@ -51,7 +72,8 @@ export async function writeBackup(
     const to = function* (section: Section | undefined): Generator<string> {
       const end = section === undefined ? SECTION_NAMES.length : SECTION_NAMES.indexOf(section)
       if (end < at) throw new Error('writeBackup: records must come section by section')
-      for (; at < end; at++) yield `${at < 0 ? '' : '\n]'}${at + 1 < SECTION_NAMES.length ? `,\n"${SECTION_NAMES[at + 1]!}":[` : ''}`
+      for (; at < end; at++)
+        yield `${at < 0 ? '' : '\n]'}${at + 1 < SECTION_NAMES.length ? `,\n"${SECTION_NAMES[at + 1]!}":[` : ''}`
     }
     for await (const { section, record } of records) {
       yield* to(section)
@@ -91,14 +113,16 @@ async function* plain(source: AsyncIterable<Uint8Array>): AsyncGenerator<Uint8Ar
     if (first.done) return
     const whole = startingWith([first.value], pieces)
     yield* first.value[0] === 0x1f && first.value[1] === 0x8b ? unpacked(whole) : whole
-  }
-  finally {
+  } finally {
     await pieces.return?.()
   }
 }
 
 /** What was read of a stream already, and then the rest of it. */
-async function* startingWith(head: readonly Uint8Array[], rest: AsyncIterator<Uint8Array>): AsyncGenerator<Uint8Array> {
+async function* startingWith(
+  head: readonly Uint8Array[],
+  rest: AsyncIterator<Uint8Array>,
+): AsyncGenerator<Uint8Array> {
   yield* head
   for (let next = await rest.next(); !next.done; next = await rest.next()) yield next.value
 }
@@ -108,26 +132,31 @@ async function* unpacked(source: AsyncIterable<Uint8Array>): AsyncGenerator<Uint
   const feeding = pipeline(Readable.from(source), unzip).catch(() => undefined)
   try {
     for await (const piece of unzip) yield piece as Buffer
-  }
-  catch {
+  } catch {
     throw damaged('This backup is damaged: it cannot be unpacked.')
-  }
-  finally {
+  } finally {
     unzip.destroy()
     await feeding
   }
 }
 
 /** What a reading found, filled in as it goes; whole once every record was taken. */
-export interface Reading { madeAt?: string, counts: Record<Section, number>, bytes: number }
+export interface Reading {
+  madeAt?: string
+  counts: Record<Section, number>
+  bytes: number
+}
 
 /**
  * Reads a backup of any version, gzipped or plain, record by record.
  * @param found what it says of itself, filled in while it is read
- * @throws Refused 422 where it is none, or a record does not fit, with the place; and, once the last record was given, where
- * its content does not match its hash: what came of it must be undone then
+ * @throws Refused 422 where it is none, or a record does not fit, with the place; and, once the last record
+ * was given, where its content does not match its hash: what came of it must be undone then
  */
-export async function* readBackup(source: AsyncIterable<Uint8Array>, found: Reading): AsyncGenerator<BackupRecord> {
+export async function* readBackup(
+  source: AsyncIterable<Uint8Array>,
+  found: Reading,
+): AsyncGenerator<BackupRecord> {
   const bytes = plain(source)
   try {
     const head: Uint8Array[] = []
@@ -141,8 +170,7 @@ export async function* readBackup(source: AsyncIterable<Uint8Array>, found: Read
     const version = /"version"\s*:\s*(\d+)/.exec(text)?.[1]
     const whole = startingWith(head, bytes)
     yield* version === '1' || version === '2' ? readOlder(whole, found) : readPieces(whole, found)
-  }
-  finally {
+  } finally {
     await bytes.return(undefined)
   }
 }
@@ -150,10 +178,11 @@ export async function* readBackup(source: AsyncIterable<Uint8Array>, found: Read
 async function* readPieces(source: AsyncIterable<Uint8Array>, found: Reading): AsyncGenerator<BackupRecord> {
   const hash = createHash('sha256')
   const said: Record<string, unknown> = {}
-  let ready: { readonly section: Section, readonly value: unknown }[] = []
+  let ready: { readonly section: Section; readonly value: unknown }[] = []
   let failed: Error | undefined
   const parser = new JSONParser({
-    paths: ['$.format', '$.version', '$.madeAt', '$.hash', ...SECTION_NAMES.map(section => `$.${section}.*`)], keepStack: false,
+    paths: ['$.format', '$.version', '$.madeAt', '$.hash', ...SECTION_NAMES.map(section => `$.${section}.*`)],
+    keepStack: false,
   })
   parser.onValue = ({ value, key, stack }) => {
     if (stack.length > 1) ready.push({ section: stack[1]!.key as Section, value })
@@ -166,8 +195,7 @@ async function* readPieces(source: AsyncIterable<Uint8Array>, found: Reading): A
     found.bytes += piece.length
     try {
       parser.write(piece)
-    }
-    catch (error) {
+    } catch (error) {
       failed ??= error as Error
     }
     if (failed) throw damaged(NOT_ONE)
@@ -183,11 +211,23 @@ async function* readPieces(source: AsyncIterable<Uint8Array>, found: Reading): A
   found.madeAt = new Date(said.madeAt).toISOString()
 }
 
-function recordOf(section: Section, value: unknown, at: number, hash?: { update: (text: string) => unknown }): BackupRecord {
+function recordOf(
+  section: Section,
+  value: unknown,
+  at: number,
+  hash?: { update: (text: string) => unknown },
+): BackupRecord {
   const result = checked<unknown>(SECTIONS[section], value)
   if (!result.ok) {
-    const fields = result.errors.map(e => ({ ...e, path: `${section}[${at}]${e.path === '(top)' ? '' : `.${e.path}`}` }))
-    throw new Refused(422, `This backup is damaged at ${fields[0]!.path}: ${fields[0]!.message} Nothing was changed.`, fields)
+    const fields = result.errors.map(e => ({
+      ...e,
+      path: `${section}[${at}]${e.path === '(top)' ? '' : `.${e.path}`}`,
+    }))
+    throw new Refused(
+      422,
+      `This backup is damaged at ${fields[0]!.path}: ${fields[0]!.message} Nothing was changed.`,
+      fields,
+    )
   }
   hash?.update(`${canonical(value)}\n`)
   return { section, record: result.data } as BackupRecord
@@ -197,18 +237,23 @@ async function* readOlder(source: AsyncIterable<Uint8Array>, found: Reading): As
   const pieces: Uint8Array[] = []
   for await (const piece of source) {
     found.bytes += piece.length
-    if (found.bytes > OLDER_BYTES) throw new Refused(413, 'This older backup is too large to be taken in one piece.')
+    if (found.bytes > OLDER_BYTES)
+      throw new Refused(413, 'This older backup is too large to be taken in one piece.')
     pieces.push(piece)
   }
   let value: unknown
   try {
     value = JSON.parse(Buffer.concat(pieces).toString('utf8'))
-  }
-  catch {
+  } catch {
     throw damaged(NOT_ONE)
   }
   const result = checked<OlderBackup>(olderBackupSchema, value)
-  if (!result.ok) throw new Refused(422, `${NOT_ONE} ${result.errors[0]!.path}: ${result.errors[0]!.message}`, result.errors)
+  if (!result.ok)
+    throw new Refused(
+      422,
+      `${NOT_ONE} ${result.errors[0]!.path}: ${result.errors[0]!.message}`,
+      result.errors,
+    )
   const { format: _, version: __, madeAt, hash, ...content } = value as Record<string, unknown>
   if (createHash('sha256').update(canonical(content)).digest('hex') !== hash) {
     throw damaged('This backup is damaged: its content does not match its hash.')

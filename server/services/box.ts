@@ -5,25 +5,32 @@ import * as repository from '../repositories/box'
 import { Refused } from './refused'
 
 export const allItems = (): Promise<BoxItem[]> => repository.listItems(database())
-export const addItems = (items: readonly ItemInput[]): Promise<BoxItem[]> => repository.insertItems(database(), items)
+export const addItems = (items: readonly ItemInput[]): Promise<BoxItem[]> =>
+  repository.insertItems(database(), items)
 
 /** @throws Refused 409 when one of them was changed or deleted since; nothing is changed then */
 export async function changeItems(changes: readonly repository.ItemChange[]): Promise<BoxItem[]> {
   const changed = await repository.updateItems(database(), changes)
-  if (!changed) throw new Refused(409, 'The box was changed elsewhere meanwhile. Load it again; nothing of this change was kept.')
+  if (!changed)
+    throw new Refused(
+      409,
+      'The box was changed elsewhere meanwhile. Load it again; nothing of this change was kept.',
+    )
   return changed
 }
 
 /** @throws Refused 404 when none of them is there */
 export async function deleteItems(ids: readonly string[]): Promise<void> {
-  if (await repository.markDeleted(database(), ids) === 0) throw new Refused(404, 'These things are no longer in the box.')
+  if ((await repository.markDeleted(database(), ids)) === 0)
+    throw new Refused(404, 'These things are no longer in the box.')
 }
 
-export const restoreItems = (ids: readonly string[]): Promise<BoxItem[]> => repository.unmarkDeleted(database(), ids)
+export const restoreItems = (ids: readonly string[]): Promise<BoxItem[]> =>
+  repository.unmarkDeleted(database(), ids)
 
 /** Fills an empty box, and only an empty one. Returns how many things were put in. */
 export async function seedBox(items: readonly ItemInput[]): Promise<number> {
-  if (await repository.countItems(database()) > 0) return 0
+  if ((await repository.countItems(database())) > 0) return 0
   return (await repository.insertItems(database(), items)).length
 }
 
@@ -37,8 +44,7 @@ function checkPhoto(photo: string): void {
   try {
     const { type, width, height } = imageSize(bytesOf(photo))
     if (type === 'jpg' && width <= MOST_PIXELS && height <= MOST_PIXELS) return
-  }
-  catch {
+  } catch {
     // what cannot be measured is no picture
   }
   throw new Refused(422, 'Expected a JPEG picture.', [{ path: 'photo', message: 'Expected a JPEG picture.' }])
@@ -49,7 +55,8 @@ const bytesOf = (photo: string): Buffer => Buffer.from(photo.slice(photo.indexOf
 /** @throws Refused 404 when the thing is gone, 422 where the photograph is none */
 export async function changePhoto(id: string, photo: string | null): Promise<void> {
   if (photo !== null) checkPhoto(photo)
-  if (!await repository.setPhoto(database(), id, photo)) throw new Refused(404, 'This thing is no longer in the box.')
+  if (!(await repository.setPhoto(database(), id, photo)))
+    throw new Refused(404, 'This thing is no longer in the box.')
 }
 
 /** A photograph's bytes. @throws Refused 404 when there is none */

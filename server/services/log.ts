@@ -13,11 +13,15 @@ interface Waiting {
 let waiting: readonly Waiting[] = []
 let writing = false
 
-/** Writes entries; what comes while others are being written is written together after them, with one flush to the disk. */
-export const addEntries = (entries: readonly LogEntry[]): Promise<LogReceipt> => new Promise((resolve, reject) => {
-  waiting = [...waiting, { entries, resolve, reject }]
-  void writeWaiting()
-})
+/**
+ * Writes entries; what comes while others are being written is written together after them, with one flush to
+ * the disk.
+ */
+export const addEntries = (entries: readonly LogEntry[]): Promise<LogReceipt> =>
+  new Promise((resolve, reject) => {
+    waiting = [...waiting, { entries, resolve, reject }]
+    void writeWaiting()
+  })
 
 async function writeWaiting(): Promise<void> {
   if (writing) return
@@ -36,27 +40,40 @@ async function writeWaiting(): Promise<void> {
 }
 
 async function writeTogether(some: readonly Waiting[]): Promise<void> {
-  const receipts = await repository.insertRequests(database(), some.map(w => w.entries))
+  const receipts = await repository.insertRequests(
+    database(),
+    some.map(w => w.entries),
+  )
   const now = new Date().toISOString()
   some.forEach(({ resolve }, i) => resolve({ ...receipts[i]!, now }))
 }
 
-export const sessionsPage = (limit: number, offset: number): Promise<{ readonly sessions: SessionRow[], readonly total: number }> => repository.listSessions(database(), limit, offset)
-export const entriesPage = (session: string, limit: number, offset: number): Promise<LogEntry[]> => repository.listEntries(database(), session, limit, offset)
-export const evidence = async (): Promise<EvidenceAnswer> => ({ tallies: await repository.listTallies(database()), drops: await repository.listDrops(database()) })
+export const sessionsPage = (
+  limit: number,
+  offset: number,
+): Promise<{ readonly sessions: SessionRow[]; readonly total: number }> =>
+  repository.listSessions(database(), limit, offset)
+export const entriesPage = (session: string, limit: number, offset: number): Promise<LogEntry[]> =>
+  repository.listEntries(database(), session, limit, offset)
+export const evidence = async (): Promise<EvidenceAnswer> => ({
+  tallies: await repository.listTallies(database()),
+  drops: await repository.listDrops(database()),
+})
 
 /** @throws Refused 404 when it is not there */
 export async function exclude(id: string, excluded: boolean): Promise<void> {
-  if (!await repository.setExcluded(database(), id, excluded)) throw new Refused(404, 'This entry is no longer in the log.')
+  if (!(await repository.setExcluded(database(), id, excluded)))
+    throw new Refused(404, 'This entry is no longer in the log.')
 }
 
 /** @throws Refused 404 when there is no such session */
 export async function excludeSession(session: string, excluded: boolean): Promise<void> {
-  if (!await repository.setSessionExcluded(database(), session, excluded)) throw new Refused(404, 'This session is no longer in the log.')
+  if (!(await repository.setSessionExcluded(database(), session, excluded)))
+    throw new Refused(404, 'This session is no longer in the log.')
 }
 
 /** Fills an empty log, and only an empty one. Returns how many entries were written. */
 export async function seedLog(entries: () => readonly LogEntry[]): Promise<number> {
-  if (await repository.countEntries(database()) > 0) return 0
+  if ((await repository.countEntries(database())) > 0) return 0
   return (await repository.insertEntries(database(), entries())).added
 }

@@ -28,16 +28,22 @@ export async function createSpread({ id, name, content }: z.infer<typeof createS
 }
 
 /** @throws Refused 404 when it is gone, 409 when it was changed since the revision the caller holds */
-export async function changeSpread(id: string, { revision, name, content }: z.infer<typeof updateSchema>): Promise<Spread> {
+export async function changeSpread(
+  id: string,
+  { revision, name, content }: z.infer<typeof updateSchema>,
+): Promise<Spread> {
   const change = { ...(name === undefined ? {} : { name }), ...(content === undefined ? {} : { content }) }
   const changed = await repository.updateSpread(database(), id, revision, change)
   if (changed) return changed
   const now = await oneSpread(id)
-  throw new Refused(409, `This spread was saved elsewhere meanwhile (revision ${now.revision}). Save yours under another name, or reopen it.`)
+  throw new Refused(
+    409,
+    `This spread was saved elsewhere meanwhile (revision ${now.revision}). Save yours under another name, or reopen it.`,
+  )
 }
 
 export async function deleteSpread(id: string): Promise<void> {
-  if (!await repository.markDeleted(database(), id)) throw new Refused(404, GONE)
+  if (!(await repository.markDeleted(database(), id))) throw new Refused(404, GONE)
 }
 
 export async function restoreSpread(id: string): Promise<Spread> {
@@ -48,7 +54,7 @@ export async function restoreSpread(id: string): Promise<Spread> {
 
 /** Fills an empty data folder, and only an empty one. Returns how many were written. */
 export async function seedSpreads(given: readonly z.infer<typeof createSchema>[]): Promise<number> {
-  if (await repository.countSpreads(database()) > 0) return 0
+  if ((await repository.countSpreads(database())) > 0) return 0
   for (const { name, content } of given) await repository.insertSpread(database(), name, content)
   return given.length
 }

@@ -1,4 +1,13 @@
-import { createError, defineEventHandler, getRouterParam, isError, setResponseStatus, type EventHandlerRequest, type H3Error, type H3Event } from 'h3'
+import {
+  createError,
+  defineEventHandler,
+  getRouterParam,
+  isError,
+  setResponseStatus,
+  type EventHandlerRequest,
+  type H3Error,
+  type H3Event,
+} from 'h3'
 import type { IncomingMessage } from 'node:http'
 import { z } from 'zod'
 import { checked } from '#schemas/checked'
@@ -19,21 +28,25 @@ export const BOX_BYTES = 16 * 1024 * 1024
 const STATUS_CHARS = 120
 
 /** A refusal as h3 knows it. */
-export const refuse = (statusCode: number, message: string, fields: readonly FieldError[] = []) => createError({
-  statusCode, message, data: { fields }, statusMessage: message.slice(0, STATUS_CHARS).replace(/[^\x20-\x7e]/g, ' '),
-})
+export const refuse = (statusCode: number, message: string, fields: readonly FieldError[] = []) =>
+  createError({
+    statusCode,
+    message,
+    data: { fields },
+    statusMessage: message.slice(0, STATUS_CHARS).replace(/[^\x20-\x7e]/g, ' '),
+  })
 
 /**
  * Reads and checks a JSON body.
- * @throws 413 above `mostBytes`, 400 when it is not JSON, 422 with one entry a field when it does not fit the schema
+ * @throws 413 above `mostBytes`, 400 when it is not JSON, 422 with one entry a field when it does not fit the
+ * schema
  */
 export async function readValid<T>(event: H3Event, schema: z.ZodType<T>, mostBytes = MOST_BYTES): Promise<T> {
   const text = await readText(event.node.req, mostBytes)
   let body: unknown
   try {
     body = JSON.parse(text)
-  }
-  catch {
+  } catch {
     throw refuse(400, 'The request is not valid JSON.')
   }
   const result = checked(schema, body)
@@ -49,8 +62,8 @@ async function readText(request: IncomingMessage, mostBytes: number): Promise<st
 }
 
 /**
- * A body piece by piece. Of one that is too large, or that nobody reads on, the rest is let go by, so that the refusal is
- * heard.
+ * A body piece by piece. Of one that is too large, or that nobody reads on, the rest is let go by, so that
+ * the refusal is heard.
  * @throws 413 above `mostBytes`, 400 where it breaks off
  */
 export async function* readPieces(request: IncomingMessage, mostBytes: number): AsyncGenerator<Buffer> {
@@ -61,11 +74,9 @@ export async function* readPieces(request: IncomingMessage, mostBytes: number): 
       if (size > mostBytes) throw refuse(413, 'The request is too large.')
       yield chunk
     }
-  }
-  catch (error) {
+  } catch (error) {
     throw request.errored ? refuse(400, 'The request broke off.') : error
-  }
-  finally {
+  } finally {
     request.resume()
   }
 }
@@ -91,7 +102,8 @@ function refusalOf(error: unknown): unknown {
   }
   const code = sqlState(error)
   if (DISK.has(code)) return refuse(507, new NoRoom().message)
-  if (BUSY.has(code)) return refuse(503, 'Too much is being written at once. Nothing of this was written; try again.')
+  if (BUSY.has(code))
+    return refuse(503, 'Too much is being written at once. Nothing of this was written; try again.')
   return error
 }
 
@@ -102,27 +114,36 @@ export function sayRefusal(event: H3Event, error: H3Error): Record<string, unkno
   return { error: true, statusCode, statusMessage, message, data: data as unknown }
 }
 
-/** A handler whose refusals become statuses with a sentence. What changes something is not begun without room for it. */
-export const answering = <T>(handler: (event: H3Event<EventHandlerRequest>) => Promise<T>) => defineEventHandler(async (event) => {
-  try {
-    if (event.method !== 'GET' && event.method !== 'HEAD') await roomToWrite()
-    return await handler(event)
-  }
-  catch (error) {
-    const refusal = refusalOf(error)
-    if (isError(refusal)) return sayRefusal(event, refusal)
-    throw refusal
-  }
-})
+/**
+ * A handler whose refusals become statuses with a sentence. What changes something is not begun without room
+ * for it.
+ */
+export const answering = <T>(handler: (event: H3Event<EventHandlerRequest>) => Promise<T>) =>
+  defineEventHandler(async event => {
+    try {
+      if (event.method !== 'GET' && event.method !== 'HEAD') await roomToWrite()
+      return await handler(event)
+    } catch (error) {
+      const refusal = refusalOf(error)
+      if (isError(refusal)) return sayRefusal(event, refusal)
+      throw refusal
+    }
+  })
 
 /** Rows of a page, and the most that are given at once. */
 const PAGE_ROWS = 50
 const MOST_ROWS = 500
 const rows = z.coerce.number().int().min(0).max(1_000_000_000)
 
-/** Which page of a list is asked for; the first fifty rows where nothing is said. @throws 422 when it is no number */
-export function pageOf(query: Record<string, unknown>): { readonly limit: number, readonly offset: number } {
-  const parsed = z.object({ limit: rows.min(1).max(MOST_ROWS).default(PAGE_ROWS), offset: rows.default(0) }).safeParse(query)
-  if (!parsed.success) throw refuse(422, 'A page is asked for by limit (1 to 500) and offset.', fieldErrors(parsed.error))
+/**
+ * Which page of a list is asked for; the first fifty rows where nothing is said.
+ * @throws 422 when it is no number
+ */
+export function pageOf(query: Record<string, unknown>): { readonly limit: number; readonly offset: number } {
+  const parsed = z
+    .object({ limit: rows.min(1).max(MOST_ROWS).default(PAGE_ROWS), offset: rows.default(0) })
+    .safeParse(query)
+  if (!parsed.success)
+    throw refuse(422, 'A page is asked for by limit (1 to 500) and offset.', fieldErrors(parsed.error))
   return parsed.data
 }

@@ -16,21 +16,25 @@ function unfit(text: string): string | undefined {
 }
 
 /**
- * Finds what no store takes, wherever it lies: text with a NUL or half a character, numbers that are none, data nested
- * beyond all measure. Without recursion, so that no nesting breaks it.
+ * Finds what no store takes, wherever it lies: text with a NUL or half a character, numbers that are none,
+ * data nested beyond all measure. Without recursion, so that no nesting breaks it.
  */
 export function unstorable(value: unknown): FieldError | undefined {
-  const open: { readonly value: unknown, readonly path: readonly PropertyKey[] }[] = [{ value, path: [] }]
-  const say = (path: readonly PropertyKey[], message: string): FieldError => ({ path: shortPath(path), message })
+  const open: { readonly value: unknown; readonly path: readonly PropertyKey[] }[] = [{ value, path: [] }]
+  const say = (path: readonly PropertyKey[], message: string): FieldError => ({
+    path: shortPath(path),
+    message,
+  })
   for (let next = open.pop(); next; next = open.pop()) {
     const { value: at, path } = next
     if (path.length > DEEPEST) return say(path.slice(0, 4), `This is nested more than ${DEEPEST} deep.`)
     if (typeof at === 'string') {
       const why = unfit(at)
       if (why) return say(path, why)
-    }
-    else if (typeof at === 'number' && !Number.isFinite(at)) return say(path, 'Expected a number that is finite.')
-    else if (Array.isArray(at)) at.forEach((inner: unknown, i) => open.push({ value: inner, path: [...path, i] }))
+    } else if (typeof at === 'number' && !Number.isFinite(at))
+      return say(path, 'Expected a number that is finite.')
+    else if (Array.isArray(at))
+      at.forEach((inner: unknown, i) => open.push({ value: inner, path: [...path, i] }))
     else if (at !== null && typeof at === 'object') {
       for (const [key, inner] of Object.entries(at)) {
         if (unfit(key)) return say(path, 'A field here has a name that cannot be kept.')
@@ -48,8 +52,7 @@ function shortPath(path: readonly PropertyKey[]): string {
 }
 
 export type Checked<T> =
-  | { readonly ok: true, readonly data: T }
-  | { readonly ok: false, readonly errors: readonly FieldError[] }
+  { readonly ok: true; readonly data: T } | { readonly ok: false; readonly errors: readonly FieldError[] }
 
 /** Checks a value as everything that is kept is checked, on the page and on the server alike. */
 export function checked<T>(schema: z.ZodType<T>, value: unknown): Checked<T> {

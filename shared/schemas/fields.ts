@@ -1,45 +1,98 @@
 import {
-  ACTIVITIES, CLARITIES, LIGHTS, PREY_IDS, SPECIES_IDS, type Activity, type Clarity, type Light, type PreyId, type SpeciesId, BOTTOM_IDS, COVER_IDS, FAMILY_IDS, FEEDING_IDS, RETRIEVE_IDS, RODS, type FeedingId, type RetrieveId, type RodPower, FORM_IDS, HOOK_SIZES, KEEPER_IDS, LIMITS, LINE_KINDS, PLASTIC_IDS, SALINITY_RANGE_GKG, STREAM_RANGE_MS, TEMPERATURE_RANGE_C,
-  WEIGHT_MATERIALS, type BottomId, type CoverId, type FamilyId, type FormId, type KeeperId, type LineKind, type PlasticId, type WeightMaterial,
+  ACTIVITIES,
+  CLARITIES,
+  LIGHTS,
+  PREY_IDS,
+  SPECIES_IDS,
+  type Activity,
+  type Clarity,
+  type Light,
+  type PreyId,
+  type SpeciesId,
+  BOTTOM_IDS,
+  COVER_IDS,
+  FAMILY_IDS,
+  FEEDING_IDS,
+  RETRIEVE_IDS,
+  RODS,
+  type FeedingId,
+  type RetrieveId,
+  type RodPower,
+  FORM_IDS,
+  HOOK_SIZES,
+  KEEPER_IDS,
+  LIMITS,
+  LINE_KINDS,
+  PLASTIC_IDS,
+  SALINITY_RANGE_GKG,
+  STREAM_RANGE_MS,
+  TEMPERATURE_RANGE_C,
+  WEIGHT_MATERIALS,
+  type BottomId,
+  type CoverId,
+  type FamilyId,
+  type FormId,
+  type KeeperId,
+  type LineKind,
+  type PlasticId,
+  type WeightMaterial,
 } from '#core'
 import { z } from 'zod'
 
 /** Fields that several documents share. All SI but for temperature (°C) and salinity (g/kg). */
 const oneOf = <T extends string>(ids: readonly T[], what: string): z.ZodEnum<{ [K in T]: K }> =>
-  z.enum(ids as [T, ...T[]], { error: `${what}: expected one of ${ids.join(', ')}.` }) as unknown as z.ZodEnum<{ [K in T]: K }>
+  z.enum(ids as [T, ...T[]], {
+    error: `${what}: expected one of ${ids.join(', ')}.`,
+  }) as unknown as z.ZodEnum<{ [K in T]: K }>
 
 const number = (name: string, [low, high]: readonly [number, number], unit: string): z.ZodNumber =>
-  z.number({ error: `${name}: expected a number in ${unit}.` })
+  z
+    .number({ error: `${name}: expected a number in ${unit}.` })
     .min(low, { error: `${name} must be at least ${low} ${unit}.` })
     .max(high, { error: `${name} must be at most ${high} ${unit}.` })
 
 /** An id, in the one spelling that it is kept in. */
 export const id = z.uuid({ error: 'Id: expected a UUID.' }).toLowerCase()
 /** The number of changes a thing has had, as far as its column counts. */
-export const revision = z.number({ error: 'Revision: expected a whole number.' }).int({ error: 'Revision: expected a whole number.' })
-  .min(1, { error: 'Revision must be at least 1.' }).max(2_000_000_000, { error: 'Revision must be at most 2000000000.' })
+export const revision = z
+  .number({ error: 'Revision: expected a whole number.' })
+  .int({ error: 'Revision: expected a whole number.' })
+  .min(1, { error: 'Revision must be at least 1.' })
+  .max(2_000_000_000, { error: 'Revision must be at most 2000000000.' })
 
 /** Nothing here was logged before this, and a clock that says so is wrong. */
 const EARLIEST = Date.UTC(2000, 0, 1)
 const DAY_MS = 86_400_000
 /** When something happened: no earlier than 2000, no later than tomorrow. In UTC. */
-export const pastTime = z.iso.datetime({ error: 'Time: expected a date and time in UTC.', abort: true }).superRefine((text, context) => {
-  const at = Date.parse(text)
-  const say = (message: string): void => context.addIssue({ code: 'custom', message })
-  if (Number.isNaN(at) || at < EARLIEST) say('Time: before the year 2000; the clock it was logged by was wrong.')
-  else if (at > Date.now() + DAY_MS) say('Time: later than tomorrow; the clock it was logged by, or this one, is wrong.')
-})
+export const pastTime = z.iso
+  .datetime({ error: 'Time: expected a date and time in UTC.', abort: true })
+  .superRefine((text, context) => {
+    const at = Date.parse(text)
+    const say = (message: string): void => context.addIssue({ code: 'custom', message })
+    if (Number.isNaN(at) || at < EARLIEST)
+      say('Time: before the year 2000; the clock it was logged by was wrong.')
+    else if (at > Date.now() + DAY_MS)
+      say('Time: later than tomorrow; the clock it was logged by, or this one, is wrong.')
+  })
 /** When something was made or logged, on whatever clock, as far as a database can tell. In UTC. */
-export const madeTime = z.iso.datetime({ error: 'Time: expected a date and time in UTC.' })
-  .refine(text => Date.parse(text) >= Date.UTC(1000, 0, 1), { error: 'Time: expected a year from 1000 to 9999.' })
+export const madeTime = z.iso
+  .datetime({ error: 'Time: expected a date and time in UTC.' })
+  .refine(text => Date.parse(text) >= Date.UTC(1000, 0, 1), {
+    error: 'Time: expected a year from 1000 to 9999.',
+  })
 /** A day that a trip can be on. */
-export const day = z.iso.date({ error: 'Date: expected YYYY-MM-DD.' })
-  .refine(text => text >= '2000-01-01' && text < '2200-01-01', { error: 'Date: expected a year from 2000 to 2199.' })
+export const day = z.iso
+  .date({ error: 'Date: expected YYYY-MM-DD.' })
+  .refine(text => text >= '2000-01-01' && text < '2200-01-01', {
+    error: 'Date: expected a year from 2000 to 2199.',
+  })
 
 /** Text on one line: line breaks and the like become spaces, and there are none round it. */
-export const line = (what: string, most: number) => z.string({ error: `${what}: expected text.` })
-  .overwrite(text => text.replace(/\p{Cc}+/gu, ' ').trim())
-  .max(most, { error: `${what}: ${most} characters at most.` })
+export const line = (what: string, most: number) =>
+  z
+    .string({ error: `${what}: expected text.` })
+    .overwrite(text => text.replace(/\p{Cc}+/gu, ' ').trim())
+    .max(most, { error: `${what}: ${most} characters at most.` })
 
 /** Deepest and shallowest water that is offered, m. */
 export const DEPTH_RANGE_M = [0.2, 60] as const
@@ -116,11 +169,20 @@ export const wire = oneOf(['fine', 'standard', 'heavy'] as const, 'Wire')
 export const gap = oneOf(['standard', 'deep'] as const, 'Gap')
 export const guard = oneOf(['none', 'fibre', 'wire'] as const, 'Guard')
 
-const dimension = (name: string): z.ZodOptional<z.ZodNumber> => z.number({ error: `${name}: expected a number in m.` }).min(0).max(0.2).optional()
+const dimension = (name: string): z.ZodOptional<z.ZodNumber> =>
+  z
+    .number({ error: `${name}: expected a number in m.` })
+    .min(0)
+    .max(0.2)
+    .optional()
 /** A hook's own measurements, each instead of the typical one. */
 export const hook = z.strictObject({
-  lengthM: dimension('Hook length'), gapM: dimension('Gap'), wireM: dimension('Wire'),
-  neckM: dimension('Neck'), stepM: dimension('Step'), pointM: dimension('Point length'),
+  lengthM: dimension('Hook length'),
+  gapM: dimension('Gap'),
+  wireM: dimension('Wire'),
+  neckM: dimension('Neck'),
+  stepM: dimension('Step'),
+  pointM: dimension('Point length'),
 })
 const shares = z.array(z.number().min(-0.6).max(1)).max(60)
 /** A bait's own outline; what it must hold to is checked with the rig. */

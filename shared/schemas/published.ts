@@ -7,9 +7,22 @@ import { bathSchema, spotSchema, tripSchema } from './spot'
 import { contentShape } from './spread'
 
 /** Open formats by name. */
-const SCHEMAS = { spread: contentShape, rig: rigFileSchema, day: dayFileSchema, box: boxFileSchema, spot: spotSchema, trip: tripSchema, bath: bathSchema, log: logEntrySchema, backup: backupSchema } as const
+const SCHEMAS = {
+  spread: contentShape,
+  rig: rigFileSchema,
+  day: dayFileSchema,
+  box: boxFileSchema,
+  spot: spotSchema,
+  trip: tripSchema,
+  bath: bathSchema,
+  log: logEntrySchema,
+  backup: backupSchema,
+} as const
 export type SchemaName = keyof typeof SCHEMAS
 export const SCHEMA_NAMES = Object.keys(SCHEMAS) as SchemaName[]
 
 /** JSON Schema (draft 2020-12) of an open format, as it is read. */
-export const jsonSchemaOf = (name: SchemaName): Record<string, unknown> => ({ ...z.toJSONSchema(SCHEMAS[name], { io: 'input', unrepresentable: 'any' }), title: `Dunecrest ${name}` })
+export const jsonSchemaOf = (name: SchemaName): Record<string, unknown> => ({
+  ...z.toJSONSchema(SCHEMAS[name], { io: 'input', unrepresentable: 'any' }),
+  title: `Dunecrest ${name}`,
+})

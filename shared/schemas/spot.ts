@@ -5,11 +5,24 @@ import { baitSchema, rigSchema } from './spread'
 /** A place to fish, as the angler knows it. Depth is below chart datum for tidal water, else as it stands. */
 export const spotSchema = z.strictObject({
   water: field.line('Water', 80),
-  depthM: field.depthM, cover: field.cover, bottom: field.bottom, salinityGKg: field.salinityGKg,
-  species: field.species, prey: field.prey.optional(), clarity: field.clarity,
-  /** part of the tide that reaches it: 0 where there is none, 1 on the open coast */ tide: z.number({ error: 'Tide: expected a share from 0 to 1.' }).min(0).max(1.2),
+  depthM: field.depthM,
+  cover: field.cover,
+  bottom: field.bottom,
+  salinityGKg: field.salinityGKg,
+  species: field.species,
+  prey: field.prey.optional(),
+  clarity: field.clarity,
+  /** part of the tide that reaches it: 0 where there is none, 1 on the open coast */ tide: z
+    .number({ error: 'Tide: expected a share from 0 to 1.' })
+    .min(0)
+    .max(1.2),
   /** current at its strongest on a mean tide, m/s */ currentMS: field.surfaceMS,
-  /** where it lies, degrees; left out where it is not to be told */ lat: z.number().min(-90).max(90).optional(), lon: z.number().min(-180).max(180).optional(),
+  /** where it lies, degrees; left out where it is not to be told */ lat: z
+    .number()
+    .min(-90)
+    .max(90)
+    .optional(),
+  lon: z.number().min(-180).max(180).optional(),
   notes: z.string().max(500, { error: 'Notes: 500 characters at most.' }),
 })
 export type SpotContent = z.infer<typeof spotSchema>
@@ -17,26 +30,68 @@ export type SpotContent = z.infer<typeof spotSchema>
 /** A day's trip: where, from when to when, local time in hours. */
 export const tripSchema = z.strictObject({
   date: field.day,
-  stops: z.array(z.strictObject({ spotId: field.id, fromH: z.number().min(0).max(24), toH: z.number().min(0).max(24) }).refine(s => s.fromH < s.toH, { error: 'A stop must end after it begins.', path: ['toH'] })).max(6, { error: 'Six stops at most.' }),
+  stops: z
+    .array(
+      z
+        .strictObject({ spotId: field.id, fromH: z.number().min(0).max(24), toH: z.number().min(0).max(24) })
+        .refine(s => s.fromH < s.toH, { error: 'A stop must end after it begins.', path: ['toH'] }),
+    )
+    .max(6, { error: 'Six stops at most.' }),
   rods: z.number().int().min(1).max(5),
   /** what was tied on for it, once it was planned: what bank mode begins with */
-  tied: z.strictObject({ temperatureC: field.temperatureC, rods: z.array(z.strictObject({ letter: z.string().min(1).max(2), name: field.line('Name', 160), bait: baitSchema, rig: rigSchema })).min(1).max(5) }).optional(),
+  tied: z
+    .strictObject({
+      temperatureC: field.temperatureC,
+      rods: z
+        .array(
+          z.strictObject({
+            letter: z.string().min(1).max(2),
+            name: field.line('Name', 160),
+            bait: baitSchema,
+            rig: rigSchema,
+          }),
+        )
+        .min(1)
+        .max(5),
+    })
+    .optional(),
   rules: z.string().max(1000, { error: 'Local rules: 1000 characters at most.' }),
 })
 export type TripContent = z.infer<typeof tripSchema>
 
-/** A bath, bucket or pool that drops are timed in; a bare ball of known weight tells how late the thumb is. */
+/**
+ * A bath, bucket or pool that drops are timed in; a bare ball of known weight tells how late the thumb is.
+ */
 export const bathSchema = z.strictObject({
-  depthM: field.bathDepthM, /** from wall to wall, the narrower way */ acrossM: field.bathWidthM, temperatureC: field.temperatureC, salinityGKg: field.salinityGKg,
-  ball: z.strictObject({ massKg: field.ballKg, material: field.weightMaterial, /** tapped times of its fall, s */ taps: z.array(z.number({ error: 'A tap: expected seconds.' }).positive().max(60)).max(40, { error: 'Forty taps at most.' }) }),
+  depthM: field.bathDepthM,
+  /** from wall to wall, the narrower way */ acrossM: field.bathWidthM,
+  temperatureC: field.temperatureC,
+  salinityGKg: field.salinityGKg,
+  ball: z.strictObject({
+    massKg: field.ballKg,
+    material: field.weightMaterial,
+    /** tapped times of its fall, s */ taps: z
+      .array(z.number({ error: 'A tap: expected seconds.' }).positive().max(60))
+      .max(40, { error: 'Forty taps at most.' }),
+  }),
 })
 export type BathContent = z.infer<typeof bathSchema>
 
 /** Documents the server keeps besides spreads, by kind. */
 export const DOCUMENT_SCHEMAS = { spot: spotSchema, trip: tripSchema, bath: bathSchema } as const
 export type DocumentKind = keyof typeof DOCUMENT_SCHEMAS
-export interface DocumentContent { spot: SpotContent, trip: TripContent, bath: BathContent }
-export interface StoredDocument<K extends DocumentKind = DocumentKind> { readonly id: string, readonly kind: K, readonly name: string, readonly content: DocumentContent[K], readonly revision: number }
+export interface DocumentContent {
+  spot: SpotContent
+  trip: TripContent
+  bath: BathContent
+}
+export interface StoredDocument<K extends DocumentKind = DocumentKind> {
+  readonly id: string
+  readonly kind: K
+  readonly name: string
+  readonly content: DocumentContent[K]
+  readonly revision: number
+}
 
 const name = field.line('Name', 80).min(1, { error: 'Give it a name.' })
 /** `id` is made on the device that asks, so that asking again makes nothing twice. */

@@ -13,7 +13,11 @@ describe('spread documents', () => {
     expect(contentShape.safeParse(draft).success).toBe(true)
     const saved = contentSchema.safeParse(draft)
     expect(saved.success).toBe(false)
-    expect(fieldErrors(saved.error!).map(e => e.path)).toEqual(['lanes[0].hookSize', 'lanes[1].hookSize', 'lanes[2].hookSize'])
+    expect(fieldErrors(saved.error!).map(e => e.path)).toEqual([
+      'lanes[0].hookSize',
+      'lanes[1].hookSize',
+      'lanes[2].hookSize',
+    ])
   })
   it('refuse what is not a number', () => {
     const bad = structuredClone(DEMO_SPREADS[0]!) as unknown as { content: { water: { depthM: unknown } } }

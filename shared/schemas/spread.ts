@@ -4,7 +4,7 @@ import * as field from './fields'
 
 /** A spread: one water, one bait, and up to five ways to rig it. What the server keeps and a file holds. */
 export const LETTERS = ['A', 'B', 'C', 'D', 'E'] as const
-export type Letter = typeof LETTERS[number]
+export type Letter = (typeof LETTERS)[number]
 
 export const laneSchema = z.strictObject({
   letter: z.enum(LETTERS),
@@ -38,40 +38,89 @@ export const waterSchema = z.strictObject({
 const holdSchema = z.discriminatedUnion('mode', [
   z.strictObject({ mode: z.literal('slack') }),
   z.strictObject({
-    mode: z.enum(['controlled', 'tight']), rodDistanceM: field.rodDistanceM,
+    mode: z.enum(['controlled', 'tight']),
+    rodDistanceM: field.rodDistanceM,
     /** the rod raised while it falls */
     lift: z.strictObject({ afterS: field.liftAfterS, byM: field.liftByM, overS: field.liftOverS }).optional(),
   }),
 ])
 /** How the rigs are worked, how fish take, and the rod; the usual where left out. */
-export const fishingSchema = z.strictObject({ retrieve: field.retrieve.optional(), feeding: field.feeding.optional(), rod: field.rodPower.optional(), biteM: field.biteM.optional(), looksEvery: field.looksEvery.optional(), match: field.match.optional(), scented: z.boolean().optional() })
-/** The fish that are sought, and the angler's own way: what a rig is chosen by. Worked out from the temperature, or usual, where left out. */
+export const fishingSchema = z.strictObject({
+  retrieve: field.retrieve.optional(),
+  feeding: field.feeding.optional(),
+  rod: field.rodPower.optional(),
+  biteM: field.biteM.optional(),
+  looksEvery: field.looksEvery.optional(),
+  match: field.match.optional(),
+  scented: z.boolean().optional(),
+})
+/**
+ * The fish that are sought, and the angler's own way: what a rig is chosen by. Worked out from the
+ * temperature, or usual, where left out.
+ */
 export const fishSchema = z.strictObject({
-  species: field.species.optional(), activity: field.activity.optional(), clarity: field.clarity.optional(), light: field.light.optional(), prey: field.prey.optional(), preyM: field.preyM.optional(), way: field.way.optional(),
+  species: field.species.optional(),
+  activity: field.activity.optional(),
+  clarity: field.clarity.optional(),
+  light: field.light.optional(),
+  prey: field.prey.optional(),
+  preyM: field.preyM.optional(),
+  way: field.way.optional(),
 })
 export type FishChoice = z.infer<typeof fishSchema>
-export const baitSchema = z.strictObject({ form: field.form, lengthM: field.baitLengthM, material: field.plastic, densityKgM3: field.densityKgM3.optional(), own: field.own.optional() })
-export const lineSchema = z.strictObject({ kind: field.lineKind, strengthN: field.lineStrengthN, hold: holdSchema.optional() })
+export const baitSchema = z.strictObject({
+  form: field.form,
+  lengthM: field.baitLengthM,
+  material: field.plastic,
+  densityKgM3: field.densityKgM3.optional(),
+  own: field.own.optional(),
+})
+export const lineSchema = z.strictObject({
+  kind: field.lineKind,
+  strengthN: field.lineStrengthN,
+  hold: holdSchema.optional(),
+})
 
-/** The shape alone: rigs that cannot be built as they stand still pass, as they may while someone is changing them. */
+/**
+ * The shape alone: rigs that cannot be built as they stand still pass, as they may while someone is changing
+ * them.
+ */
 export const contentShape = z.strictObject({
   water: waterSchema,
   line: lineSchema,
   fishing: fishingSchema.optional(),
   fish: fishSchema.optional(),
   bait: baitSchema,
-  lanes: z.array(laneSchema).min(1, { error: 'A spread needs at least one rig.' }).max(5, { error: 'A spread holds five rigs at most.' }),
+  lanes: z
+    .array(laneSchema)
+    .min(1, { error: 'A spread needs at least one rig.' })
+    .max(5, { error: 'A spread holds five rigs at most.' }),
 })
 export type SpreadContent = z.infer<typeof contentShape>
 
 /** A content whose rigs can all be built and whose letters are all different. */
 export const contentSchema = contentShape.superRefine((content, context) => {
   const { zone, depthM } = content.water
-  if (zone && !(zone.fromM < zone.toM)) context.addIssue({ code: 'custom', path: ['water', 'zone', 'toM'], message: 'The feeding zone must end below where it begins.' })
-  if (zone && zone.toM > depthM) context.addIssue({ code: 'custom', path: ['water', 'zone', 'toM'], message: 'The feeding zone cannot reach below the bottom.' })
+  if (zone && !(zone.fromM < zone.toM))
+    context.addIssue({
+      code: 'custom',
+      path: ['water', 'zone', 'toM'],
+      message: 'The feeding zone must end below where it begins.',
+    })
+  if (zone && zone.toM > depthM)
+    context.addIssue({
+      code: 'custom',
+      path: ['water', 'zone', 'toM'],
+      message: 'The feeding zone cannot reach below the bottom.',
+    })
   const seen = new Set<string>()
   content.lanes.forEach((lane, i) => {
-    if (seen.has(lane.letter)) context.addIssue({ code: 'custom', path: ['lanes', i, 'letter'], message: `Two rigs carry the letter ${lane.letter}.` })
+    if (seen.has(lane.letter))
+      context.addIssue({
+        code: 'custom',
+        path: ['lanes', i, 'letter'],
+        message: `Two rigs carry the letter ${lane.letter}.`,
+      })
     seen.add(lane.letter)
     for (const { field: where, message } of problemsOf(content.bait, lane)) {
       const path = where.startsWith('rig.') ? ['lanes', i, ...where.slice(4).split('.')] : where.split('.')
@@ -83,8 +132,15 @@ export const contentSchema = contentShape.superRefine((content, context) => {
 export const nameSchema = field.line('Name', 80).min(1, { error: 'Give the spread a name.' })
 
 /** `id` is made on the device that asks, so that asking again makes nothing twice. */
-export const createSchema = z.strictObject({ id: field.id.optional(), name: nameSchema, content: contentSchema })
-/** `revision` is the one the change was made on; an older one is refused so that nothing is overwritten unseen. */
+export const createSchema = z.strictObject({
+  id: field.id.optional(),
+  name: nameSchema,
+  content: contentSchema,
+})
+/**
+ * `revision` is the one the change was made on; an older one is refused so that nothing is overwritten
+ * unseen.
+ */
 export const updateSchema = z.strictObject({
   name: nameSchema.optional(),
   content: contentSchema.optional(),
@@ -108,5 +164,10 @@ export interface Spread {
   readonly updatedAt: string
 }
 
-/** How the server tells what is wrong with a request: one entry a field, the path from the top of the body. */
-export interface FieldError { readonly path: string, readonly message: string }
+/**
+ * How the server tells what is wrong with a request: one entry a field, the path from the top of the body.
+ */
+export interface FieldError {
+  readonly path: string
+  readonly message: string
+}

@@ -8,14 +8,26 @@ async function openBench({ page, app }: Sheet, path = '/bench'): Promise<void> {
   await page.goto(app.url + path)
   await expect(page.getByRole('region', { name: 'Rigging' })).toHaveAttribute('aria-busy', 'false')
 }
-const rule = ({ page }: Sheet, name: string) => page.getByRole('region', { name: 'Fit rules' }).getByRole('listitem').filter({ hasText: name })
-const figure = async (sheet: Sheet, name: string): Promise<number> => Number((await rule(sheet, name).locator('b').innerText()).replace(/[^\d.-]/g, ''))
-const lane = (family: FamilyId, letter: typeof LETTERS[number]): SpreadContent['lanes'][number] => {
+const rule = ({ page }: Sheet, name: string) =>
+  page.getByRole('region', { name: 'Fit rules' }).getByRole('listitem').filter({ hasText: name })
+const figure = async (sheet: Sheet, name: string): Promise<number> =>
+  Number((await rule(sheet, name).locator('b').innerText()).replace(/[^\d.-]/g, ''))
+const lane = (family: FamilyId, letter: (typeof LETTERS)[number]): SpreadContent['lanes'][number] => {
   const { weighted, pointRests } = FAMILIES[family]
-  return { letter, family, hookSize: '2/0', weightKg: weighted ? 0.005 : 0, weightMaterial: 'lead', pointRest: pointRests[0]! }
+  return {
+    letter,
+    family,
+    hookSize: '2/0',
+    weightKg: weighted ? 0.005 : 0,
+    weightMaterial: 'lead',
+    pointRest: pointRests[0]!,
+  }
 }
 
-test('a hook too long fails in words and numbers; the right size is found and taken, and can be taken back', async ({ sheet, page }) => {
+test('a hook too long fails in words and numbers; the right size is found and taken, and can be taken back', async ({
+  sheet,
+  page,
+}) => {
   await openBench(sheet)
   await page.getByRole('group', { name: 'Sizes of this family' }).getByRole('button', { name: '7/0' }).click()
   await expect(rule(sheet, 'tail free to swim')).toContainText(/cannot swim/)
@@ -33,10 +45,16 @@ test('small baits: a usual hook is too long, and a small one is found and taken'
   await expect(rule(sheet, 'tail free to swim')).toContainText(/cannot swim/)
   await page.getByRole('button', { name: /Find my size/ }).click()
   await expect(rule(sheet, 'tail free to swim')).toContainText(/swims free/)
-  await expect(page.getByRole('slider', { name: 'hook size' })).toHaveAttribute('aria-valuetext', /size (6|4|2|1|1\/0)$/)
+  await expect(page.getByRole('slider', { name: 'hook size' })).toHaveAttribute(
+    'aria-valuetext',
+    /size (6|4|2|1|1\/0)$/,
+  )
 })
 
-test('handles: the exit, the weight and the size are moved by key and by hand, and the rules follow', async ({ sheet, page }) => {
+test('handles: the exit, the weight and the size are moved by key and by hand, and the rules follow', async ({
+  sheet,
+  page,
+}) => {
   await openBench(sheet)
   const exit = page.getByRole('slider', { name: 'where the point is brought out' })
   await expect(rule(sheet, 'plastic between the anchors')).toContainText('lies flat')
@@ -60,7 +78,9 @@ test('handles: the exit, the weight and the size are moved by key and by hand, a
   const before = Number(/[\d.]+/.exec((await weight.getAttribute('aria-valuetext'))!)![0])
   await weight.focus()
   await weight.press('Shift+ArrowLeft')
-  await expect.poll(async () => Number(/[\d.]+/.exec((await weight.getAttribute('aria-valuetext'))!)![0])).toBeLessThan(before - 3)
+  await expect
+    .poll(async () => Number(/[\d.]+/.exec((await weight.getAttribute('aria-valuetext'))!)![0]))
+    .toBeLessThan(before - 3)
 })
 
 test('options bear on the fit: a slit, a deep gap, fine wire, a guard', async ({ sheet, page }) => {
@@ -81,9 +101,15 @@ test('options bear on the fit: a slit, a deep gap, fine wire, a guard', async ({
   await expect(rule(sheet, 'wire against line')).toContainText(/opens before the line breaks/)
 })
 
-test('the card measures true: millimetres in the drawing are those of the bait, and the bar is fifty', async ({ sheet, page }) => {
+test('the card measures true: millimetres in the drawing are those of the bait, and the bar is fifty', async ({
+  sheet,
+  page,
+}) => {
   await openBench(sheet)
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Card as SVG' }).click()])
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Card as SVG' }).click(),
+  ])
   const svg = readFileSync(await download.path(), 'utf8')
   const [, width, height] = /width="([\d.]+)mm" height="([\d.]+)mm"/.exec(svg)!
   expect(svg).toContain(`viewBox="0 0 ${width} ${height}"`)
@@ -97,7 +123,7 @@ test('the card measures true: millimetres in the drawing are those of the bait, 
   await page.evaluate(() => document.body.classList.add('printing-card'))
   await page.emulateMedia({ media: 'print' })
   const printed = await page.locator('.print-card svg').evaluate(node => node.getBoundingClientRect().width)
-  expect(printed * 25.4 / 96).toBeCloseTo(190, 1)
+  expect((printed * 25.4) / 96).toBeCloseTo(190, 1)
   await expect(page.getByRole('main')).toBeHidden()
 })
 
@@ -109,8 +135,9 @@ test('the screen is calibrated against a card, and true size follows it', async 
   await page.getByLabel('true size on this screen').check()
   await page.getByLabel('calipers').check()
   const ticks = page.locator('.ruler text')
-  const at = async (label: string): Promise<number> => Number(await ticks.filter({ hasText: new RegExp(`^${label}$`) }).getAttribute('x'))
-  expect(await at('60') - await at('20')).toBeCloseTo(200, 1)
+  const at = async (label: string): Promise<number> =>
+    Number(await ticks.filter({ hasText: new RegExp(`^${label}$`) }).getAttribute('x'))
+  expect((await at('60')) - (await at('20'))).toBeCloseTo(200, 1)
   const jaw = page.getByRole('slider', { name: 'right jaw of the calipers' })
   const [text] = /[\d.]+/.exec((await jaw.getAttribute('aria-valuetext'))!)!
   await jaw.focus()
@@ -118,28 +145,49 @@ test('the screen is calibrated against a card, and true size follows it', async 
   await expect(jaw).toHaveAttribute('aria-valuetext', `${(Number(text) + 5).toFixed(1)} mm`)
 })
 
-test('every family is built on the bench, fitted, drawn, and opened in spread and tank', async ({ sheet, page }) => {
+test('every family is built on the bench, fitted, drawn, and opened in spread and tank', async ({
+  sheet,
+  page,
+}) => {
   test.setTimeout(180_000)
-  const groups = [FAMILY_IDS.filter(id => !FAMILIES[id].hollowOnly), FAMILY_IDS.filter(id => FAMILIES[id].hollowOnly)]
-  const sets = groups.flatMap(ids => Array.from({ length: Math.ceil(ids.length / 5) }, (_, i) => ids.slice(5 * i, 5 * i + 5)))
+  const groups = [
+    FAMILY_IDS.filter(id => !FAMILIES[id].hollowOnly),
+    FAMILY_IDS.filter(id => FAMILIES[id].hollowOnly),
+  ]
+  const sets = groups.flatMap(ids =>
+    Array.from({ length: Math.ceil(ids.length / 5) }, (_, i) => ids.slice(5 * i, 5 * i + 5)),
+  )
   expect(sets.flat().length).toBe(FAMILY_IDS.length)
   for (const set of sets) {
     const hollow = FAMILIES[set[0]!].hollowOnly === true
     const content: SpreadContent = {
-      ...structuredClone(DEMO_SPREADS[0]!.content), bait: { form: hollow ? 'tube' : 'slimShad', lengthM: hollow ? 0.1 : 0.09, material: 'plain' },
+      ...structuredClone(DEMO_SPREADS[0]!.content),
+      bait: { form: hollow ? 'tube' : 'slimShad', lengthM: hollow ? 0.1 : 0.09, material: 'plain' },
       lanes: set.map((family, i) => lane(family, LETTERS[i]!)),
     }
-    const made = await page.request.post(`${sheet.app.url}/api/spreads`, { data: { name: `walk ${set.join(' ')}`, content } })
+    const made = await page.request.post(`${sheet.app.url}/api/spreads`, {
+      data: { name: `walk ${set.join(' ')}`, content },
+    })
     expect(made.status()).toBe(201)
-    const { id } = await made.json() as { id: string }
+    const { id } = (await made.json()) as { id: string }
     await openBench(sheet, `/bench/${id}`)
     for (const [i, family] of set.entries()) {
-      await page.getByRole('region', { name: 'Rig on the bench' }).getByRole('button', { name: new RegExp(`^${LETTERS[i]}`) }).click()
-      await expect(page.getByRole('group', { name: new RegExp(`^${FAMILIES[family].name}, hook 2/0, from the side`) }), family).toBeVisible()
-      expect(await page.getByRole('region', { name: 'Fit rules' }).getByRole('listitem').count(), family).toBeGreaterThanOrEqual(3)
+      await page
+        .getByRole('region', { name: 'Rig on the bench' })
+        .getByRole('button', { name: new RegExp(`^${LETTERS[i]}`) })
+        .click()
+      await expect(
+        page.getByRole('group', { name: new RegExp(`^${FAMILIES[family].name}, hook 2/0, from the side`) }),
+        family,
+      ).toBeVisible()
+      expect(
+        await page.getByRole('region', { name: 'Fit rules' }).getByRole('listitem').count(),
+        family,
+      ).toBeGreaterThanOrEqual(3)
     }
     await sheet.open(`/spread/${id}`)
-    for (const letter of LETTERS.slice(0, set.length)) expect(await sheet.figure(letter, 'fall'), set.join()).toBeGreaterThan(0.5)
+    for (const letter of LETTERS.slice(0, set.length))
+      expect(await sheet.figure(letter, 'fall'), set.join()).toBeGreaterThan(0.5)
     await page.goto(`${sheet.app.url}/tank/${id}`)
     await expect(page.locator('td b')).toHaveCount(set.length)
   }

@@ -7,14 +7,25 @@ async function openBox({ page, app }: Sheet): Promise<void> {
   await page.goto(`${app.url}/box`)
   await expect(page.locator('tbody td.name').first()).toBeVisible()
 }
-const total = async ({ page }: Sheet): Promise<number> => Number(await page.getByRole('button', { name: /^everything/ }).locator('b').innerText())
+const total = async ({ page }: Sheet): Promise<number> =>
+  Number(
+    await page
+      .getByRole('button', { name: /^everything/ })
+      .locator('b')
+      .innerText(),
+  )
 const names = ({ page }: Sheet) => page.locator('tbody td.name input')
 async function choose({ page }: Sheet, text: string): Promise<void> {
   await page.getByRole('button', { name: 'Import' }).click()
-  await page.getByLabel('File to import').setInputFiles({ name: 'things.csv', mimeType: 'text/csv', buffer: Buffer.from(text) })
+  await page
+    .getByLabel('File to import')
+    .setInputFiles({ name: 'things.csv', mimeType: 'text/csv', buffer: Buffer.from(text) })
 }
 
-test('find, sort, change a count and a name where they stand, and take it all back', async ({ sheet, page }) => {
+test('find, sort, change a count and a name where they stand, and take it all back', async ({
+  sheet,
+  page,
+}) => {
   await openBox(sheet)
   expect(await total(sheet)).toBe(DEMO_BOX.length)
   await page.getByLabel('Find in the box').fill('floating craw')
@@ -42,7 +53,10 @@ test('find, sort, change a count and a name where they stand, and take it all ba
   await expect(page.locator('tbody td.size').first()).toHaveText('6/0')
 })
 
-test('several at once: counts, tags, duplicates, taking out; each in one step of undo', async ({ sheet, page }) => {
+test('several at once: counts, tags, duplicates, taking out; each in one step of undo', async ({
+  sheet,
+  page,
+}) => {
   await openBox(sheet)
   const before = await total(sheet)
   await page.getByRole('button', { name: /^lines/ }).click()
@@ -80,7 +94,10 @@ test('what fits this bait in my box, and on to the bench with it', async ({ shee
   await expect(page.getByLabel('bait', { exact: true }).first()).toContainText('slim paddle-tail shad')
 })
 
-test('a bait is weighed in air and in water, its density taken and set back; weights that cannot be are told', async ({ sheet, page }) => {
+test('a bait is weighed in air and in water, its density taken and set back; weights that cannot be are told', async ({
+  sheet,
+  page,
+}) => {
   await openBox(sheet)
   await page.getByLabel('Find in the box').fill('paddle-tail shad 90, mullet')
   await page.getByRole('button', { name: /^Details of paddle-tail shad 90, mullet/ }).click()
@@ -105,13 +122,21 @@ test('a bait is weighed in air and in water, its density taken and set back; wei
   await expect(page.getByRole('button', { name: 'Back to the typical density' })).toHaveCount(0)
 })
 
-test('a table is read and shown first; one with errors changes nothing and says which rows and why', async ({ sheet, page }) => {
+test('a table is read and shown first; one with errors changes nothing and says which rows and why', async ({
+  sheet,
+  page,
+}) => {
   await openBox(sheet)
   const before = await total(sheet)
-  await choose(sheet, 'kind,name,count,form,length_mm,material\r\nbait,good one,3,slimShad,80,plain\r\nbait,too long,1,slimShad,900,plain\r\nboat,dinghy,1,,,\r\nbait,,x,stick,100,plain\r\n')
+  await choose(
+    sheet,
+    'kind,name,count,form,length_mm,material\r\nbait,good one,3,slimShad,80,plain\r\nbait,too long,1,slimShad,900,plain\r\nboat,dinghy,1,,,\r\nbait,,x,stick,100,plain\r\n',
+  )
   const dialog = page.getByRole('dialog')
   await expect(dialog.getByRole('alert')).toContainText('3 of 4 rows cannot be read')
-  await expect(dialog.getByRole('row', { name: /^3 length_mm Bait length must be a number from 30 to 400 mm/ })).toBeVisible()
+  await expect(
+    dialog.getByRole('row', { name: /^3 length_mm Bait length must be a number from 30 to 400 mm/ }),
+  ).toBeVisible()
   await expect(dialog.getByRole('row', { name: /^4 kind Kind: expected one of/ })).toBeVisible()
   await expect(dialog.getByRole('row', { name: /^5 count "x" is not a number/ })).toBeVisible()
   await expect(dialog.getByRole('button', { name: 'Put them in' })).toBeDisabled()
@@ -123,11 +148,17 @@ test('a table is read and shown first; one with errors changes nothing and says 
   await expect(dialog.getByRole('alert')).toContainText('no columns "kind" and "name"')
 })
 
-test('five thousand rows come in within seconds, with progress, and go in one step', async ({ sheet, page }) => {
+test('five thousand rows come in within seconds, with progress, and go in one step', async ({
+  sheet,
+  page,
+}) => {
   test.setTimeout(90_000)
   await openBox(sheet)
   const before = await total(sheet)
-  const many = Array.from({ length: 5000 }, (_, i) => ({ ...DEMO_BOX[i % DEMO_BOX.length]!, name: `spare ${i}` }))
+  const many = Array.from({ length: 5000 }, (_, i) => ({
+    ...DEMO_BOX[i % DEMO_BOX.length]!,
+    name: `spare ${i}`,
+  }))
   await choose(sheet, boxCsv(many))
   const dialog = page.getByRole('dialog')
   await expect(dialog.getByRole('status')).toContainText('5000 things', { timeout: 20_000 })
@@ -145,7 +176,10 @@ test('what is listed goes out and comes in again the same', async ({ sheet, page
   await openBox(sheet)
   await page.getByRole('button', { name: /^rods/ }).click()
   await page.getByRole('button', { name: 'Export' }).click()
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name: 'as CSV' }).click()])
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('menuitem', { name: 'as CSV' }).click(),
+  ])
   const csv = readFileSync(await download.path(), 'utf8')
   expect(csv.trim().split('\r\n')).toHaveLength(5)
   const before = await total(sheet)
@@ -159,7 +193,9 @@ test('what is listed goes out and comes in again the same', async ({ sheet, page
 test('the box is accessible, with a thing open and one chosen', async ({ sheet, page }) => {
   await openBox(sheet)
   await page.getByRole('button', { name: 'Details of tube 100, green pumpkin' }).click()
-  await expect(page.getByRole('region', { name: 'What fits this bait in my box' }).getByRole('listitem').first()).toBeVisible()
+  await expect(
+    page.getByRole('region', { name: 'What fits this bait in my box' }).getByRole('listitem').first(),
+  ).toBeVisible()
   await page.getByRole('checkbox', { name: 'Choose tube 80, smoke' }).click()
   await sheet.accessible()
 })

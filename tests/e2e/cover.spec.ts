@@ -10,9 +10,14 @@ async function left(sheet: Sheet, letter: string): Promise<number> {
   return Number(await row(sheet, letter).locator('.left b').innerText())
 }
 
-test('what the open head costs here is told in a sentence, and follows the cover and the way it is worked', async ({ sheet, page }) => {
+test('what the open head costs here is told in a sentence, and follows the cover and the way it is worked', async ({
+  sheet,
+  page,
+}) => {
   await open(sheet, '/cover')
-  await expect(page.locator('.sentence')).toContainText(/C costs \d+ minutes an hour more .* hooks \d+ % of bites against \d+ %/)
+  await expect(page.locator('.sentence')).toContainText(
+    /C costs \d+ minutes an hour more .* hooks \d+ % of bites against \d+ %/,
+  )
   const sparse = await left(sheet, 'C')
   await sheet.choose('cover', 'drowned wood')
   await expect.poll(() => left(sheet, 'C')).toBeLessThan(sparse)
@@ -27,7 +32,10 @@ test('what the open head costs here is told in a sentence, and follows the cover
   await expect.poll(() => left(sheet, 'C')).toBe(hopped)
 })
 
-test('the same cast for every rig: drawn, told in words, played, and another one', async ({ sheet, page }) => {
+test('the same cast for every rig: drawn, told in words, played, and another one', async ({
+  sheet,
+  page,
+}) => {
   await open(sheet, '/cover')
   await sheet.choose('cover', 'drowned wood')
   const picture = page.getByRole('img', { name: /^The same cast for every rig/ })
@@ -43,7 +51,10 @@ test('the same cast for every rig: drawn, told in words, played, and another one
   await sheet.accessible()
 })
 
-test('a bite, link by link: a soft one leaves the point covered, a slack line sets too weak; the weakest link is named', async ({ sheet, page }) => {
+test('a bite, link by link: a soft one leaves the point covered, a slack line sets too weak; the weakest link is named', async ({
+  sheet,
+  page,
+}) => {
   await open(sheet, '/strike')
   const weakest = page.locator('.weakest')
   await expect(weakest).toContainText('hooked')
@@ -69,20 +80,29 @@ test('cover and strike show the figures of the spread', async ({ sheet, page }) 
   await expect(page.locator('.huge')).toContainText(`${hook} `)
 })
 
-test('what was counted here moves every rig, and is told; on request the model stands alone', async ({ sheet, page }) => {
+test('what was counted here moves every rig, and is told; on request the model stands alone', async ({
+  sheet,
+  page,
+}) => {
   await open(sheet, '/cover')
   const foot = page.locator('.foot')
-  await expect(foot).toContainText(/A: Moved from \d+ % by (\d+ casts with .* here, )+\d+ casts with .* here and \d+ casts with \d+ others\./, { timeout: 25_000 })
+  await expect(foot).toContainText(
+    /A: Moved from \d+ % by (\d+ casts with .* here, )+\d+ casts with .* here and \d+ casts with \d+ others\./,
+    { timeout: 25_000 },
+  )
   const moved = await left(sheet, 'A')
   await page.getByRole('link', { name: 'Log' }).click()
-  await page.getByLabel('show the model\'s own figures').check()
+  await page.getByLabel("show the model's own figures").check()
   await page.getByRole('link', { name: 'Cover' }).click()
   await expect(foot).toBeVisible()
   await expect(foot).not.toContainText('Moved from')
   expect(await left(sheet, 'A')).not.toBe(moved)
 })
 
-test('the trade: bites an hour and what a rig is worth decide, ranges that overlap are not ranked', async ({ sheet, page }) => {
+test('the trade: bites an hour and what a rig is worth decide, ranges that overlap are not ranked', async ({
+  sheet,
+  page,
+}) => {
   await sheet.open()
   await sheet.choose('cover', 'drowned wood')
   await sheet.settled()

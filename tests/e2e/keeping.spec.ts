@@ -28,7 +28,12 @@ test('the saved list: demo spreads, open, rename, delete and take it back', asyn
   await sheet.open()
   await page.getByRole('button', { name: 'Spreads' }).click()
   const dialog = page.getByRole('dialog')
-  for (const name of ['Eelgrass flat, three ways', 'Channel mouth, salted stick', 'Mussel edge, first of the flood']) await expect(dialog).toContainText(name)
+  for (const name of [
+    'Eelgrass flat, three ways',
+    'Channel mouth, salted stick',
+    'Mussel edge, first of the flood',
+  ])
+    await expect(dialog).toContainText(name)
   await dialog.getByRole('button', { name: 'Rename Channel mouth, salted stick' }).click()
   await dialog.getByLabel('New name for Channel mouth, salted stick').fill('Channel mouth, sticks')
   await page.keyboard.press('Enter')
@@ -62,7 +67,10 @@ test('deleting the spread on the sheet keeps the sheet, and can be taken back', 
 test('unsaved work survives closing the page, and can be discarded', async ({ sheet, page }) => {
   await sheet.open()
   await page.getByRole('button', { name: 'Spreads' }).click()
-  await page.getByRole('dialog').getByRole('button', { name: 'Eelgrass flat, three ways', exact: true }).click()
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: 'Eelgrass flat, three ways', exact: true })
+    .click()
   await sheet.settled()
   await sheet.type('depth', '3.2')
   await expect(page.getByText('unsaved changes', { exact: true })).toBeVisible()
@@ -80,7 +88,9 @@ test('a change saved elsewhere is not overwritten', async ({ sheet, page, app })
   await page.getByRole('button', { name: 'Save', exact: true }).click()
   await expect(page).toHaveURL(/\/spread\//)
   const id = page.url().split('/').pop()
-  const other = await page.request.put(`${app.url}/api/spreads/${id}`, { data: { revision: 1, name: 'Two windows, the other' } })
+  const other = await page.request.put(`${app.url}/api/spreads/${id}`, {
+    data: { revision: 1, name: 'Two windows, the other' },
+  })
   expect(other.status()).toBe(200)
   await sheet.type('depth', '1.1')
   await page.keyboard.press('Control+s')
@@ -105,13 +115,21 @@ test('no server: the sheet still computes, and saving says what to do', async ({
   await expect(page.getByLabel('depth', { exact: true })).toHaveValue('3')
 })
 
-test('a save whose answer is lost makes one spread, with what was changed since', async ({ sheet, page, app }) => {
-  const named = async (): Promise<{ id: string, revision: number }[]> =>
-    ((await (await fetch(`${app.url}/api/spreads`)).json()) as { spreads: { id: string, name: string, revision: number }[] }).spreads.filter(s => s.name === 'Said once')
+test('a save whose answer is lost makes one spread, with what was changed since', async ({
+  sheet,
+  page,
+  app,
+}) => {
+  const named = async (): Promise<{ id: string; revision: number }[]> =>
+    (
+      (await (await fetch(`${app.url}/api/spreads`)).json()) as {
+        spreads: { id: string; name: string; revision: number }[]
+      }
+    ).spreads.filter(s => s.name === 'Said once')
   await sheet.open()
   await sheet.type('Name of this spread', 'Said once')
   // it reaches the server; the answer does not come back
-  await page.route('**/api/spreads', async (route) => {
+  await page.route('**/api/spreads', async route => {
     if (route.request().method() !== 'POST') return route.fallback()
     await route.fetch()
     await route.abort()
@@ -125,6 +143,8 @@ test('a save whose answer is lost makes one spread, with what was changed since'
   await expect(page).toHaveURL(/\/spread\/[0-9a-f-]{36}$/)
   const [one, ...others] = await named()
   expect(others).toEqual([])
-  const { content } = await (await fetch(`${app.url}/api/spreads/${one!.id}`)).json() as { content: { water: { depthM: number } } }
+  const { content } = (await (await fetch(`${app.url}/api/spreads/${one!.id}`)).json()) as {
+    content: { water: { depthM: number } }
+  }
   expect(content.water.depthM).toBe(3.5)
 })

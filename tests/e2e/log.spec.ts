@@ -1,13 +1,21 @@
 import { readFileSync } from 'node:fs'
 import { expect, test, type Sheet } from './support'
 
-const sessionsOf = async ({ app }: Sheet): Promise<{ session: string, counts: Record<string, number> }[]> =>
-  ((await (await fetch(`${app.url}/api/log/sessions?limit=500`)).json()) as { sessions: { session: string, counts: Record<string, number> }[] }).sessions
+const sessionsOf = async ({ app }: Sheet): Promise<{ session: string; counts: Record<string, number> }[]> =>
+  (
+    (await (await fetch(`${app.url}/api/log/sessions?limit=500`)).json()) as {
+      sessions: { session: string; counts: Record<string, number> }[]
+    }
+  ).sessions
 
 test.describe('on the bank', () => {
   test.use({ viewport: { width: 390, height: 844 } })
 
-  test('twenty taps without a connection, the page closed and opened again: all twenty are on the server once', async ({ sheet, page, context }) => {
+  test('twenty taps without a connection, the page closed and opened again: all twenty are on the server once', async ({
+    sheet,
+    page,
+    context,
+  }) => {
     const before = (await sessionsOf(sheet)).length + 1
     await page.goto(`${sheet.app.url}/bank`)
     await page.getByRole('button', { name: 'With the rigs on the sheet' }).click()
@@ -15,13 +23,22 @@ test.describe('on the bank', () => {
     // before anything is laid by, all is kept too
     await expect.poll(async () => (await sessionsOf(sheet)).length, { timeout: 20_000 }).toBe(before)
     await expect(page.getByRole('status').first()).toContainText('all kept by the server')
-    await expect.poll(() => page.evaluate(async () => Boolean(await (await caches.open('dunecrest-bank-1')).match('/bank'))), { timeout: 20_000 }).toBe(true)
+    await expect
+      .poll(
+        () =>
+          page.evaluate(async () => Boolean(await (await caches.open('dunecrest-bank-1')).match('/bank'))),
+        { timeout: 20_000 },
+      )
+      .toBe(true)
     await page.reload()
     await expect(page.getByRole('button', { name: /^Cast/ })).toBeVisible()
-    await expect.poll(() => page.evaluate(async () => (await (await caches.open('dunecrest-bank-1')).keys()).length)).toBeGreaterThan(8)
+    await expect
+      .poll(() => page.evaluate(async () => (await (await caches.open('dunecrest-bank-1')).keys()).length))
+      .toBeGreaterThan(8)
     await context.setOffline(true)
     for (let i = 0; i < 14; i++) await page.getByRole('button', { name: /^Cast/ }).click()
-    for (const name of [/^Bump/, /^Bite/, /^Hooked/, /^Landed/]) await page.getByRole('button', { name }).click()
+    for (const name of [/^Bump/, /^Bite/, /^Hooked/, /^Landed/])
+      await page.getByRole('button', { name }).click()
     await page.getByRole('button', { name: /^Snag/ }).click()
     await page.getByRole('button', { name: 'Freed' }).click()
     await expect(page.getByRole('status').first()).toContainText('20 waiting on this phone')
@@ -32,14 +49,27 @@ test.describe('on the bank', () => {
     await expect(again.getByRole('status').first()).toContainText('20 waiting')
     await context.setOffline(false)
     await again.reload()
-    await expect(again.getByRole('status').first()).toContainText('all kept by the server', { timeout: 20_000 })
+    await expect(again.getByRole('status').first()).toContainText('all kept by the server', {
+      timeout: 20_000,
+    })
     const sessions = await sessionsOf(sheet)
     expect(sessions.length).toBe(before)
-    expect(sessions[0]!.counts).toMatchObject({ cast: 14, bump: 1, bite: 1, hooked: 1, landed: 1, snag: 1, freed: 1 })
+    expect(sessions[0]!.counts).toMatchObject({
+      cast: 14,
+      bump: 1,
+      bite: 1,
+      hooked: 1,
+      landed: 1,
+      snag: 1,
+      freed: 1,
+    })
     await again.close()
   })
 
-  test('undo, another rod, a heavier weight, a note; targets are big enough for a cold thumb', async ({ sheet, page }) => {
+  test('undo, another rod, a heavier weight, a note; targets are big enough for a cold thumb', async ({
+    sheet,
+    page,
+  }) => {
     await page.goto(`${sheet.app.url}/bank`)
     await page.getByRole('button', { name: 'With the rigs on the sheet' }).click()
     await page.getByRole('button', { name: /^Cast/ }).click()
@@ -63,13 +93,21 @@ test.describe('on the bank', () => {
     await page.getByLabel('Note').fill('bass on the edge')
     await page.getByRole('button', { name: 'Keep' }).click()
     await expect(page.getByRole('status', { name: 'Last tap' })).toContainText('bass on the edge')
-    for (const box of await Promise.all((await page.locator('.taps button, .rods button, .step, .undo').all()).map(b => b.boundingBox()))) {
+    for (const box of await Promise.all(
+      (await page.locator('.taps button, .rods button, .step, .undo').all()).map(b => b.boundingBox()),
+    )) {
       expect(box!.height).toBeGreaterThanOrEqual(56)
       expect(box!.width).toBeGreaterThanOrEqual(56)
     }
     await sheet.accessible()
-    const { sessions: [latest] } = await (await fetch(`${sheet.app.url}/api/log/sessions?limit=1`)).json() as { sessions: { session: string }[] }
-    const { entries } = await (await fetch(`${sheet.app.url}/api/log/${latest!.session}/entries`)).json() as { entries: { kind: string, data?: { rig?: object, weightKg?: number } }[] }
+    const {
+      sessions: [latest],
+    } = (await (await fetch(`${sheet.app.url}/api/log/sessions?limit=1`)).json()) as {
+      sessions: { session: string }[]
+    }
+    const { entries } = (await (
+      await fetch(`${sheet.app.url}/api/log/${latest!.session}/entries`)
+    ).json()) as { entries: { kind: string; data?: { rig?: object; weightKg?: number } }[] }
     const tied = entries.filter(e => e.kind === 'rod')
     expect(tied.filter(e => e.data?.rig && e.data.weightKg === undefined)).toHaveLength(3)
     expect(tied.filter(e => e.data?.weightKg !== undefined)).toHaveLength(1)
@@ -78,7 +116,10 @@ test.describe('on the bank', () => {
   })
 })
 
-test('drops move the bait: taps and the tank, a wrong one set aside, all forgotten again; the spread shows what was measured', async ({ sheet, page }) => {
+test('drops move the bait: taps and the tank, a wrong one set aside, all forgotten again; the spread shows what was measured', async ({
+  sheet,
+  page,
+}) => {
   await page.clock.install()
   await page.goto(`${sheet.app.url}/log`)
   const timer = page.getByRole('region', { name: 'Drop timer' })
@@ -98,25 +139,35 @@ test('drops move the bait: taps and the tank, a wrong one set aside, all forgott
   await expect(sheet.row('A', 'fall').getByRole('img', { name: 'measured' })).toBeVisible()
   // the middle may round to the same tenth either way; what the drops settle is how far it may be off
   const width = async (): Promise<number> => {
-    const [, low, high] = /([\d.]+) to ([\d.]+) s to the bottom/.exec(await sheet.row('A', 'fall').getAttribute('title') ?? '') ?? []
+    const [, low, high] =
+      /([\d.]+) to ([\d.]+) s to the bottom/.exec(
+        (await sheet.row('A', 'fall').getAttribute('title')) ?? '',
+      ) ?? []
     return Number(high) - Number(low)
   }
   const measured = await width()
   await page.goto(`${sheet.app.url}/log`)
-  await page.getByLabel('show the model\'s own figures').check()
+  await page.getByLabel("show the model's own figures").check()
   await page.getByRole('link', { name: 'Spread', exact: true }).click()
   await sheet.settled()
   await expect(sheet.row('A', 'fall').getByRole('img', { name: 'computed' })).toBeVisible()
   expect(await width()).toBeGreaterThan(measured + 0.15)
 })
 
-test('two rigs compared from the tally, sessions opened, the log as CSV; a backup saved, and a bad one refused', async ({ sheet, page }) => {
+test('two rigs compared from the tally, sessions opened, the log as CSV; a backup saved, and a bad one refused', async ({
+  sheet,
+  page,
+}) => {
   await page.goto(`${sheet.app.url}/log`)
   const tally = page.getByRole('region', { name: 'Tally' })
   await tally.getByRole('checkbox').nth(0).check()
   await tally.getByRole('checkbox').nth(1).check()
   await expect(tally.getByRole('status')).toContainText(/Hooked: .*points/)
-  await page.getByRole('region', { name: 'Sessions' }).getByRole('button', { name: /[1-9]\d casts/ }).first().click()
+  await page
+    .getByRole('region', { name: 'Sessions' })
+    .getByRole('button', { name: /[1-9]\d casts/ })
+    .first()
+    .click()
   await expect(page.getByRole('region', { name: 'Sessions' }).getByRole('listitem').nth(1)).toBeVisible()
   const sums = page.getByRole('region', { name: 'In all' }).locator('.sums')
   const all = await sums.innerText()
@@ -135,18 +186,39 @@ test('two rigs compared from the tally, sessions opened, the log as CSV; a backu
   await dialog.getByRole('link', { name: 'Save a backup' }).click()
   const text = readFileSync(await (await backup).path(), 'utf8')
   expect(JSON.parse(text)).toMatchObject({ format: 'dunecrest-backup', version: 3 })
-  await dialog.getByLabel('Backup to restore').setInputFiles({ name: 'bad.json', mimeType: 'application/json', buffer: Buffer.from('{"format":"other"}') })
+  await dialog.getByLabel('Backup to restore').setInputFiles({
+    name: 'bad.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from('{"format":"other"}'),
+  })
   await expect(dialog.getByRole('alert').first()).toContainText(/not a backup/)
   await expect(dialog.getByRole('button', { name: 'Replace everything' })).toHaveCount(0)
 
   // what is logged after the backup goes when it is put back, and comes again when that is taken back
-  const casts = async (): Promise<number> => ((await (await fetch(`${sheet.app.url}/api/backups`)).json()) as { here: { entries: number } }).here.entries
+  const casts = async (): Promise<number> =>
+    ((await (await fetch(`${sheet.app.url}/api/backups`)).json()) as { here: { entries: number } }).here
+      .entries
   const before = await casts()
-  const entry = { id: crypto.randomUUID(), session: crypto.randomUUID(), at: new Date().toISOString(), kind: 'cast' }
-  await fetch(`${sheet.app.url}/api/log/entries`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ entries: [entry] }) })
-  await dialog.getByLabel('Backup to restore').setInputFiles({ name: 'good.json', mimeType: 'application/json', buffer: Buffer.from(text) })
-  await expect(dialog.getByRole('alert').filter({ hasText: 'take the place of everything' })).toContainText(`${before.toLocaleString('en')} log entries`)
-  await expect(dialog.getByRole('alert').filter({ hasText: 'take the place of everything' })).toContainText(`${(before + 1).toLocaleString('en')} log entries`)
+  const entry = {
+    id: crypto.randomUUID(),
+    session: crypto.randomUUID(),
+    at: new Date().toISOString(),
+    kind: 'cast',
+  }
+  await fetch(`${sheet.app.url}/api/log/entries`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ entries: [entry] }),
+  })
+  await dialog
+    .getByLabel('Backup to restore')
+    .setInputFiles({ name: 'good.json', mimeType: 'application/json', buffer: Buffer.from(text) })
+  await expect(dialog.getByRole('alert').filter({ hasText: 'take the place of everything' })).toContainText(
+    `${before.toLocaleString('en')} log entries`,
+  )
+  await expect(dialog.getByRole('alert').filter({ hasText: 'take the place of everything' })).toContainText(
+    `${(before + 1).toLocaleString('en')} log entries`,
+  )
   await sheet.accessible()
   await dialog.getByRole('button', { name: 'Replace everything' }).click()
   await expect(dialog.getByRole('status').filter({ hasText: 'Restored' })).toBeVisible({ timeout: 20_000 })
@@ -156,7 +228,10 @@ test('two rigs compared from the tally, sessions opened, the log as CSV; a backu
   await expect.poll(casts, { timeout: 20_000 }).toBe(before + 1)
 })
 
-test('the log and the drops go out as tables and come in again once; a row that is wrong is told', async ({ sheet, page }) => {
+test('the log and the drops go out as tables and come in again once; a row that is wrong is told', async ({
+  sheet,
+  page,
+}) => {
   await page.goto(`${sheet.app.url}/log`)
   await expect(page.getByRole('region', { name: 'Drop timer' }).locator('tbody tr').first()).toBeVisible()
   await page.getByRole('button', { name: 'Tables, backup, instruments…' }).click()
@@ -166,13 +241,17 @@ test('the log and the drops go out as tables and come in again once; a row that 
     await tables.getByRole('button', { name }).click()
     return readFileSync(await (await download).path(), 'utf8')
   }
-  const count = async (): Promise<number> => ((await (await fetch(`${sheet.app.url}/api/log/evidence`)).json()) as { drops: object[] }).drops.length
+  const count = async (): Promise<number> =>
+    ((await (await fetch(`${sheet.app.url}/api/log/evidence`)).json()) as { drops: object[] }).drops.length
   const log = await saved('Log as CSV')
   expect(log.split('\r\n').length).toBeGreaterThan(1200)
   const drops = await saved('Drops as CSV')
   const before = await count()
   expect(drops.split('\r\n')).toHaveLength(before + 2)
-  const read = (name: string, text: string): Promise<void> => tables.getByLabel('Table to read').setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
+  const read = (name: string, text: string): Promise<void> =>
+    tables
+      .getByLabel('Table to read')
+      .setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
 
   await read('drops.csv', drops)
   await expect(tables.getByRole('status')).toContainText(`${before} drops.`)
@@ -182,7 +261,10 @@ test('the log and the drops go out as tables and come in again once; a row that 
 
   const [heading, first] = drops.split('\r\n') as [string, string]
   const columns = heading.split(',')
-  const fresh = first.split(',').map((cell, i) => columns[i] === 'id' ? '' : columns[i] === 'at' ? '2026-11-01T08:00:00Z' : cell).join(',')
+  const fresh = first
+    .split(',')
+    .map((cell, i) => (columns[i] === 'id' ? '' : columns[i] === 'at' ? '2026-11-01T08:00:00Z' : cell))
+    .join(',')
   await read('mine.csv', [heading, fresh, fresh.replace('2026-11-01', 'All Saints')].join('\r\n'))
   await expect(tables.getByRole('status')).toContainText('1 drops, and 1 thing wrong')
   await expect(tables.getByRole('status')).toContainText('row 3, at: Expected a date and time.')
@@ -198,7 +280,10 @@ test('the log and the drops go out as tables and come in again once; a row that 
   await expect(tables.getByRole('alert')).toContainText('neither a log')
 })
 
-test('a bucket held against a ball: the thumb found late, drops in it told as on open water; a bait too long is refused', async ({ sheet, page }) => {
+test('a bucket held against a ball: the thumb found late, drops in it told as on open water; a bait too long is refused', async ({
+  sheet,
+  page,
+}) => {
   await page.clock.install()
   await page.goto(`${sheet.app.url}/log`)
   const timer = page.getByRole('region', { name: 'Drop timer' })
@@ -211,16 +296,26 @@ test('a bucket held against a ball: the thumb found late, drops in it told as on
   await expect(dialog.getByRole('alert')).toContainText('depth of water must lie between')
   await sheet.type('depth of water', '120')
   for (let i = 0; i < 4; i++) {
-    await sheet.timed(dialog.getByRole('button', { name: /^Let go/ }), 900 + 20 * i, dialog.getByRole('button', { name: /^Knock/ }))
+    await sheet.timed(
+      dialog.getByRole('button', { name: /^Let go/ }),
+      900 + 20 * i,
+      dialog.getByRole('button', { name: /^Knock/ }),
+    )
     await expect(dialog.getByRole('list', { name: 'Taps' }).getByRole('listitem')).toHaveCount(i + 1)
   }
-  await expect(dialog.getByRole('status')).toContainText(/^The ball falls for 0\.80 s here\. 4 of 4 taps: your thumb is 0\.13 s late/)
+  await expect(dialog.getByRole('status')).toContainText(
+    /^The ball falls for 0\.80 s here\. 4 of 4 taps: your thumb is 0\.13 s late/,
+  )
   await sheet.accessible()
   await dialog.getByRole('button', { name: 'Drop in this one' }).click()
   await expect(timer).toContainText('1.2 m deep')
   await sheet.timed(timer.locator('.tap'), 2600, timer.locator('.tap'))
   await expect(timer.locator('tbody tr').first()).toContainText('Bucket')
-  const { drops } = await (await fetch(`${sheet.app.url}/api/log/evidence`)).json() as { drops: { drop: { seconds: number, depthM: number, bath: { tappedS: number, lagS: number, slowed: number } } }[] }
+  const { drops } = (await (await fetch(`${sheet.app.url}/api/log/evidence`)).json()) as {
+    drops: {
+      drop: { seconds: number; depthM: number; bath: { tappedS: number; lagS: number; slowed: number } }
+    }[]
+  }
   const { seconds, depthM, bath } = drops.at(-1)!.drop
   expect(depthM).toBe(1.2)
   expect(bath.tappedS).toBeCloseTo(2.6, 2)
@@ -238,15 +333,23 @@ test('a bucket held against a ball: the thumb found late, drops in it told as on
   await expect(timer.getByLabel('depth')).toBeVisible()
 })
 
-test('touches that do not stick are read: tail nips named with what would help; another rig named where it hangs up less', async ({ sheet, page }) => {
+test('touches that do not stick are read: tail nips named with what would help; another rig named where it hangs up less', async ({
+  sheet,
+  page,
+}) => {
   await page.goto(`${sheet.app.url}/log`)
   const tally = page.getByRole('region', { name: 'Tally' })
   await expect(tally.getByText(/Most like tail nips \(\d+ %\)/).first()).toBeVisible({ timeout: 20_000 })
   await expect(tally.getByText(/with a small hook trailing in the tail/).first()).toBeVisible()
-  await expect(tally.getByText(/^Hangs up on \d+ % of casts; .* here on \d+ %, settled\.$/).first()).toBeVisible()
+  await expect(
+    tally.getByText(/^Hangs up on \d+ % of casts; .* here on \d+ %, settled\.$/).first(),
+  ).toBeVisible()
 })
 
-test('a drop read off the made-up clip: stepped, scaled, marked nose and tail, kept with its pitch', async ({ sheet, page }) => {
+test('a drop read off the made-up clip: stepped, scaled, marked nose and tail, kept with its pitch', async ({
+  sheet,
+  page,
+}) => {
   await page.goto(`${sheet.app.url}/log`)
   await page.getByRole('button', { name: 'from a clip…' }).click()
   const dialog = page.getByRole('dialog', { name: 'A drop from a clip' })
@@ -257,30 +360,37 @@ test('a drop read off the made-up clip: stepped, scaled, marked nose and tail, k
   /** Presses a place given in pixels of the clip. */
   const press = async (x: number, y: number): Promise<void> => {
     const box = (await frame.boundingBox())!
-    await frame.click({ position: { x: x * box.width / 360, y: y * box.height / 480 } })
+    await frame.click({ position: { x: (x * box.width) / 360, y: (y * box.height) / 480 } })
   }
   await press(23, 40)
   await press(23, 136)
   /** Where the bait is on the frame: the middle of its colour, and how far it reaches. */
-  const bait = () => frame.evaluate((c) => {
-    const canvas = c as HTMLCanvasElement
-    const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height)
-    let [left, right, sum, n] = [1e9, -1e9, 0, 0]
-    const rows: [number, number][] = []
-    for (let y = 0; y < canvas.height; y++) {
-      for (let x = 60; x < canvas.width; x++) {
-        const i = 4 * (y * canvas.width + x)
-        if (Math.abs(data[i]! - 107) > 24 || Math.abs(data[i + 1]! - 90) > 24 || Math.abs(data[i + 2]! - 53) > 24) continue
-        left = Math.min(left, x)
-        right = Math.max(right, x)
-        sum += y
-        n++
-        rows.push([x, y])
+  const bait = () =>
+    frame.evaluate(c => {
+      const canvas = c as HTMLCanvasElement
+      const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height)
+      let [left, right, sum, n] = [1e9, -1e9, 0, 0]
+      const rows: [number, number][] = []
+      for (let y = 0; y < canvas.height; y++) {
+        for (let x = 60; x < canvas.width; x++) {
+          const i = 4 * (y * canvas.width + x)
+          if (
+            Math.abs(data[i]! - 107) > 24 ||
+            Math.abs(data[i + 1]! - 90) > 24 ||
+            Math.abs(data[i + 2]! - 53) > 24
+          )
+            continue
+          left = Math.min(left, x)
+          right = Math.max(right, x)
+          sum += y
+          n++
+          rows.push([x, y])
+        }
       }
-    }
-    const near = (x: number): number => rows.filter(r => Math.abs(r[0] - x) < 3).reduce((s, r, _, all) => s + r[1] / all.length, 0)
-    return { left, right, y: sum / n, leftY: near(left), rightY: near(right) }
-  })
+      const near = (x: number): number =>
+        rows.filter(r => Math.abs(r[0] - x) < 3).reduce((s, r, _, all) => s + r[1] / all.length, 0)
+      return { left, right, y: sum / n, leftY: near(left), rightY: near(right) }
+    })
   for (let k = 0; k < 2; k++) {
     const at = await bait()
     await press(at.right, at.rightY)
@@ -290,5 +400,7 @@ test('a drop read off the made-up clip: stepped, scaled, marked nose and tail, k
   await expect(dialog.locator('.read')).toContainText(/0\.\d+ m\/s, −?-?\d+°/)
   await sheet.accessible()
   await dialog.getByRole('button', { name: 'Keep this drop' }).click()
-  await expect(page.getByRole('region', { name: 'Drop timer' }).locator('tbody tr').first()).toContainText('clip')
+  await expect(page.getByRole('region', { name: 'Drop timer' }).locator('tbody tr').first()).toContainText(
+    'clip',
+  )
 })

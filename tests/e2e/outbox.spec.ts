@@ -2,7 +2,9 @@ import { expect, test, type Sheet } from './support'
 
 test.use({ viewport: { width: 390, height: 844 } })
 
-const sessionsKept = async ({ url }: Sheet['app']): Promise<number> => ((await (await fetch(`${url}/api/log/sessions?limit=500`)).json()) as { sessions: unknown[] }).sessions.length
+const sessionsKept = async ({ url }: Sheet['app']): Promise<number> =>
+  ((await (await fetch(`${url}/api/log/sessions?limit=500`)).json()) as { sessions: unknown[] }).sessions
+    .length
 
 /** Begins a session, and waits until everything it began with is kept by the server. */
 async function begin({ app, page }: Sheet): Promise<void> {
@@ -16,9 +18,17 @@ async function begin({ app, page }: Sheet): Promise<void> {
 }
 
 const DAY_MS = 86_400_000
-const casts = async ({ app }: Sheet): Promise<number> => ((await (await fetch(`${app.url}/api/log/evidence`)).json()) as { tallies: { counts: { cast?: number } }[] }).tallies.reduce((sum, t) => sum + (t.counts.cast ?? 0), 0)
+const casts = async ({ app }: Sheet): Promise<number> =>
+  (
+    (await (await fetch(`${app.url}/api/log/evidence`)).json()) as {
+      tallies: { counts: { cast?: number } }[]
+    }
+  ).tallies.reduce((sum, t) => sum + (t.counts.cast ?? 0), 0)
 
-test('a tap by a wrong clock is set aside with its reason and holds nothing up; mended, it goes', async ({ sheet, page }) => {
+test('a tap by a wrong clock is set aside with its reason and holds nothing up; mended, it goes', async ({
+  sheet,
+  page,
+}) => {
   await begin(sheet)
   const state = page.locator('.state')
   const before = await casts(sheet)
@@ -31,7 +41,9 @@ test('a tap by a wrong clock is set aside with its reason and holds nothing up; 
   await expect.poll(() => casts(sheet)).toBe(before + 1)
   await expect(state).toContainText('1 set aside (below), the rest kept')
   await sheet.accessible()
-  await aside.getByLabel('when').fill(new Date(Date.now() - new Date().getTimezoneOffset() * 60_000).toISOString().slice(0, 19))
+  await aside
+    .getByLabel('when')
+    .fill(new Date(Date.now() - new Date().getTimezoneOffset() * 60_000).toISOString().slice(0, 19))
   await aside.getByRole('button', { name: 'Send again' }).click()
   await expect(aside).toHaveCount(0)
   await expect.poll(() => casts(sheet)).toBe(before + 2)
@@ -45,22 +57,33 @@ test('one that is set aside can be dropped, and that taken back', async ({ sheet
   await page.clock.setFixedTime(Date.now())
   await aside.getByRole('button', { name: 'Drop' }).click()
   await expect(aside).toHaveCount(0)
-  await page.getByRole('listitem').filter({ hasText: 'Dropped' }).getByRole('button', { name: 'Undo' }).click()
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: 'Dropped' })
+    .getByRole('button', { name: 'Undo' })
+    .click()
   await expect(aside).toContainText('later than tomorrow')
 })
 
-test('a clock that is far off is told; the browser is asked to keep what is kept', async ({ sheet, page }) => {
+test('a clock that is far off is told; the browser is asked to keep what is kept', async ({
+  sheet,
+  page,
+}) => {
   await page.addInitScript(() => {
-    StorageManager.prototype.persist = () => Promise.resolve((window as { asked?: boolean }).asked = true)
+    StorageManager.prototype.persist = () => Promise.resolve(((window as { asked?: boolean }).asked = true))
   })
   await begin(sheet)
   expect(await page.evaluate(() => (window as { asked?: boolean }).asked)).toBe(true)
-  await page.clock.setFixedTime(Date.now() - 3 * DAY_MS / 24)
+  await page.clock.setFixedTime(Date.now() - (3 * DAY_MS) / 24)
   await page.getByRole('button', { name: /^Cast/ }).click()
-  await expect(page.getByText('The clock of this phone is 3 hours behind the server\'s.')).toBeVisible()
+  await expect(page.getByText("The clock of this phone is 3 hours behind the server's.")).toBeVisible()
 })
 
-test('two tabs share one session: neither loses the other\'s taps, and one that was ended stays ended', async ({ sheet, page, context }) => {
+test("two tabs share one session: neither loses the other's taps, and one that was ended stays ended", async ({
+  sheet,
+  page,
+  context,
+}) => {
   await begin(sheet)
   const other = await context.newPage()
   await other.goto(`${sheet.app.url}/bank`)
@@ -94,11 +117,16 @@ test('a server that hangs stops nothing for good', async ({ sheet, page }) => {
   await expect(page.locator('.state')).toContainText('all kept by the server')
 })
 
-test('a phone that is full says so, keeps nothing quiet, and loses nothing that can still be saved', async ({ sheet, page, context }) => {
+test('a phone that is full says so, keeps nothing quiet, and loses nothing that can still be saved', async ({
+  sheet,
+  page,
+  context,
+}) => {
   await page.addInitScript(() => {
     const { put } = IDBObjectStore.prototype
     IDBObjectStore.prototype.put = function (...given: Parameters<typeof put>) {
-      if ((window as { full?: boolean }).full) throw new DOMException('The quota has been exceeded.', 'QuotaExceededError')
+      if ((window as { full?: boolean }).full)
+        throw new DOMException('The quota has been exceeded.', 'QuotaExceededError')
       return put.apply(this, given)
     }
   })

@@ -8,8 +8,16 @@ test('no request leaves the machine', async ({ sheet, page, app }) => {
   await page.getByRole('button', { name: 'Spreads' }).click()
   await expect(page.getByRole('dialog').getByRole('table')).toBeVisible()
   expect(asked.length).toBeGreaterThan(5)
-  expect(asked.filter(url => !url.startsWith(app.url) && !url.startsWith('data:') && !url.startsWith('blob:'))).toEqual([])
-  expect(await page.evaluate(() => document.fonts.check('16px "Archivo Variable"') && document.fonts.check('16px "Source Sans 3 Variable"'))).toBe(true)
+  expect(
+    asked.filter(url => !url.startsWith(app.url) && !url.startsWith('data:') && !url.startsWith('blob:')),
+  ).toEqual([])
+  expect(
+    await page.evaluate(
+      () =>
+        document.fonts.check('16px "Archivo Variable"') &&
+        document.fonts.check('16px "Source Sans 3 Variable"'),
+    ),
+  ).toBe(true)
 })
 
 for (const theme of ['day', 'dusk', 'glare'] as const) {
@@ -31,20 +39,27 @@ for (const theme of ['day', 'dusk', 'glare'] as const) {
   })
 }
 
-test('everything of three lanes and the verdict is on a 1280 x 800 screen without scrolling', async ({ sheet, page }) => {
+test('everything of three lanes and the verdict is on a 1280 x 800 screen without scrolling', async ({
+  sheet,
+  page,
+}) => {
   await sheet.open()
   expect(await page.evaluate(() => document.documentElement.scrollHeight)).toBeLessThanOrEqual(800)
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1280)
 })
 
-test('a printed sheet carries its name, figures and verdict, and nothing to press', async ({ sheet, page }) => {
+test('a printed sheet carries its name, figures and verdict, and nothing to press', async ({
+  sheet,
+  page,
+}) => {
   await sheet.open()
   await sheet.type('Name of this spread', 'For the tackle box')
   await page.emulateMedia({ media: 'print' })
   await expect(page.getByText('Dunecrest: For the tackle box')).toBeVisible()
   await expect(sheet.row('A', 'fall')).toBeVisible()
   await expect(sheet.verdict).toBeVisible()
-  for (const name of ['Save', 'Add a rig', 'weight up']) await expect(page.getByRole('button', { name }).first()).toBeHidden()
+  for (const name of ['Save', 'Add a rig', 'weight up'])
+    await expect(page.getByRole('button', { name }).first()).toBeHidden()
 })
 
 test.describe('on a phone', () => {

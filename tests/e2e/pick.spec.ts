@@ -7,7 +7,10 @@ async function settled(sheet: Sheet): Promise<void> {
   await expect(sheet.page.getByRole('progressbar')).toHaveCount(0, { timeout: 60_000 })
 }
 
-test('from a spot to a rig with its reasons, and into the spread with the same figures', async ({ sheet, page }) => {
+test('from a spot to a rig with its reasons, and into the spread with the same figures', async ({
+  sheet,
+  page,
+}) => {
   test.setTimeout(150_000)
   await page.goto(`${sheet.app.url}/pick`)
   await settled(sheet)
@@ -30,7 +33,10 @@ test('from a spot to a rig with its reasons, and into the spread with the same f
   await expect(page.getByRole('button', { name: 'Redo' })).toBeEnabled()
 })
 
-test('a way of one\'s own narrows the search; everything can be looked through and pinned; nothing to pick is said plainly', async ({ sheet, page }) => {
+test("a way of one's own narrows the search; everything can be looked through and pinned; nothing to pick is said plainly", async ({
+  sheet,
+  page,
+}) => {
   test.setTimeout(150_000)
   await page.goto(`${sheet.app.url}/pick`)
   await settled(sheet)
@@ -50,15 +56,23 @@ test('a way of one\'s own narrows the search; everything can be looked through a
   await settled(sheet)
   await sheet.type('depth', '40')
   await sheet.type('current', '2')
-  await expect(page.getByRole('region', { name: 'Nothing to pick' })).toContainText(/holds this current|comes down/, { timeout: 60_000 })
+  await expect(page.getByRole('region', { name: 'Nothing to pick' })).toContainText(
+    /holds this current|comes down/,
+    { timeout: 60_000 },
+  )
   await expect(page.getByRole('button', { name: 'Look beyond my box' })).toBeVisible()
 })
 
-test('a trip: rods for its stops, weights that follow the tide, countdown, packing, calendar; kept and saved', async ({ sheet, page }) => {
+test('a trip: rods for its stops, weights that follow the tide, countdown, packing, calendar; kept and saved', async ({
+  sheet,
+  page,
+}) => {
   test.setTimeout(150_000)
   await page.goto(`${sheet.app.url}/rods`)
   await expect(page.getByRole('article', { name: 'Rod A' })).toBeVisible({ timeout: 60_000 })
-  await expect(page.getByRole('region', { name: 'Change plan' }).getByRole('listitem').first()).toContainText('rod A')
+  await expect(page.getByRole('region', { name: 'Change plan' }).getByRole('listitem').first()).toContainText(
+    'rod A',
+  )
   await expect(page.getByRole('region', { name: 'Countdown' }).getByRole('columnheader').nth(1)).toBeVisible()
   await expect(page.getByRole('region', { name: 'Packing list' })).toContainText('in the box')
   await page.getByLabel('Stop 1 from').fill('noon')
@@ -67,10 +81,14 @@ test('a trip: rods for its stops, weights that follow the tide, countdown, packi
   await page.getByLabel('Stop 1 from').fill('6:30')
   await page.getByLabel('Stop 1 from').press('Enter')
   await expect(page.getByRole('progressbar')).toHaveCount(0, { timeout: 60_000 })
-  await expect(page.getByRole('region', { name: 'Change plan' }).getByRole('listitem').first()).toContainText('06:30')
+  await expect(page.getByRole('region', { name: 'Change plan' }).getByRole('listitem').first()).toContainText(
+    '06:30',
+  )
   const download = page.waitForEvent('download')
   await page.getByRole('button', { name: 'Calendar (.ics)' }).click()
-  expect(readFileSync(await (await download).path(), 'utf8')).toMatch(/BEGIN:VCALENDAR[\s\S]*SUMMARY:Eelgrass flat/)
+  expect(readFileSync(await (await download).path(), 'utf8')).toMatch(
+    /BEGIN:VCALENDAR[\s\S]*SUMMARY:Eelgrass flat/,
+  )
   await page.getByLabel('Local rules').fill('42 cm, two fish')
   await page.getByLabel('Local rules').blur()
   await sheet.accessible()
@@ -96,9 +114,13 @@ test('a trip: rods for its stops, weights that follow the tide, countdown, packi
   await page.getByRole('button', { name: /^Cast/ }).click()
   await expect(page.getByRole('status').first()).toContainText('all kept by the server')
   await sheet.accessible()
-  const { sessions } = await (await fetch(`${sheet.app.url}/api/log/sessions?limit=1`)).json() as { sessions: { session: string, counts: object }[] }
+  const { sessions } = (await (await fetch(`${sheet.app.url}/api/log/sessions?limit=1`)).json()) as {
+    sessions: { session: string; counts: object }[]
+  }
   expect(sessions[0]!.counts).toEqual({ cast: 2 })
-  const { entries } = await (await fetch(`${sheet.app.url}/api/log/${sessions[0]!.session}/entries`)).json() as { entries: { kind: string, placeKey?: string }[] }
+  const { entries } = (await (
+    await fetch(`${sheet.app.url}/api/log/${sessions[0]!.session}/entries`)
+  ).json()) as { entries: { kind: string; placeKey?: string }[] }
   const places = entries.filter(e => e.kind === 'cast').map(e => e.placeKey)
   expect(new Set(places).size).toBe(2)
   await page.getByRole('button', { name: 'End', exact: true }).click()
@@ -113,16 +135,32 @@ test('spots: from the sheet, renamed, deleted and back, out as GPX and in again'
   await dialog.getByRole('button', { name: 'Save as GPX' }).click()
   const gpx = readFileSync(await (await download).path(), 'utf8')
   expect(gpx.match(/<wpt /g)).toHaveLength(8)
-  await dialog.locator('input[type=file]').setInputFiles({ name: 'one.gpx', mimeType: 'application/gpx+xml', buffer: Buffer.from('<gpx><wpt lat="0.41" lon="-0.2"><name>Old pier</name></wpt></gpx>') })
+  await dialog.locator('input[type=file]').setInputFiles({
+    name: 'one.gpx',
+    mimeType: 'application/gpx+xml',
+    buffer: Buffer.from('<gpx><wpt lat="0.41" lon="-0.2"><name>Old pier</name></wpt></gpx>'),
+  })
   await expect(dialog.getByRole('listitem')).toHaveCount(9)
   // the fifth of five is not taken: it says so, and which
   let asked = 0
-  await page.route('**/api/documents/spot', route => route.request().method() === 'POST' && ++asked === 5 ? route.fulfill({ status: 507, json: { message: 'The disk that holds the data is full.' } }) : route.fallback())
+  await page.route('**/api/documents/spot', route =>
+    route.request().method() === 'POST' && ++asked === 5
+      ? route.fulfill({ status: 507, json: { message: 'The disk that holds the data is full.' } })
+      : route.fallback(),
+  )
   const five = [1, 2, 3, 4, 5].map(n => `<wpt lat="0.4${n}" lon="-0.2"><name>Mark ${n}</name></wpt>`).join('')
-  await dialog.locator('input[type=file]').setInputFiles({ name: 'five.gpx', mimeType: 'application/gpx+xml', buffer: Buffer.from(`<gpx>${five}</gpx>`) })
-  await expect(dialog.getByRole('alert')).toHaveText('4 of 5 spots were read in. Mark 5: The disk that holds the data is full.')
+  await dialog.locator('input[type=file]').setInputFiles({
+    name: 'five.gpx',
+    mimeType: 'application/gpx+xml',
+    buffer: Buffer.from(`<gpx>${five}</gpx>`),
+  })
+  await expect(dialog.getByRole('alert')).toHaveText(
+    '4 of 5 spots were read in. Mark 5: The disk that holds the data is full.',
+  )
   await page.unroute('**/api/documents/spot')
-  await dialog.locator('input[type=file]').setInputFiles({ name: 'bad.gpx', mimeType: 'application/gpx+xml', buffer: Buffer.from('<gpx><wpt') })
+  await dialog
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'bad.gpx', mimeType: 'application/gpx+xml', buffer: Buffer.from('<gpx><wpt') })
   await expect(dialog.getByRole('alert')).toContainText('not well-formed')
   await dialog.getByRole('button', { name: /^Old pier/ }).click()
   await dialog.getByRole('button', { name: 'Delete' }).click()

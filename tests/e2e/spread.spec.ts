@@ -26,11 +26,17 @@ test('open, change depth, cover, size and weight: figures and verdict follow', a
   await expect(page).toHaveTitle(/Dunecrest/)
 })
 
-test('the 90 mm paddle tail with 1/8 oz: what the lanes say is what is seen under water', async ({ sheet }) => {
+test('the 90 mm paddle tail with 1/8 oz: what the lanes say is what is seen under water', async ({
+  sheet,
+}) => {
   await sheet.open()
-  const [belly, bare, head] = await Promise.all(['A', 'B', 'C'].map(async letter => ({
-    fall: await sheet.figure(letter, 'fall'), pitch: await sheet.figure(letter, 'posture'), glide: await sheet.figure(letter, 'glide'),
-  })))
+  const [belly, bare, head] = await Promise.all(
+    ['A', 'B', 'C'].map(async letter => ({
+      fall: await sheet.figure(letter, 'fall'),
+      pitch: await sheet.figure(letter, 'posture'),
+      glide: await sheet.figure(letter, 'glide'),
+    })),
+  )
   expect(head!.fall).toBeLessThan(belly!.fall)
   expect(belly!.fall).toBeLessThan(bare!.fall)
   expect(head!.pitch).toBeLessThan(-60)
@@ -45,7 +51,10 @@ test('the tank plays, pauses, steps in speed and scrubs', async ({ sheet, page }
   const tank = page.getByRole('region', { name: 'Tank' })
   const clock = tank.getByLabel('Time of the drop')
   const time = async (): Promise<number> => Number(await clock.inputValue())
-  await expect(tank.getByRole('img')).toHaveAttribute('aria-label', /A: down in \d+\.\d seconds, near level, upright/)
+  await expect(tank.getByRole('img')).toHaveAttribute(
+    'aria-label',
+    /A: down in \d+\.\d seconds, near level, upright/,
+  )
   await page.keyboard.press('Space')
   await expect(tank.getByRole('button', { name: 'Pause the drop' })).toBeVisible()
   await expect.poll(time).toBeGreaterThan(0.3)
@@ -65,7 +74,8 @@ test('the tank plays, pauses, steps in speed and scrubs', async ({ sheet, page }
 
 test('lanes: add, duplicate, move, remove, undo, redo', async ({ sheet, page }) => {
   await sheet.open()
-  const letters = (): Promise<string[]> => page.getByRole('article').evaluateAll(all => all.map(a => a.getAttribute('aria-label')!.slice(4, 5)))
+  const letters = (): Promise<string[]> =>
+    page.getByRole('article').evaluateAll(all => all.map(a => a.getAttribute('aria-label')!.slice(4, 5)))
   const menu = async (letter: string, item: string): Promise<void> => {
     await page.getByRole('button', { name: `What to do with rig ${letter}` }).click()
     await page.getByRole('menuitem', { name: item }).click()
@@ -96,7 +106,13 @@ test('lanes are dragged by their letter', async ({ sheet, page }) => {
   await page.mouse.move(target.x - 60, target.y + 8, { steps: 8 })
   await page.mouse.move(target.x + 60, target.y + 8, { steps: 8 })
   await page.mouse.up()
-  await expect.poll(() => page.getByRole('article').evaluateAll(all => all.map(a => a.getAttribute('aria-label')!.slice(4, 5)).join(''))).toBe('BCA')
+  await expect
+    .poll(() =>
+      page
+        .getByRole('article')
+        .evaluateAll(all => all.map(a => a.getAttribute('aria-label')!.slice(4, 5)).join('')),
+    )
+    .toBe('BCA')
 })
 
 test('keys choose a rig, step weight and hook, and list themselves', async ({ sheet, page }) => {
@@ -134,7 +150,11 @@ test('units: metric, imperial and mixed show the same water', async ({ sheet, pa
 test('nonsense is refused at its field and nothing is lost', async ({ sheet, page }) => {
   await sheet.open()
   const fall = await sheet.figure('A', 'fall')
-  for (const [text, reason] of [['-3', /Depth must lie between|depth must lie between/], ['deep', /write a number in m/], ['1000', /must lie between/]] as const) {
+  for (const [text, reason] of [
+    ['-3', /Depth must lie between|depth must lie between/],
+    ['deep', /write a number in m/],
+    ['1000', /must lie between/],
+  ] as const) {
     await sheet.type('depth', text)
     await expect(page.getByRole('alert')).toContainText(reason)
     await expect(page.getByLabel('depth', { exact: true })).toHaveValue(text)

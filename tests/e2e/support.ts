@@ -7,7 +7,10 @@ import { join } from 'node:path'
 import { freePort, startServer } from '../../scripts/serve.mjs'
 
 /** A running application on a data folder of its own, with the demo data in it. */
-export interface App { readonly url: string, restart: (signal: NodeJS.Signals) => Promise<void> }
+export interface App {
+  readonly url: string
+  restart: (signal: NodeJS.Signals) => Promise<void>
+}
 
 async function stop(child: ChildProcess, signal: NodeJS.Signals): Promise<void> {
   const gone = new Promise(resolve => child.once('exit', resolve))
@@ -16,20 +19,28 @@ async function stop(child: ChildProcess, signal: NodeJS.Signals): Promise<void> 
 }
 
 export const test = base.extend<{ sheet: Sheet }, { app: App }>({
-  app: [async ({ playwright: _playwright }, use, info) => {
-    const folder = mkdtempSync(join(tmpdir(), 'dunecrest-e2e-'))
-    const options = { port: await freePort(4600 + 10 * info.workerIndex), folder: join(folder, 'data'), demo: true, stdio: 'ignore' as const }
-    let { url, child } = await startServer(options)
-    await use({
-      url,
-      restart: async (signal) => {
-        await stop(child, signal);
-        ({ url, child } = await startServer(options))
-      },
-    })
-    await stop(child, 'SIGTERM')
-    rmSync(folder, { recursive: true, force: true })
-  }, { scope: 'worker' }],
+  app: [
+    async ({ playwright: _playwright }, use, info) => {
+      const folder = mkdtempSync(join(tmpdir(), 'dunecrest-e2e-'))
+      const options = {
+        port: await freePort(4600 + 10 * info.workerIndex),
+        folder: join(folder, 'data'),
+        demo: true,
+        stdio: 'ignore' as const,
+      }
+      let { url, child } = await startServer(options)
+      await use({
+        url,
+        restart: async signal => {
+          await stop(child, signal)
+          ;({ url, child } = await startServer(options))
+        },
+      })
+      await stop(child, 'SIGTERM')
+      rmSync(folder, { recursive: true, force: true })
+    },
+    { scope: 'worker' },
+  ],
   sheet: async ({ app, page }, use) => {
     await use(new Sheet(app, page))
   },
@@ -38,7 +49,10 @@ export { expect }
 
 /** The sheet as a person sees it. */
 export class Sheet {
-  constructor(readonly app: App, readonly page: Page) {}
+  constructor(
+    readonly app: App,
+    readonly page: Page,
+  ) {}
 
   async open(path = '/'): Promise<void> {
     await this.page.goto(this.app.url + path)
@@ -52,7 +66,10 @@ export class Sheet {
     await expect(this.verdict).toHaveAttribute('aria-busy', 'false', { timeout: 25_000 })
   }
 
-  /** Presses one button and, exactly so long after by the page's clock, another: however busy the machine is. Needs `page.clock.install()`. */
+  /**
+   * Presses one button and, exactly so long after by the page's clock, another: however busy the machine is.
+   * Needs `page.clock.install()`.
+   */
   async timed(first: Locator, ms: number, second: Locator): Promise<void> {
     const { clock } = this.page
     await clock.pauseAt(await this.page.evaluate(() => Date.now() + 5000))
@@ -64,16 +81,27 @@ export class Sheet {
 
   /** Nothing on the page stands in the way of those who cannot see or point. */
   async accessible(): Promise<void> {
-    // a colour half way through its transition is nobody's contrast: none begins from here on, and those under way end
+    // a colour half way through its transition is nobody's contrast: none begins from here on, and those
+    // under way end
     await this.page.emulateMedia({ reducedMotion: 'reduce' })
-    await this.page.waitForFunction(() => document.getAnimations().every(a => a.playState !== 'running' || a.effect?.getComputedTiming().endTime === Infinity))
+    await this.page.waitForFunction(() =>
+      document
+        .getAnimations()
+        .every(a => a.playState !== 'running' || a.effect?.getComputedTiming().endTime === Infinity),
+    )
     const { violations } = await new AxeBuilder({ page: this.page }).analyze()
     expect(violations.map(v => `${v.id}: ${v.nodes.map(n => n.target.join(' ')).join('; ')}`)).toEqual([])
   }
 
-  get verdict() { return this.page.getByRole('region', { name: 'Verdict' }) }
-  lane(letter: string) { return this.page.getByRole('article', { name: `Rig ${letter}:` }) }
-  row(letter: string, name: string) { return this.lane(letter).locator('.row', { has: this.page.locator('.name', { hasText: name }) }) }
+  get verdict() {
+    return this.page.getByRole('region', { name: 'Verdict' })
+  }
+  lane(letter: string) {
+    return this.page.getByRole('article', { name: `Rig ${letter}:` })
+  }
+  row(letter: string, name: string) {
+    return this.lane(letter).locator('.row', { has: this.page.locator('.name', { hasText: name }) })
+  }
   async figure(letter: string, name: string): Promise<number> {
     const text = await this.row(letter, name).locator('.number b').innerText()
     return Number(text.replace('−', '-').replace(/[^\d.-]/g, ''))

@@ -70,7 +70,8 @@ test('what-ifs change the drop and leave the old trace as a ghost', async ({ she
 
 test('a current carries the rigs, a tight line swings them in', async ({ sheet }) => {
   await openTank(sheet)
-  const travelled = async (which: 0 | 1): Promise<number> => Number((await row(sheet, 'A').locator('td').nth(5).innerText()).split(', ')[which])
+  const travelled = async (which: 0 | 1): Promise<number> =>
+    Number((await row(sheet, 'A').locator('td').nth(5).innerText()).split(', ')[which])
   const away = (): Promise<number> => travelled(0)
   const still = await away()
   await sheet.type('current', '0.5')
@@ -90,9 +91,11 @@ test('set pieces: what is argued about can be seen', async ({ sheet, page }) => 
   await expect(row(sheet, 'A')).toContainText('lies')
 
   await showMe(sheet, 'Weight pegged or free')
-  await expect.poll(async () => await down(sheet, 'B') > 2 * await down(sheet, 'A')).toBe(true)
+  await expect.poll(async () => (await down(sheet, 'B')) > 2 * (await down(sheet, 'A'))).toBe(true)
   await row(sheet, 'B').getByRole('button', { name: 'free: peg it' }).click()
-  await expect.poll(async () => Math.abs(await down(sheet, 'B') - await down(sheet, 'A')) < 0.05).toBe(true)
+  await expect
+    .poll(async () => Math.abs((await down(sheet, 'B')) - (await down(sheet, 'A'))) < 0.05)
+    .toBe(true)
 
   await showMe(sheet, 'Thin line and thick')
   const thin = await down(sheet, 'B')
@@ -100,7 +103,8 @@ test('set pieces: what is argued about can be seen', async ({ sheet, page }) => 
   await expect.poll(() => down(sheet, 'B')).toBeGreaterThan(thin)
 
   await showMe(sheet, 'A head in a tube, moved back')
-  const pitch = async (letter: string): Promise<number> => Number((await row(sheet, letter).locator('td').nth(3).innerText()).replace('°', ''))
+  const pitch = async (letter: string): Promise<number> =>
+    Number((await row(sheet, letter).locator('td').nth(3).innerText()).replace('°', ''))
   await page.getByLabel('Time of the drop').fill('1.5')
   expect(await pitch('A')).toBeLessThan(await pitch('D'))
 })
@@ -110,9 +114,13 @@ test('a feeding zone is set, counted, told, and goes with undo', async ({ sheet,
   await page.getByRole('button', { name: 'set a feeding zone' }).click()
   await expect(page.getByRole('columnheader', { name: 'In the zone' })).toBeVisible()
   await sheet.type('fish feed from', '1')
-  const inZone = async (): Promise<number> => Number((await row(sheet, 'B').locator('td').nth(7).innerText()).replace(' s', ''))
-  await expect.poll(inZone).toBeGreaterThan(0.3 * await down(sheet, 'B'))
-  await expect(page.getByRole('img', { name: /From the side/ })).toHaveAttribute('aria-label', /in the feeding zone/)
+  const inZone = async (): Promise<number> =>
+    Number((await row(sheet, 'B').locator('td').nth(7).innerText()).replace(' s', ''))
+  await expect.poll(inZone).toBeGreaterThan(0.3 * (await down(sheet, 'B')))
+  await expect(page.getByRole('img', { name: /From the side/ })).toHaveAttribute(
+    'aria-label',
+    /in the feeding zone/,
+  )
   await sheet.type('depth', '1.4')
   await expect(page.getByLabel('to', { exact: true })).toHaveValue('1.4')
   await page.getByRole('button', { name: 'Clear the feeding zone' }).click()
@@ -125,14 +133,23 @@ test('the drops go out as CSV and JSON', async ({ sheet, page }) => {
   await openTank(sheet)
   const file = async (kind: string): Promise<string> => {
     await page.getByRole('button', { name: 'Export' }).click()
-    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name: kind }).click()])
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('menuitem', { name: kind }).click(),
+    ])
     return readFileSync(await download.path(), 'utf8')
   }
-  const csv = (await file('CSV')).trim().split('\r\n').map(line => line.split(','))
+  const csv = (await file('CSV'))
+    .trim()
+    .split('\r\n')
+    .map(line => line.split(','))
   expect(csv[0]!.slice(0, 3)).toEqual(['rig', 'time_s', 'depth_m'])
   const last = csv.filter(line => line[0] === 'A').pop()!
   expect(Number(last[1])).toBeCloseTo(await down(sheet, 'A'), 1)
-  const json = JSON.parse(await file('JSON')) as { format: string, drops: { rig: string, moments: { timeS: number }[] }[] }
+  const json = JSON.parse(await file('JSON')) as {
+    format: string
+    drops: { rig: string; moments: { timeS: number }[] }[]
+  }
   expect(json.format).toBe('dunecrest-drop')
   expect(json.drops.map(d => d.rig)).toEqual(['A', 'B', 'C'])
   expect(json.drops[0]!.moments.length).toBe(csv.filter(line => line[0] === 'A').length)
@@ -142,5 +159,8 @@ test('the tank is accessible, fits the screen and tells each drop in words', asy
   await openTank(sheet)
   await sheet.accessible()
   expect(await page.evaluate(() => document.documentElement.scrollHeight)).toBeLessThanOrEqual(800)
-  await expect(page.getByRole('img', { name: /From the side/ })).toHaveAttribute('aria-label', /A: down in .* then lies, point up/)
+  await expect(page.getByRole('img', { name: /From the side/ })).toHaveAttribute(
+    'aria-label',
+    /A: down in .* then lies, point up/,
+  )
 })

@@ -1,7 +1,10 @@
 import { SAMPLE_TRUTH } from '../../app/utils/samplePhoto'
 import { expect, test } from './support'
 
-test('the sample photo is traced, put right by hand, kept in the box and laid on the bench', async ({ sheet, page }) => {
+test('the sample photo is traced, put right by hand, kept in the box and laid on the bench', async ({
+  sheet,
+  page,
+}) => {
   await page.goto(`${sheet.app.url}/trace`)
   await page.getByRole('button', { name: 'Try the sample photo' }).click()
   const found = page.getByRole('complementary', { name: 'What was found' })
@@ -14,7 +17,9 @@ test('the sample photo is traced, put right by hand, kept in the box and laid on
   const point = page.getByRole('slider', { name: 'outline point 7, one side' })
   await point.focus()
   for (let i = 0; i < 6; i++) await point.press('Shift+ArrowDown')
-  await expect.poll(async () => Number((await found.locator('.big').nth(1).innerText()).replace(/[^\d.]/g, ''))).toBeGreaterThan(high + 1)
+  await expect
+    .poll(async () => Number((await found.locator('.big').nth(1).innerText()).replace(/[^\d.]/g, '')))
+    .toBeGreaterThan(high + 1)
   await found.getByLabel('name').fill('traced shad')
   await found.getByRole('button', { name: 'Keep it in my box' }).click()
   await expect(found.getByText('traced shad is in the box.')).toBeVisible()
@@ -30,7 +35,12 @@ test('a hook is measured by three clicks, and used', async ({ sheet, page }) => 
   await page.getByRole('button', { name: 'Try the sample photo' }).click()
   const picture = page.getByRole('group', { name: 'What was found in it' })
   await expect(page.getByText('Click the middle of the eye.')).toBeVisible()
-  for (const [x, y] of [[420, 560], [600, 560], [500, 500]] as const) await picture.click({ position: { x, y } })
+  for (const [x, y] of [
+    [420, 560],
+    [600, 560],
+    [500, 500],
+  ] as const)
+    await picture.click({ position: { x, y } })
   const found = page.getByRole('complementary', { name: 'What was found' })
   await expect(found).toContainText('mm gap')
   const gap = Number((await found.locator('.big').nth(1).innerText()).replace(/[^\d.]/g, ''))
@@ -43,6 +53,8 @@ test('a hook is measured by three clicks, and used', async ({ sheet, page }) => 
 
 test('a file that is no picture, and a picture without a card, are told', async ({ sheet, page }) => {
   await page.goto(`${sheet.app.url}/trace`)
-  await page.getByLabel('Photograph', { exact: true }).setInputFiles({ name: 'notes.txt', mimeType: 'text/plain', buffer: Buffer.from('no picture') })
+  await page
+    .getByLabel('Photograph', { exact: true })
+    .setInputFiles({ name: 'notes.txt', mimeType: 'text/plain', buffer: Buffer.from('no picture') })
   await expect(page.getByRole('alert')).toContainText(/not a picture/)
 })

@@ -2,13 +2,24 @@ import { expect, test } from './support'
 
 /** Every view, and something on it that is there only once it has worked something out. */
 const VIEWS = [
-  ['/bench', 'region', 'Fit rules'], ['/tank', 'button', 'Export'], ['/cover', 'img', /./], ['/strike', 'region', 'This bite'], ['/pick', 'region', 'Tie this on'], ['/rods', 'article', 'Rod A'],
-  ['/log', 'region', 'Tally'], ['/box', 'button', /^everything/], ['/bank', 'button', 'With the rigs on the sheet'], ['/trace', 'heading', /./],
+  ['/bench', 'region', 'Fit rules'],
+  ['/tank', 'button', 'Export'],
+  ['/cover', 'img', /./],
+  ['/strike', 'region', 'This bite'],
+  ['/pick', 'region', 'Tie this on'],
+  ['/rods', 'article', 'Rod A'],
+  ['/log', 'region', 'Tally'],
+  ['/box', 'button', /^everything/],
+  ['/bank', 'button', 'With the rigs on the sheet'],
+  ['/trace', 'heading', /./],
 ] as const
 
 test.use({ viewport: { width: 390, height: 844 } })
 for (const [path, role, name] of VIEWS) {
-  test(`${path} on a phone at dusk: nothing runs off the side, nothing fails, all can be read`, async ({ sheet, page }) => {
+  test(`${path} on a phone at dusk: nothing runs off the side, nothing fails, all can be read`, async ({
+    sheet,
+    page,
+  }) => {
     test.setTimeout(90_000)
     const wrong: string[] = []
     page.on('pageerror', error => void wrong.push(error.message))

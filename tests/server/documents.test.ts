@@ -6,14 +6,23 @@ import { call, content, ownServer } from './support'
 
 const server = ownServer()
 const api = (path: string): string => `${server.now.url}/api/documents/${path}`
-const list = async (kind: string): Promise<StoredDocument[]> => (await call(api(kind), 'GET')).body.documents as StoredDocument[]
+const list = async (kind: string): Promise<StoredDocument[]> =>
+  (await call(api(kind), 'GET')).body.documents as StoredDocument[]
 const add = async (body: object, kind = 'spot') => call(api(kind), 'POST', body)
 
 describe('spots and trips', () => {
   it('keeps what is given, in order, and by kind', async () => {
     for (const spot of DEMO_SPOTS) expect((await add(spot)).status).toBe(201)
     expect((await list('spot')).map(({ name, content }) => ({ name, content }))).toEqual(DEMO_SPOTS)
-    const trip = { name: 'Saturday', content: { date: '2026-12-05', stops: [{ spotId: (await list('spot'))[0]!.id, fromH: 7, toH: 11.5 }], rods: 3, rules: 'size 42 cm' } }
+    const trip = {
+      name: 'Saturday',
+      content: {
+        date: '2026-12-05',
+        stops: [{ spotId: (await list('spot'))[0]!.id, fromH: 7, toH: 11.5 }],
+        rods: 3,
+        rules: 'size 42 cm',
+      },
+    }
     const made = await add(trip, 'trip')
     expect(made.body).toMatchObject(trip)
     expect((await list('trip')).map(t => t.name)).toEqual(['Saturday'])
@@ -29,25 +38,52 @@ describe('spots and trips', () => {
     const tied = { temperatureC: 12, rods: [{ letter, name: 'paddle-tail shad 90', bait, rig }] }
     const trip = { name: 'Sunday', content: { date: '2026-12-06', stops: [], rods: 1, rules: '', tied } }
     expect((await add(trip, 'trip')).body).toMatchObject(trip)
-    const bad = await add({ ...trip, content: { ...trip.content, tied: { ...tied, rods: [{ ...tied.rods[0]!, rig: { ...rig, hookSize: '44' } }] } } }, 'trip')
+    const bad = await add(
+      {
+        ...trip,
+        content: {
+          ...trip.content,
+          tied: { ...tied, rods: [{ ...tied.rods[0]!, rig: { ...rig, hookSize: '44' } }] },
+        },
+      },
+      'trip',
+    )
     expect(bad.status).toBe(422)
     expect(bad.body.data!.fields![0]!.path).toBe('content.tied.rods[0].rig.hookSize')
   })
   it.each([
     ['a bath too shallow', { depthM: 0.01 }, 'content.depthM'],
-    ['a tap of no length', { ball: { ...DEMO_BATHS[0]!.content.ball, taps: [0.4, 0] } }, 'content.ball.taps[1]'],
+    [
+      'a tap of no length',
+      { ball: { ...DEMO_BATHS[0]!.content.ball, taps: [0.4, 0] } },
+      'content.ball.taps[1]',
+    ],
     ['a ball of nothing', { ball: { ...DEMO_BATHS[0]!.content.ball, massKg: 0 } }, 'content.ball.massKg'],
   ])('refuses %s at its field', async (_, change, path) => {
-    const { status, body } = await add({ name: 'x', content: { ...DEMO_BATHS[0]!.content, ...change } }, 'bath')
+    const { status, body } = await add(
+      { name: 'x', content: { ...DEMO_BATHS[0]!.content, ...change } },
+      'bath',
+    )
     expect(status).toBe(422)
     expect(body.data!.fields![0]!.path).toBe(path)
   })
   it('changes one on its newest revision only', async () => {
-    const [spot] = await list('spot') as [StoredDocument<'spot'>]
+    const [spot] = (await list('spot')) as [StoredDocument<'spot'>]
     const change = { name: 'Far flat', content: { ...spot.content, depthM: 1 }, revision: spot.revision }
-    expect((await call(api(`spot/${spot.id}`), 'PUT', change)).body).toMatchObject({ name: 'Far flat', revision: spot.revision + 1 })
+    expect((await call(api(`spot/${spot.id}`), 'PUT', change)).body).toMatchObject({
+      name: 'Far flat',
+      revision: spot.revision + 1,
+    })
     expect((await call(api(`spot/${spot.id}`), 'PUT', change)).status).toBe(409)
-    expect((await call(api(`trip/${spot.id}`), 'PUT', { name: 'x', content: { date: '2026-12-05', stops: [], rods: 1, rules: '' }, revision: 1 })).status).toBe(404)
+    expect(
+      (
+        await call(api(`trip/${spot.id}`), 'PUT', {
+          name: 'x',
+          content: { date: '2026-12-05', stops: [], rods: 1, rules: '' },
+          revision: 1,
+        })
+      ).status,
+    ).toBe(404)
   })
   it('deletes and brings back, in its old place', async () => {
     const before = await list('spot')
@@ -59,10 +95,22 @@ describe('spots and trips', () => {
     expect(await list('spot')).toEqual(before)
   })
   it.each([
-    ['a depth below all seas', { name: 'x', content: { ...DEMO_SPOTS[0]!.content, depthM: 900 } }, 'content.depthM'],
-    ['a latitude that is none', { name: 'x', content: { ...DEMO_SPOTS[0]!.content, lat: 120 } }, 'content.lat'],
+    [
+      'a depth below all seas',
+      { name: 'x', content: { ...DEMO_SPOTS[0]!.content, depthM: 900 } },
+      'content.depthM',
+    ],
+    [
+      'a latitude that is none',
+      { name: 'x', content: { ...DEMO_SPOTS[0]!.content, lat: 120 } },
+      'content.lat',
+    ],
     ['no name', { name: ' ', content: DEMO_SPOTS[0]!.content }, 'name'],
-    ['a field that is not known', { name: 'x', content: { ...DEMO_SPOTS[0]!.content, colour: 'red' } }, 'content.colour'],
+    [
+      'a field that is not known',
+      { name: 'x', content: { ...DEMO_SPOTS[0]!.content, colour: 'red' } },
+      'content.colour',
+    ],
   ])('refuses %s at its field, and keeps nothing of it', async (_, body, path) => {
     const before = (await list('spot')).length
     const { status, body: answer } = await add(body)
@@ -72,7 +120,21 @@ describe('spots and trips', () => {
   })
   it('knows no other kinds', async () => expect((await call(api('boat'), 'GET')).status).toBe(404))
   it('refuses a stop that ends before it begins', async () => {
-    const answer = await add({ name: 'x', content: { date: '2026-12-05', stops: [{ spotId: (await list('spot'))[0]!.id, fromH: 12, toH: 9 }], rods: 2, rules: '' } }, 'trip')
-    expect(answer.body.data!.fields![0]).toEqual({ path: 'content.stops[0].toH', message: 'A stop must end after it begins.' })
+    const answer = await add(
+      {
+        name: 'x',
+        content: {
+          date: '2026-12-05',
+          stops: [{ spotId: (await list('spot'))[0]!.id, fromH: 12, toH: 9 }],
+          rods: 2,
+          rules: '',
+        },
+      },
+      'trip',
+    )
+    expect(answer.body.data!.fields![0]).toEqual({
+      path: 'content.stops[0].toH',
+      message: 'A stop must end after it begins.',
+    })
   })
 })

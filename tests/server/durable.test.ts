@@ -6,7 +6,10 @@ import { seeded } from './random'
 
 /** Whether a file of a recording is one of the write-ahead log. */
 function isLog({ recording: { ops, files } }: Trial, file: number): boolean {
-  const names = [...[...files].flatMap(([path, number]) => number === file ? [path] : []), ...ops.flatMap(op => op.kind === 'name' && op.file === file ? [op.path] : [])]
+  const names = [
+    ...[...files].flatMap(([path, number]) => (number === file ? [path] : [])),
+    ...ops.flatMap(op => (op.kind === 'name' && op.file === file ? [op.path] : [])),
+  ]
   return names.some(path => path.startsWith('pg_wal'))
 }
 
@@ -28,8 +31,10 @@ describe('what is acknowledged is on the disk', () => {
     expect(acknowledged).toBe(40)
   })
   it('a checkpoint flushes tables as well as the log', () => {
-    const flushed = new Set(trial.recording.ops.flatMap(op => op.kind === 'flush' ? [op.file] : []))
-    const tables = new Set(trial.recording.ops.flatMap(op => op.kind === 'write' && !isLog(trial, op.file) ? [op.file] : []))
+    const flushed = new Set(trial.recording.ops.flatMap(op => (op.kind === 'flush' ? [op.file] : [])))
+    const tables = new Set(
+      trial.recording.ops.flatMap(op => (op.kind === 'write' && !isLog(trial, op.file) ? [op.file] : [])),
+    )
     expect(tables.size).toBeGreaterThan(3)
     expect([...flushed].filter(file => tables.has(file)).length).toBeGreaterThan(3)
   })
@@ -45,7 +50,8 @@ describe('the trial itself', () => {
     const late = Math.floor(0.95 * trial.recording.ops.length)
     const kept = await tryCut(trial, late, 'everything', random)
     const outcomes: Outcome[] = []
-    for (const keeps of ['nothing', 'pages', 'torn'] as const) outcomes.push(await tryCut(trial, late, keeps, random))
+    for (const keeps of ['nothing', 'pages', 'torn'] as const)
+      outcomes.push(await tryCut(trial, late, keeps, random))
     trial.clear()
     expect(kept).toEqual({ usable: true, lost: 0 })
     expect(outcomes.filter(o => !o.usable || o.lost > 0)).toHaveLength(3)

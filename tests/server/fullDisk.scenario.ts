@@ -9,9 +9,8 @@ import { RemoteEngine } from '../../server/db/remoteEngine'
 import { call, runServer, type Answer } from './support'
 
 /**
- * A program of its own, run where it may mount a small disk that nobody else sees: fills the disk under a running server, and
- * tells as JSON what came of it.
- * Use: fullDisk.scenario.ts FOLDER
+ * A program of its own, run where it may mount a small disk that nobody else sees: fills the disk under a
+ * running server, and tells as JSON what came of it. Use: fullDisk.scenario.ts FOLDER
  */
 const [folder] = process.argv.slice(2) as [string]
 const disk = join(folder, 'disk')
@@ -23,7 +22,10 @@ const freeBytes = (): number => {
   return bavail * bsize
 }
 const MB = 1024 * 1024
-/** Takes all room but so much; the server may take some of it at the same moment, so it is tried until it is done. */
+/**
+ * Takes all room but so much; the server may take some of it at the same moment, so it is tried until it is
+ * done.
+ */
 function fill(leave: number): void {
   for (let spare = 0; ; spare += 0.25 * MB) {
     const size = Math.floor(freeBytes() - leave - spare)
@@ -34,7 +36,15 @@ function fill(leave: number): void {
 
 const server = await runServer(join(disk, 'data'))
 const session = crypto.randomUUID()
-const entry = (): LogEntry => ({ id: crypto.randomUUID(), session, at: new Date().toISOString(), kind: 'cast', rod: 'A', rigKey: 'stick|O1', placeKey: 'open/sand' })
+const entry = (): LogEntry => ({
+  id: crypto.randomUUID(),
+  session,
+  at: new Date().toISOString(),
+  kind: 'cast',
+  rod: 'A',
+  rigKey: 'stick|O1',
+  placeKey: 'open/sand',
+})
 const acknowledged: string[] = []
 async function log(): Promise<Answer> {
   const e = entry()
@@ -44,7 +54,8 @@ async function log(): Promise<Answer> {
 }
 const health = async (): Promise<number> => (await call(`${server.url}/api/health`, 'GET')).status
 const loggedIds = async (): Promise<Set<string>> => {
-  const { entries } = (await call(`${server.url}/api/log/${session}/entries?limit=500`, 'GET')).body as unknown as { entries: LogEntry[] }
+  const { entries } = (await call(`${server.url}/api/log/${session}/entries?limit=500`, 'GET'))
+    .body as unknown as { entries: LogEntry[] }
   return new Set(entries.map(e => e.id))
 }
 
@@ -57,7 +68,11 @@ rmSync(filler)
 const roomAgain = (await log()).status
 
 // it goes in the middle of a large write, and the engine finds no room for its log
-const items = Array.from({ length: 9000 }, (_, i) => ({ ...DEMO_BOX[i % DEMO_BOX.length]!, name: `spare ${i}`, notes: 'x'.repeat(490) }))
+const items = Array.from({ length: 9000 }, (_, i) => ({
+  ...DEMO_BOX[i % DEMO_BOX.length]!,
+  name: `spare ${i}`,
+  notes: 'x'.repeat(490),
+}))
 let caught: Answer | undefined
 let tries = 0
 while (caught?.status !== 507 && tries++ < 6) {
@@ -76,41 +91,73 @@ const statuses: number[] = []
 for (let i = 0; i < 20; i++) statuses.push((await log()).status)
 const ids = await loggedIds()
 const lost = acknowledged.filter(id => !ids.has(id)).length
-const halfWritten = ((await call(`${server.url}/api/box`, 'GET')).body.items as { name: string }[]).length % items.length
+const halfWritten =
+  ((await call(`${server.url}/api/box`, 'GET')).body.items as { name: string }[]).length % items.length
 
 // full once more, and asked to end: it ends
 fill(0)
 void log().catch(() => undefined)
 const begun = performance.now()
-const ended = await Promise.race([server.stop('SIGTERM').then(() => true), new Promise<boolean>(resolve => setTimeout(() => resolve(false), 30_000))])
+const ended = await Promise.race([
+  server.stop('SIGTERM').then(() => true),
+  new Promise<boolean>(resolve => setTimeout(() => resolve(false), 30_000)),
+])
 const endedS = (performance.now() - begun) / 1000
 if (!ended) await server.stop('SIGKILL')
 rmSync(filler)
 const again = await runServer(join(disk, 'data'))
-const { entries } = (await call(`${again.url}/api/log/${session}/entries?limit=500`, 'GET')).body as unknown as { entries: LogEntry[] }
+const { entries } = (await call(`${again.url}/api/log/${session}/entries?limit=500`, 'GET'))
+  .body as unknown as { entries: LogEntry[] }
 const there = new Set(entries.map(e => e.id))
 await again.stop()
-// the engine alone, made to begin a new segment of its log where there is no room for one: it would spin for ever
+// the engine alone, made to begin a new segment of its log where there is no room for one: it would spin for
+// ever
 rmSync(join(disk, 'data'), { recursive: true })
-const engine = await RemoteEngine.open(pathToFileURL(join(ROOT, '.output', 'server', 'engineThread.mjs')), join(disk, 'other'))
+const engine = await RemoteEngine.open(
+  pathToFileURL(join(ROOT, '.output', 'server', 'engineThread.mjs')),
+  join(disk, 'other'),
+)
 await engine.exec('create table kept (n int primary key); insert into kept select generate_series(1, 100)')
 fill(4 * MB)
 const spinning = performance.now()
 let ending = ''
 for (let i = 0; i < 40 && ending === ''; i++) {
-  await engine.query('insert into kept values ($1)', [1000 + i]).then(() => engine.query('select pg_switch_wal()')).catch((error: Error) => void (ending = `${error.name} ${(error as { code?: string }).code ?? ''} ${error.message}`))
+  await engine
+    .query('insert into kept values ($1)', [1000 + i])
+    .then(() => engine.query('select pg_switch_wal()'))
+    .catch(
+      (error: Error) =>
+        void (ending = `${error.name} ${(error as { code?: string }).code ?? ''} ${error.message}`),
+    )
 }
 const spunS = (performance.now() - spinning) / 1000
-const meanwhile = await engine.query('select 1').then(() => 'answered', (error: Error) => error.name)
+const meanwhile = await engine.query('select 1').then(
+  () => 'answered',
+  (error: Error) => error.name,
+)
 rmSync(filler)
-const keptRows = (await engine.query('select count(*)::int as n from kept where n <= 100')).rows as { n: number }[]
+const keptRows = (await engine.query('select count(*)::int as n from kept where n <= 100')).rows as {
+  n: number
+}[]
 await engine.query('insert into kept values (5000)')
 await engine.close()
 
-console.log(JSON.stringify({
-  segment: { ending, meanwhile, kept: keptRows[0]!.n, spunS },
-  little: { status: little.status, message: little.body.message }, readMeanwhile, roomAgain, tries,
-  caught: caught && { status: caught.status, message: caught.body.message, alive: caught.body.alive },
-  healthFull, refusedFull, recovered: statuses.at(-1), lost, halfWritten, ended, endedS, lostAfter: acknowledged.filter(id => !there.has(id)).length,
-}))
+console.log(
+  JSON.stringify({
+    segment: { ending, meanwhile, kept: keptRows[0]!.n, spunS },
+    little: { status: little.status, message: little.body.message },
+    readMeanwhile,
+    roomAgain,
+    tries,
+    caught: caught && { status: caught.status, message: caught.body.message, alive: caught.body.alive },
+    healthFull,
+    refusedFull,
+    recovered: statuses.at(-1),
+    lost,
+    halfWritten,
+    ended,
+    endedS,
+    lostAfter: acknowledged.filter(id => !there.has(id)).length,
+  }),
+)
 process.exit(0)

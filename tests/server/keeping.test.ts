@@ -27,7 +27,10 @@ describe('the data folder', () => {
       const server = await serve(path)
       const writers = Array.from({ length: 4 }, async (_, w) => {
         for (let i = 0; ; i++) {
-          const answer = await call(`${server.url}/api/spreads`, 'POST', { name: `round ${round} writer ${w} number ${i}`, content: content() }).catch(() => undefined)
+          const answer = await call(`${server.url}/api/spreads`, 'POST', {
+            name: `round ${round} writer ${w} number ${i}`,
+            content: content(),
+          }).catch(() => undefined)
           if (answer?.status !== 201) return
           acknowledged.add(answer.body.id as string)
         }
@@ -53,26 +56,43 @@ describe('the data folder', () => {
       const writers = Array.from({ length: 4 }, async () => {
         while (sent++ < 1000) {
           const id = crypto.randomUUID()
-          const answer = await call(`${server.url}/api/log/entries`, 'POST', { entries: [{ id, session, at: new Date().toISOString(), kind: 'cast', rigKey: 'stick|O1', placeKey: 'open/sand' }] }).catch(() => undefined)
+          const answer = await call(`${server.url}/api/log/entries`, 'POST', {
+            entries: [
+              {
+                id,
+                session,
+                at: new Date().toISOString(),
+                kind: 'cast',
+                rigKey: 'stick|O1',
+                placeKey: 'open/sand',
+              },
+            ],
+          }).catch(() => undefined)
           if (answer?.status !== 200) return
           acknowledged.add(id)
         }
       })
-      // killed once so many more are acknowledged, however fast the machine is: the writers are then in the middle of the next
-      for (const enough = acknowledged.size + 10 + 3 * round; acknowledged.size < enough;) await new Promise(resolve => setTimeout(resolve, 5))
+      // killed once so many more are acknowledged, however fast the machine is: the writers are then in the
+      // middle of the next
+      for (const enough = acknowledged.size + 10 + 3 * round; acknowledged.size < enough;)
+        await new Promise(resolve => setTimeout(resolve, 5))
       await server.stop('SIGKILL')
       await Promise.all(writers)
     }
     const server = await serve(path)
     const found = new Set<string>()
     for (let offset = 0; ; offset += 500) {
-      const { entries } = (await call(`${server.url}/api/log/${session}/entries?limit=500&offset=${offset}`, 'GET')).body as unknown as { entries: { id: string }[] }
+      const { entries } = (
+        await call(`${server.url}/api/log/${session}/entries?limit=500&offset=${offset}`, 'GET')
+      ).body as unknown as { entries: { id: string }[] }
       for (const { id } of entries) found.add(id)
       if (entries.length < 500) break
     }
     expect(acknowledged.size).toBeGreaterThan(200)
     expect([...acknowledged].filter(id => !found.has(id))).toEqual([])
-    const { tallies } = (await call(`${server.url}/api/log/evidence`, 'GET')).body as unknown as { tallies: { counts: { cast: number } }[] }
+    const { tallies } = (await call(`${server.url}/api/log/evidence`, 'GET')).body as unknown as {
+      tallies: { counts: { cast: number } }[]
+    }
     expect(tallies[0]!.counts.cast).toBe(found.size)
   }, 180_000)
 
@@ -80,7 +100,10 @@ describe('the data folder', () => {
     const path = fresh()
     const first = await serve(path)
     const env = { ...process.env, NODE_ENV: 'production', PORT: '0', DUNECREST_DATA: path }
-    const second = spawn(process.execPath, [join(ROOT, '.output', 'server', 'index.mjs')], { env, stdio: ['ignore', 'ignore', 'pipe'] })
+    const second = spawn(process.execPath, [join(ROOT, '.output', 'server', 'index.mjs')], {
+      env,
+      stdio: ['ignore', 'ignore', 'pipe'],
+    })
     let said = ''
     second.stderr.on('data', (chunk: Buffer) => void (said += String(chunk)))
     const code = await new Promise(resolve => second.once('exit', resolve))
@@ -91,7 +114,9 @@ describe('the data folder', () => {
 
   it('is free again when a start is given up', async () => {
     const path = fresh()
-    await expect(startServer({ port: await freePort(4950), folder: path, demo: true, stdio: 'ignore', patienceMs: 300 })).rejects.toThrow('did not answer in time')
+    await expect(
+      startServer({ port: await freePort(4950), folder: path, demo: true, stdio: 'ignore', patienceMs: 300 }),
+    ).rejects.toThrow('did not answer in time')
     mkdirSync(dirname(path), { recursive: true })
     lockFolder(path)()
   })
@@ -100,7 +125,9 @@ describe('the data folder', () => {
     const path = fresh()
     const program = `import { startServer } from ${JSON.stringify(join(ROOT, 'scripts', 'serve.mjs'))}
       console.log('starting'); await startServer({ port: ${await freePort(4960)}, folder: ${JSON.stringify(path)}, demo: true, stdio: 'ignore' })`
-    const starter = spawn(process.execPath, ['--input-type=module', '--eval', program], { stdio: ['ignore', 'pipe', 'inherit'] })
+    const starter = spawn(process.execPath, ['--input-type=module', '--eval', program], {
+      stdio: ['ignore', 'pipe', 'inherit'],
+    })
     await new Promise(resolve => starter.stdout.once('data', resolve))
     await expect.poll(() => existsSync(`${path}.lock`), { timeout: 30_000 }).toBe(true)
     starter.kill('SIGKILL')
@@ -108,8 +135,7 @@ describe('the data folder', () => {
       try {
         lockFolder(path)()
         return true
-      }
-      catch {
+      } catch {
         return false
       }
     }
@@ -118,8 +144,16 @@ describe('the data folder', () => {
 
   it('opens again where it was cut off while it was made for the first time', async () => {
     const path = fresh()
-    const child = spawn(process.execPath, [join(ROOT, '.output', 'server', 'index.mjs')], { env: { ...process.env, NODE_ENV: 'production', PORT: '0', DUNECREST_DATA: path }, stdio: 'ignore' })
-    await expect.poll(() => existsSync(join(`${path}.new`, 'base')) || existsSync(path), { timeout: 30_000, interval: 20 }).toBe(true)
+    const child = spawn(process.execPath, [join(ROOT, '.output', 'server', 'index.mjs')], {
+      env: { ...process.env, NODE_ENV: 'production', PORT: '0', DUNECREST_DATA: path },
+      stdio: 'ignore',
+    })
+    await expect
+      .poll(() => existsSync(join(`${path}.new`, 'base')) || existsSync(path), {
+        timeout: 30_000,
+        interval: 20,
+      })
+      .toBe(true)
     const gone = new Promise(resolve => child.once('exit', resolve))
     child.kill('SIGKILL')
     await gone

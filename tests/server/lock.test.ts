@@ -19,18 +19,38 @@ async function end(child: ChildProcess): Promise<void> {
   await gone
 }
 
-/** A program that takes the lock as the application does, says whether it has it, and holds it until it is ended. */
+/**
+ * A program that takes the lock as the application does, says whether it has it, and holds it until it is
+ * ended.
+ */
 const TAKER = `
   import { lockFolder } from ${JSON.stringify(join(ROOT, 'server', 'db', 'lock.ts'))}
   try { lockFolder(process.argv[1]); console.log('held'); setInterval(() => {}, 1000) } catch (error) { console.log(error.message) }`
-const command = (folder: string): string[] => [process.execPath, '--import', 'tsx', '--input-type=module', '--eval', TAKER, folder]
+const command = (folder: string): string[] => [
+  process.execPath,
+  '--import',
+  'tsx',
+  '--input-type=module',
+  '--eval',
+  TAKER,
+  folder,
+]
 
-/** Starts a taker, by way of another command where one is given. @returns the process, and the first thing it says */
-function take(folder: string, through: readonly string[] = []): { readonly child: ChildProcess, readonly said: Promise<string> } {
+/**
+ * Starts a taker, by way of another command where one is given.
+ * @returns the process, and the first thing it says
+ */
+function take(
+  folder: string,
+  through: readonly string[] = [],
+): { readonly child: ChildProcess; readonly said: Promise<string> } {
   const [program, ...rest] = [...through, ...command(folder)] as [string, ...string[]]
   const child = spawn(program, rest, { cwd: ROOT, stdio: ['ignore', 'pipe', 'inherit'] })
   children.push(child)
-  return { child, said: new Promise(resolve => child.stdout.once('data', (text: Buffer) => resolve(String(text).trim()))) }
+  return {
+    child,
+    said: new Promise(resolve => child.stdout.once('data', (text: Buffer) => resolve(String(text).trim()))),
+  }
 }
 
 describe('the lock beside a data folder', () => {
@@ -46,7 +66,9 @@ describe('the lock beside a data folder', () => {
   it('refuses another process while this one holds it, by name and number', async () => {
     const path = fresh()
     const unlock = lockFolder(path)
-    expect(await take(path).said).toBe(`The data folder ${path} is in use by another Dunecrest (process ${process.pid}). Stop that one, or set DUNECREST_DATA to another folder.`)
+    expect(await take(path).said).toBe(
+      `The data folder ${path} is in use by another Dunecrest (process ${process.pid}). Stop that one, or set DUNECREST_DATA to another folder.`,
+    )
     unlock()
   })
   it('ends with the process that held it, however that ends', async () => {
@@ -58,7 +80,11 @@ describe('the lock beside a data folder', () => {
     lockFolder(path)()
     expect(existsSync(`${path}.lock`)).toBe(true)
   })
-  it.each([['nothing', ''], ['nonsense', 'nonsense'], ['the number of a process that lives', String(process.ppid)]])('is taken where %s stands in its file and nobody holds it', (_, text) => {
+  it.each([
+    ['nothing', ''],
+    ['nonsense', 'nonsense'],
+    ['the number of a process that lives', String(process.ppid)],
+  ])('is taken where %s stands in its file and nobody holds it', (_, text) => {
     const path = fresh()
     writeFileSync(`${path}.lock`, text)
     lockFolder(path)()

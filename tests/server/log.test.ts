@@ -8,26 +8,56 @@ import { call, content, ownServer } from './support'
 const server = ownServer()
 const api = (path: string): string => `${server.now.url}/api/log/${path}`
 const send = (entries: readonly LogEntry[]) => call(api('entries'), 'POST', { entries })
-const evidence = async (): Promise<EvidenceAnswer> => (await call(api('evidence'), 'GET')).body as unknown as EvidenceAnswer
+const evidence = async (): Promise<EvidenceAnswer> =>
+  (await call(api('evidence'), 'GET')).body as unknown as EvidenceAnswer
 const session = '11111111-1111-4111-8111-111111111111'
-const entry = (n: number, more: Partial<LogEntry> = {}): LogEntry => ({ id: `22222222-2222-4222-8222-${String(n).padStart(12, '0')}`, session, at: new Date(Date.UTC(2026, 5, 1, 8, n)).toISOString(), kind: 'cast', rod: 'A', rigKey: 'slimShad 90 plain|W1|4/0|skin', placeKey: 'thickWeed/shell', ...more })
-const casts = async (): Promise<number | undefined> => (await evidence()).tallies.find(t => t.rigKey.includes('W1|4/0'))?.counts.cast
+const entry = (n: number, more: Partial<LogEntry> = {}): LogEntry => ({
+  id: `22222222-2222-4222-8222-${String(n).padStart(12, '0')}`,
+  session,
+  at: new Date(Date.UTC(2026, 5, 1, 8, n)).toISOString(),
+  kind: 'cast',
+  rod: 'A',
+  rigKey: 'slimShad 90 plain|W1|4/0|skin',
+  placeKey: 'thickWeed/shell',
+  ...more,
+})
+const casts = async (): Promise<number | undefined> =>
+  (await evidence()).tallies.find(t => t.rigKey.includes('W1|4/0'))?.counts.cast
 
 describe('the log', () => {
   it('keeps every entry once, however often it is sent', async () => {
     const some = Array.from({ length: 5 }, (_, n) => entry(n))
-    expect((await send([entry(99, { kind: 'start', data: { place: 'Flat' } }), ...some])).body).toMatchObject({ added: 6, known: 0, conflicts: [] })
+    expect((await send([entry(99, { kind: 'start', data: { place: 'Flat' } }), ...some])).body).toMatchObject(
+      { added: 6, known: 0, conflicts: [] },
+    )
     expect((await send([...some, entry(5)])).body).toMatchObject({ added: 1, known: 5, conflicts: [] })
     expect(await casts()).toBe(6)
     expect((await call(api(`${session}/entries?limit=100`), 'GET')).body.entries).toHaveLength(7)
   })
   it('tells an id that is there with other content, and keeps what is there', async () => {
-    expect((await send([entry(1, { kind: 'snag' })])).body).toMatchObject({ added: 0, conflicts: [entry(1).id] })
-    expect(((await call(api(`${session}/entries`), 'GET')).body.entries as LogEntry[]).find(e => e.id === entry(1).id)!.kind).toBe('cast')
+    expect((await send([entry(1, { kind: 'snag' })])).body).toMatchObject({
+      added: 0,
+      conflicts: [entry(1).id],
+    })
+    expect(
+      ((await call(api(`${session}/entries`), 'GET')).body.entries as LogEntry[]).find(
+        e => e.id === entry(1).id,
+      )!.kind,
+    ).toBe('cast')
   })
   it('counts what a lost touch showed by rig and place, like any other tap', async () => {
-    await send([entry(70, { kind: 'bump' }), entry(71, { kind: 'nipped' }), entry(72, { kind: 'bite' }), entry(73, { kind: 'covered' })])
-    expect((await evidence()).tallies.find(t => t.rigKey.includes('W1|4/0'))!.counts).toMatchObject({ bump: 1, nipped: 1, bite: 1, covered: 1 })
+    await send([
+      entry(70, { kind: 'bump' }),
+      entry(71, { kind: 'nipped' }),
+      entry(72, { kind: 'bite' }),
+      entry(73, { kind: 'covered' }),
+    ])
+    expect((await evidence()).tallies.find(t => t.rigKey.includes('W1|4/0'))!.counts).toMatchObject({
+      bump: 1,
+      nipped: 1,
+      bite: 1,
+      covered: 1,
+    })
     await send([entry(74, { kind: 'void', data: { of: entry(71).id } })])
     expect((await evidence()).tallies.find(t => t.rigKey.includes('W1|4/0'))!.counts.nipped).toBeUndefined()
   })
@@ -35,14 +65,24 @@ describe('the log', () => {
     const other = '33333333-3333-4333-8333-333333333333'
     const at = `${server.now.url}/api/log/sessions/${other}/exclude`
     const before = await casts()
-    await send([entry(90, { session: other }), entry(91, { session: other }), entry(92, { session: other, kind: 'snag' })])
+    await send([
+      entry(90, { session: other }),
+      entry(91, { session: other }),
+      entry(92, { session: other, kind: 'snag' }),
+    ])
     expect(await casts()).toBe(before! + 2)
     expect((await call(at, 'PUT', { excluded: true })).status).toBe(200)
     await call(at, 'PUT', { excluded: true })
     expect(await casts()).toBe(before)
-    await send([entry(93, { session: other }), entry(94, { session: other, kind: 'void', data: { of: entry(90).id } })])
+    await send([
+      entry(93, { session: other }),
+      entry(94, { session: other, kind: 'void', data: { of: entry(90).id } }),
+    ])
     expect(await casts()).toBe(before)
-    const row = async (): Promise<SessionRow> => ((await call(api('sessions'), 'GET')).body as unknown as { sessions: SessionRow[] }).sessions.find(s => s.session === other)!
+    const row = async (): Promise<SessionRow> =>
+      ((await call(api('sessions'), 'GET')).body as unknown as { sessions: SessionRow[] }).sessions.find(
+        s => s.session === other,
+      )!
     expect(await row()).toMatchObject({ excluded: true, counts: { cast: 2, snag: 1 } })
     await call(at, 'PUT', { excluded: false })
     expect(await casts()).toBe(before! + 2)
@@ -54,12 +94,29 @@ describe('the log', () => {
     const { lanes, bait } = content()
     const { letter: _, ...rig } = lanes[0]!
     const drop = {
-      bait, rig, depthM: 0.36, temperatureC: 16, salinityGKg: 0, seconds: 0.9, from: 'taps' as const, model: { seconds: 0.88, byDrag: 0.4, byEta: 0.1, pitchRad: -0.2, pitchByDrag: 0, pitchByEta: 0, speedMS: 0.4 },
+      bait,
+      rig,
+      depthM: 0.36,
+      temperatureC: 16,
+      salinityGKg: 0,
+      seconds: 0.9,
+      from: 'taps' as const,
+      model: {
+        seconds: 0.88,
+        byDrag: 0.4,
+        byEta: 0.1,
+        pitchRad: -0.2,
+        pitchByDrag: 0,
+        pitchByEta: 0,
+        speedMS: 0.4,
+      },
       bath: { name: 'bucket', tappedS: 1.02, lagS: 0.1, lagSdS: 0.02, slowed: 0.97 },
     }
     expect((await send([entry(80, { kind: 'drop', data: { drop } })])).body).toMatchObject({ added: 1 })
     expect((await evidence()).drops.at(-1)!.drop).toEqual(drop)
-    const { status, body } = await send([entry(81, { kind: 'drop', data: { drop: { ...drop, bath: { ...drop.bath, slowed: 1.4 } } } })])
+    const { status, body } = await send([
+      entry(81, { kind: 'drop', data: { drop: { ...drop, bath: { ...drop.bath, slowed: 1.4 } } } }),
+    ])
     expect(status).toBe(422)
     expect(body.data!.fields![0]!.path).toBe('entries[0].data.drop.bath.slowed')
   })
@@ -77,12 +134,18 @@ describe('the log', () => {
     await send([entry(53)])
     await send([entry(54, { kind: 'void', data: { of: entry(55).id } }), entry(55)])
     expect(await casts()).toBe(before)
-    const { entries } = (await call(api(`${session}/entries?limit=500`), 'GET')).body as unknown as { entries: LogEntry[] }
+    const { entries } = (await call(api(`${session}/entries?limit=500`), 'GET')).body as unknown as {
+      entries: LogEntry[]
+    }
     expect(entries.filter(e => [entry(53).id, entry(55).id].includes(e.id))).toEqual([])
   })
   it('an id in capitals is the same id', async () => {
     const before = await casts()
-    const loud = (e: LogEntry): LogEntry => ({ ...e, id: e.id.toUpperCase(), session: e.session.toUpperCase() })
+    const loud = (e: LogEntry): LogEntry => ({
+      ...e,
+      id: e.id.toUpperCase(),
+      session: e.session.toUpperCase(),
+    })
     const ab = entry(56, { id: 'abcdefab-cdef-4abc-8def-abcdefabcdef' })
     expect((await send([ab])).body).toMatchObject({ added: 1 })
     expect((await send([loud(ab)])).body).toMatchObject({ added: 0, known: 1, conflicts: [] })
@@ -92,17 +155,29 @@ describe('the log', () => {
   it('tells a conflict by all of the content, and in one request too', async () => {
     const noted = entry(58, { kind: 'note', data: { text: 'wind' } })
     await send([noted])
-    expect((await send([{ ...noted, data: { text: 'wind' } }])).body).toMatchObject({ known: 1, conflicts: [] })
-    expect((await send([{ ...noted, data: { text: 'calm' } }])).body).toMatchObject({ known: 1, conflicts: [noted.id] })
+    expect((await send([{ ...noted, data: { text: 'wind' } }])).body).toMatchObject({
+      known: 1,
+      conflicts: [],
+    })
+    expect((await send([{ ...noted, data: { text: 'calm' } }])).body).toMatchObject({
+      known: 1,
+      conflicts: [noted.id],
+    })
     const twice = entry(59, { kind: 'note', data: { text: 'a' } })
-    expect((await send([twice, twice, { ...twice, rod: 'B' }])).body).toMatchObject({ added: 1, known: 2, conflicts: [twice.id] })
+    expect((await send([twice, twice, { ...twice, rod: 'B' }])).body).toMatchObject({
+      added: 1,
+      known: 2,
+      conflicts: [twice.id],
+    })
   })
   it('tells its clock, and refuses times by a clock that is wrong', async () => {
     const { body } = await send([entry(62, { kind: 'note', data: { text: 'x' } })])
     expect(Math.abs(Date.parse(body.now as string) - Date.now())).toBeLessThan(60_000)
     const late = await send([entry(63), entry(64, { at: '2199-01-01T00:00:00.000Z' })])
     expect(late.status).toBe(422)
-    expect(late.body.data!.fields).toEqual([{ path: 'entries[1].at', message: expect.stringContaining('clock') as string }])
+    expect(late.body.data!.fields).toEqual([
+      { path: 'entries[1].at', message: expect.stringContaining('clock') as string },
+    ])
   })
   it('an entry that is left out counts no more, through its session being left out and taken in again', async () => {
     const other = '55555555-5555-4555-8555-555555555555'
@@ -121,8 +196,12 @@ describe('the log', () => {
   })
   it('the place of a session is that of its newest start that stands', async () => {
     const other = '66666666-6666-4666-8666-666666666666'
-    const place = async (): Promise<string> => ((await call(api('sessions?limit=100'), 'GET')).body as unknown as { sessions: SessionRow[] }).sessions.find(s => s.session === other)!.place
-    const start = (n: number, name: string) => entry(n, { session: other, kind: 'start', data: { place: name } })
+    const place = async (): Promise<string> =>
+      (
+        (await call(api('sessions?limit=100'), 'GET')).body as unknown as { sessions: SessionRow[] }
+      ).sessions.find(s => s.session === other)!.place
+    const start = (n: number, name: string) =>
+      entry(n, { session: other, kind: 'start', data: { place: name } })
     await send([start(67, 'Pier'), start(68, 'Wall')])
     expect(await place()).toBe('Wall')
     await send([entry(69, { session: other, kind: 'void', data: { of: start(68, '').id } })])
@@ -137,8 +216,13 @@ describe('the log', () => {
   })
   it('pages sessions and entries, and refuses what is no page', async () => {
     await send(seasons(3, 12))
-    const first = (await call(api('sessions?limit=5'), 'GET')).body as unknown as { sessions: SessionRow[], total: number }
-    const second = (await call(api('sessions?limit=5&offset=5'), 'GET')).body as unknown as { sessions: SessionRow[] }
+    const first = (await call(api('sessions?limit=5'), 'GET')).body as unknown as {
+      sessions: SessionRow[]
+      total: number
+    }
+    const second = (await call(api('sessions?limit=5&offset=5'), 'GET')).body as unknown as {
+      sessions: SessionRow[]
+    }
     expect(first.total).toBeGreaterThanOrEqual(13)
     expect(new Set([...first.sessions, ...second.sessions].map(s => s.session)).size).toBe(10)
     const times = [...first.sessions, ...second.sessions].map(s => s.from)
@@ -146,8 +230,12 @@ describe('the log', () => {
     expect((await call(api('sessions?limit=9000'), 'GET')).status).toBe(422)
   })
   it('comes to totals by water, tide and month that add up to the casts', async () => {
-    const { places, tides, months } = (await call(api('totals'), 'GET')).body as unknown as Record<'places' | 'tides' | 'months', { counts: { cast?: number } }[]>
-    const casts = (list: { counts: { cast?: number } }[]): number => list.reduce((sum, row) => sum + (row.counts.cast ?? 0), 0)
+    const { places, tides, months } = (await call(api('totals'), 'GET')).body as unknown as Record<
+      'places' | 'tides' | 'months',
+      { counts: { cast?: number } }[]
+    >
+    const casts = (list: { counts: { cast?: number } }[]): number =>
+      list.reduce((sum, row) => sum + (row.counts.cast ?? 0), 0)
     const all = (await evidence()).tallies.reduce((sum, t) => sum + (t.counts.cast ?? 0), 0)
     expect([casts(places), casts(tides), casts(months)]).toEqual([all, all, all])
     expect(months.length).toBeGreaterThan(2)
@@ -160,15 +248,22 @@ describe('the log', () => {
     expect((await evidence()).drops[0]!.excluded).toBe(true)
     await call(api(`${drop!.id}/exclude`), 'PUT', { excluded: false })
     expect((await evidence()).drops).toEqual(drops)
-    expect((await call(api('33333333-3333-4333-8333-333333333333/exclude'), 'PUT', { excluded: true })).status).toBe(404)
+    expect(
+      (await call(api('33333333-3333-4333-8333-333333333333/exclude'), 'PUT', { excluded: true })).status,
+    ).toBe(404)
   })
 })
 
 describe('open formats', () => {
   it('are published as JSON Schema', async () => {
-    const { schemas } = (await call(`${server.now.url}/api/schema`, 'GET')).body as unknown as { schemas: string[] }
+    const { schemas } = (await call(`${server.now.url}/api/schema`, 'GET')).body as unknown as {
+      schemas: string[]
+    }
     expect(schemas).toContain('/api/schema/log')
-    for (const path of schemas) expect((await call(server.now.url + path, 'GET')).body).toMatchObject({ $schema: expect.stringContaining('2020-12') as string })
+    for (const path of schemas)
+      expect((await call(server.now.url + path, 'GET')).body).toMatchObject({
+        $schema: expect.stringContaining('2020-12') as string,
+      })
     expect((await call(`${server.now.url}/api/schema/boat`, 'GET')).status).toBe(404)
   })
 })
@@ -177,7 +272,9 @@ describe('instruments', () => {
   it('a sounder over TCP: readings are taken, malformed sentences counted and skipped', async () => {
     const simulated = await simulateSounder(5)
     const heard = listenTo(simulated.port)
-    await expect.poll(() => heard.counts(), { timeout: 10_000 }).toMatchObject({ malformed: expect.toSatisfy((n: number) => n >= 2) as number })
+    await expect
+      .poll(() => heard.counts(), { timeout: 10_000 })
+      .toMatchObject({ malformed: expect.toSatisfy((n: number) => n >= 2) as number })
     expect(heard.reading().depthM).toBeGreaterThan(3)
     expect(heard.reading().temperatureC).toBeCloseTo(14.6, 0)
     expect(heard.counts().good).toBeGreaterThan(30)
@@ -195,8 +292,14 @@ describe('instruments', () => {
       socket.once('error', reject)
     })
     expect(said).toMatch(/^\$SDDPT,\d/)
-    await expect.poll(async () => ((await call(`${at}/sounder`, 'GET')).body.reading as { depthM?: number }).depthM).toBeGreaterThan(3)
-    expect((await call(`${at}/sounder`, 'PUT', { on: false })).body).toEqual({ id: 'sounder', on: false, simulated: true })
+    await expect
+      .poll(async () => ((await call(`${at}/sounder`, 'GET')).body.reading as { depthM?: number }).depthM)
+      .toBeGreaterThan(3)
+    expect((await call(`${at}/sounder`, 'PUT', { on: false })).body).toEqual({
+      id: 'sounder',
+      on: false,
+      simulated: true,
+    })
     await call(`${at}/tank`, 'PUT', { on: false })
     expect((await call(`${at}/drop`, 'POST', { seconds: 4 })).status).toBe(409)
     await call(`${at}/tank`, 'PUT', { on: true })
@@ -206,13 +309,16 @@ describe('instruments', () => {
   it('the scale weighs a bait in air and in water, in its steps; off, it weighs nothing', async () => {
     const at = `${server.now.url}/api/instruments`
     const { bait } = content()
-    const weigh = async (fluidKgM3: number): Promise<number> => (await call(`${at}/weigh`, 'POST', { bait, fluidKgM3 })).body.massKg as number
+    const weigh = async (fluidKgM3: number): Promise<number> =>
+      (await call(`${at}/weigh`, 'POST', { bait, fluidKgM3 })).body.massKg as number
     const [air, fresh, sea] = [await weigh(0), await weigh(998), await weigh(1025)]
     expect(air).toBeGreaterThan(fresh)
     expect(fresh).toBeGreaterThan(sea)
     // steps of a hundredth of a gram
     expect(Math.abs(air / 1e-5 - Math.round(air / 1e-5))).toBeLessThan(1e-6)
-    expect((await call(`${at}/weigh`, 'POST', { bait: { ...bait, lengthM: 9 }, fluidKgM3: 0 })).status).toBe(422)
+    expect((await call(`${at}/weigh`, 'POST', { bait: { ...bait, lengthM: 9 }, fluidKgM3: 0 })).status).toBe(
+      422,
+    )
     await call(`${at}/scale`, 'PUT', { on: false })
     expect((await call(`${at}/weigh`, 'POST', { bait, fluidKgM3: 0 })).status).toBe(409)
     await call(`${at}/scale`, 'PUT', { on: true })

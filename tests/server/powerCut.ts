@@ -3,21 +3,22 @@ import { syncBuiltinESMExports } from 'node:module'
 import { dirname, join, relative } from 'node:path'
 
 /**
- * What a disk may keep when the power goes. Everything that is done to the files of a folder is recorded; the folder is then
- * rebuilt as a cut at any place may leave it: what was flushed is there, of what was not any part may be.
+ * What a disk may keep when the power goes. Everything that is done to the files of a folder is recorded; the
+ * folder is then rebuilt as a cut at any place may leave it: what was flushed is there, of what was not any
+ * part may be.
  *
- * The disk is taken for one with a journal of names (ext4, XFS, APFS, NTFS): names change in their order, and a flush of any
- * file takes all earlier changes of names with it. Of what was written to a file since its own last flush, each page may be
- * there or not, whole or torn at a sector.
+ * The disk is taken for one with a journal of names (ext4, XFS, APFS, NTFS): names change in their order, and
+ * a flush of any file takes all earlier changes of names with it. Of what was written to a file since its own
+ * last flush, each page may be there or not, whole or torn at a sector.
  */
 type Op =
-  | { readonly kind: 'write', readonly file: number, readonly at: number, readonly data: Buffer }
-  | { readonly kind: 'truncate', readonly file: number, readonly length: number }
-  | { readonly kind: 'name', readonly path: string, readonly file: number }
-  | { readonly kind: 'unname', readonly path: string }
-  | { readonly kind: 'folder', readonly path: string, readonly there: boolean }
-  | { readonly kind: 'flush', readonly file: number }
-  | { readonly kind: 'acknowledged', readonly id: string }
+  | { readonly kind: 'write'; readonly file: number; readonly at: number; readonly data: Buffer }
+  | { readonly kind: 'truncate'; readonly file: number; readonly length: number }
+  | { readonly kind: 'name'; readonly path: string; readonly file: number }
+  | { readonly kind: 'unname'; readonly path: string }
+  | { readonly kind: 'folder'; readonly path: string; readonly there: boolean }
+  | { readonly kind: 'flush'; readonly file: number }
+  | { readonly kind: 'acknowledged'; readonly id: string }
 
 export interface Recording {
   readonly ops: Op[]
@@ -32,7 +33,10 @@ export interface Recording {
 const PAGE = 4096
 const SECTOR = 512
 
-/** Records what is done to the files below a folder, through this process' own file functions, until it is stopped. */
+/**
+ * Records what is done to the files below a folder, through this process' own file functions, until it is
+ * stopped.
+ */
 export function record(root: string): Recording {
   const ops: Op[] = []
   const open = new Map<number, number>()
@@ -56,7 +60,8 @@ export function record(root: string): Recording {
         ops.push({ kind: 'name', path: name, file: files.get(name)! })
       }
       const file = files.get(name) ?? 0
-      const truncates = typeof flags === 'string' ? flags.startsWith('w') : (flags & fs.constants.O_TRUNC) !== 0
+      const truncates =
+        typeof flags === 'string' ? flags.startsWith('w') : (flags & fs.constants.O_TRUNC) !== 0
       if (truncates && before) ops.push({ kind: 'truncate', file, length: 0 })
       open.set(descriptor, file)
       return descriptor
@@ -65,10 +70,22 @@ export function record(root: string): Recording {
       open.delete(descriptor)
       real.closeSync(descriptor)
     },
-    writeSync(descriptor: number, data: NodeJS.ArrayBufferView, offset: number, length: number, position: number): number {
+    writeSync(
+      descriptor: number,
+      data: NodeJS.ArrayBufferView,
+      offset: number,
+      length: number,
+      position: number,
+    ): number {
       const written = real.writeSync(descriptor, data, offset, length, position)
       const file = open.get(descriptor)
-      if (file !== undefined && written > 0) ops.push({ kind: 'write', file, at: position, data: Buffer.from(Buffer.from(data.buffer, data.byteOffset + offset, written)) })
+      if (file !== undefined && written > 0)
+        ops.push({
+          kind: 'write',
+          file,
+          at: position,
+          data: Buffer.from(Buffer.from(data.buffer, data.byteOffset + offset, written)),
+        })
       return written
     },
     ftruncateSync(descriptor: number, length = 0): void {
@@ -115,9 +132,14 @@ export function record(root: string): Recording {
   Object.assign(fs, patched)
   syncBuiltinESMExports()
   return {
-    ops, files: atFirst, acknowledge: id => void ops.push({ kind: 'acknowledged', id }),
+    ops,
+    files: atFirst,
+    acknowledge: id => void ops.push({ kind: 'acknowledged', id }),
     stop: () => {
-      Object.assign(fs, Object.fromEntries(Object.keys(patched).map(key => [key, real[key as keyof typeof real]])))
+      Object.assign(
+        fs,
+        Object.fromEntries(Object.keys(patched).map(key => [key, real[key as keyof typeof real]])),
+      )
       syncBuiltinESMExports()
     },
   }
@@ -131,11 +153,17 @@ function* walk(folder: string, below = ''): Generator<string> {
   }
 }
 
-/** How much of what was not flushed is there: nothing, everything, each page by chance, pages torn at a sector. */
+/**
+ * How much of what was not flushed is there: nothing, everything, each page by chance, pages torn at a
+ * sector.
+ */
 export const KEEPS = ['nothing', 'everything', 'pages', 'torn'] as const
-export type Keeps = typeof KEEPS[number]
+export type Keeps = (typeof KEEPS)[number]
 
-interface FileState { readonly durable: Change[], pending: Change[] }
+interface FileState {
+  readonly durable: Change[]
+  pending: Change[]
+}
 type Change = Extract<Op, { kind: 'write' | 'truncate' }>
 type Naming = Extract<Op, { kind: 'name' | 'unname' | 'folder' }>
 
@@ -147,7 +175,12 @@ type Naming = Extract<Op, { kind: 'name' | 'unname' | 'folder' }>
  * @returns what was acknowledged before the cut
  */
 export function afterCut(
-  { ops, files }: Pick<Recording, 'ops' | 'files'>, base: string, cut: number, keeps: Keeps, random: () => number, target: string,
+  { ops, files }: Pick<Recording, 'ops' | 'files'>,
+  base: string,
+  cut: number,
+  keeps: Keeps,
+  random: () => number,
+  target: string,
 ): string[] {
   const acknowledged: string[] = []
   const states = new Map<number, FileState>()
@@ -167,12 +200,20 @@ export function afterCut(
       states.set(op.file, { durable, pending: [] })
       names.push(...waiting)
       waiting = []
-    }
-    else waiting.push(op)
+    } else waiting.push(op)
   }
-  const kept = keeps === 'nothing' ? 0 : keeps === 'everything' ? waiting.length : Math.floor(random() * (waiting.length + 1))
-  const contents = new Map([...states].map(([file, { durable, pending }]) =>
-    [file, [...durable, ...pending.flatMap(change => partOf(change, keeps, random))]]))
+  const kept =
+    keeps === 'nothing'
+      ? 0
+      : keeps === 'everything'
+        ? waiting.length
+        : Math.floor(random() * (waiting.length + 1))
+  const contents = new Map(
+    [...states].map(([file, { durable, pending }]) => [
+      file,
+      [...durable, ...pending.flatMap(change => partOf(change, keeps, random))],
+    ]),
+  )
   rebuild(base, target, files, [...names, ...waiting.slice(0, kept)], contents)
   return acknowledged
 }
@@ -193,7 +234,11 @@ function partOf(change: Change, keeps: Keeps, random: () => number): Change[] {
 }
 
 function rebuild(
-  base: string, target: string, atFirst: ReadonlyMap<string, number>, names: readonly Naming[], contents: ReadonlyMap<number, Change[]>,
+  base: string,
+  target: string,
+  atFirst: ReadonlyMap<string, number>,
+  names: readonly Naming[],
+  contents: ReadonlyMap<number, Change[]>,
 ): void {
   fs.cpSync(base, target, { recursive: true })
   const files = new Map(atFirst)

@@ -15,15 +15,20 @@ import { ENGINES, startPostgres } from './engines'
 import { call, content, dataFolder, runServer } from './support'
 
 /** Everything that is kept, as a backup reads it. */
-const everything = (db: Database): Promise<BackupRecord[]> => db.transaction(async (tx) => {
-  const all: BackupRecord[] = []
-  for await (const record of backup.readAll(tx)) all.push(record)
-  return all
-}, { isolationLevel: 'repeatable read' })
-const putBack = (db: Database, records: readonly BackupRecord[]): Promise<void> => db.transaction(async (tx) => {
-  await backup.holdAll(tx)
-  await backup.replaceAll(tx, Readable.from(records))
-})
+const everything = (db: Database): Promise<BackupRecord[]> =>
+  db.transaction(
+    async tx => {
+      const all: BackupRecord[] = []
+      for await (const record of backup.readAll(tx)) all.push(record)
+      return all
+    },
+    { isolationLevel: 'repeatable read' },
+  )
+const putBack = (db: Database, records: readonly BackupRecord[]): Promise<void> =>
+  db.transaction(async tx => {
+    await backup.holdAll(tx)
+    await backup.replaceAll(tx, Readable.from(records))
+  })
 
 describe.each(ENGINES)('on $name', ({ open }) => {
   let db: Database
@@ -52,7 +57,9 @@ describe.each(ENGINES)('on $name', ({ open }) => {
 
     it('lets one of two changes on the same revision through', async () => {
       const made = (await repository.insertSpread(db, 'three', content()))!
-      const both = await Promise.all(['a', 'b'].map(name => repository.updateSpread(db, made.id, 1, { name })))
+      const both = await Promise.all(
+        ['a', 'b'].map(name => repository.updateSpread(db, made.id, 1, { name })),
+      )
       expect(both.filter(Boolean)).toHaveLength(1)
     })
   })
@@ -62,7 +69,12 @@ describe.each(ENGINES)('on $name', ({ open }) => {
       const made = await box.insertItems(db, DEMO_BOX)
       expect((await box.listItems(db)).map(i => i.name)).toEqual(DEMO_BOX.map(i => i.name))
       const { id, revision } = made[0]!
-      expect(await box.updateItems(db, [{ id, revision, item: DEMO_BOX[1]! }, { id: made[1]!.id, revision: 9, item: DEMO_BOX[0]! }])).toBeUndefined()
+      expect(
+        await box.updateItems(db, [
+          { id, revision, item: DEMO_BOX[1]! },
+          { id: made[1]!.id, revision: 9, item: DEMO_BOX[0]! },
+        ]),
+      ).toBeUndefined()
       expect((await box.listItems(db))[0]!.name).toBe(DEMO_BOX[0]!.name)
     })
     it('keeps spots, deleted and brought back', async () => {
@@ -75,9 +87,18 @@ describe.each(ENGINES)('on $name', ({ open }) => {
     it('changes on the newest revision only, finds by kind, and counts deleted ones', async () => {
       const [bath] = await documents.insertDocuments(db, 'bath', DEMO_BATHS)
       const change = { name: 'Tub', content: { ...DEMO_BATHS[0]!.content, depthM: 0.5 } }
-      expect(await documents.updateDocument(db, 'bath', bath!.id, bath!.revision, change)).toEqual({ ...bath, ...change, revision: bath!.revision + 1 })
+      expect(await documents.updateDocument(db, 'bath', bath!.id, bath!.revision, change)).toEqual({
+        ...bath,
+        ...change,
+        revision: bath!.revision + 1,
+      })
       expect(await documents.updateDocument(db, 'bath', bath!.id, bath!.revision, change)).toBeUndefined()
-      expect(await documents.updateDocument(db, 'spot', bath!.id, bath!.revision + 1, { name: 'x', content: DEMO_SPOTS[0]!.content })).toBeUndefined()
+      expect(
+        await documents.updateDocument(db, 'spot', bath!.id, bath!.revision + 1, {
+          name: 'x',
+          content: DEMO_SPOTS[0]!.content,
+        }),
+      ).toBeUndefined()
       expect(await documents.findDocument(db, 'spot', bath!.id)).toBeUndefined()
       expect((await documents.findDocument(db, 'bath', bath!.id))!.name).toBe('Tub')
       await documents.markDocument(db, 'bath', bath!.id, true)
@@ -92,12 +113,21 @@ describe.each(ENGINES)('on $name', ({ open }) => {
       await log.insertEntries(db, entries)
       expect((await log.insertEntries(db, entries)).added).toBe(0)
       const cast = entries.find(e => e.kind === 'cast')!
-      await log.insertEntries(db, [{ id: crypto.randomUUID(), session: cast.session, at: cast.at, kind: 'void', data: { of: cast.id } }])
+      await log.insertEntries(db, [
+        { id: crypto.randomUUID(), session: cast.session, at: cast.at, kind: 'void', data: { of: cast.id } },
+      ])
       const standing = entries.filter(e => e.id !== cast.id)
       for (const row of await log.listTallies(db)) {
-        for (const [kind, n] of Object.entries(row.counts)) expect(n).toBe(standing.filter(e => e.kind === kind && e.rigKey === row.rigKey && e.placeKey === row.placeKey).length)
+        for (const [kind, n] of Object.entries(row.counts))
+          expect(n).toBe(
+            standing.filter(e => e.kind === kind && e.rigKey === row.rigKey && e.placeKey === row.placeKey)
+              .length,
+          )
       }
-      for (const s of (await log.listSessions(db, 100, 0)).sessions) expect(s.counts.cast ?? 0).toBe(standing.filter(e => e.session === s.session && e.kind === 'cast').length)
+      for (const s of (await log.listSessions(db, 100, 0)).sessions)
+        expect(s.counts.cast ?? 0).toBe(
+          standing.filter(e => e.session === s.session && e.kind === 'cast').length,
+        )
     })
     it('pages entries in the order they were made, and lists drops with those left out marked', async () => {
       const [one] = (await log.listSessions(db, 1, 0)).sessions
@@ -116,13 +146,16 @@ describe.each(ENGINES)('on $name', ({ open }) => {
       const { sessions } = await log.listSessions(db, 100, 0)
       const fished = sessions.filter(s => (s.counts.cast ?? 0) > 0)
       const [out] = fished
-      const casts = async (): Promise<number> => (await log.listTallies(db)).reduce((sum, t) => sum + (t.counts.cast ?? 0), 0)
+      const casts = async (): Promise<number> =>
+        (await log.listTallies(db)).reduce((sum, t) => sum + (t.counts.cast ?? 0), 0)
       const before = await casts()
       expect(await log.setSessionExcluded(db, out!.session, true)).toBe(true)
       expect(await casts()).toBe(before - out!.counts.cast!)
       await putBack(db, await everything(db))
       expect(await casts()).toBe(before - out!.counts.cast!)
-      expect((await log.listSessions(db, 100, 0)).sessions.filter(s => s.excluded).map(s => s.session)).toEqual([out!.session])
+      expect(
+        (await log.listSessions(db, 100, 0)).sessions.filter(s => s.excluded).map(s => s.session),
+      ).toEqual([out!.session])
       expect(await log.setSessionExcluded(db, out!.session, false)).toBe(true)
       expect(await casts()).toBe(before)
       expect(await log.setSessionExcluded(db, crypto.randomUUID(), true)).toBe(false)
@@ -144,13 +177,16 @@ it('the whole application runs on a PostgreSQL server, and finds its data there 
   process.env.DATABASE_URL = postgres.url
   try {
     const first = await runServer(folder.path)
-    expect((await call(`${first.url}/api/spreads`, 'POST', { name: 'kept', content: content() })).status).toBe(201)
+    expect(
+      (await call(`${first.url}/api/spreads`, 'POST', { name: 'kept', content: content() })).status,
+    ).toBe(201)
     await first.stop('SIGKILL')
     const second = await runServer(folder.path)
-    expect(((await call(`${second.url}/api/spreads`, 'GET')).body.spreads as { name: string }[]).map(s => s.name)).toEqual(['kept'])
+    expect(
+      ((await call(`${second.url}/api/spreads`, 'GET')).body.spreads as { name: string }[]).map(s => s.name),
+    ).toEqual(['kept'])
     await second.stop()
-  }
-  finally {
+  } finally {
     delete process.env.DATABASE_URL
     await postgres.stop()
     folder.clear()

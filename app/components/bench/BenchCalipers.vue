@@ -1,8 +1,10 @@
 <script setup lang="ts">
 /** Two jaws to measure with on the glass, in millimetres of what is drawn. */
-const props = defineProps<{ perM: number, width: number, height: number }>()
+const props = defineProps<{ perM: number; width: number; height: number }>()
 const jaws = ref<[number, number]>([props.width * 0.3, props.width * 0.5])
-const text = computed(() => `${(Math.abs(jaws.value[1] - jaws.value[0]) / props.perM * 1000).toFixed(1)} mm`)
+const text = computed(
+  () => `${((Math.abs(jaws.value[1] - jaws.value[0]) / props.perM) * 1000).toFixed(1)} mm`,
+)
 let held: 0 | 1 | undefined
 const put = (which: 0 | 1, at: number): void => {
   const next: [number, number] = [...jaws.value]
@@ -14,15 +16,15 @@ function pull(event: PointerEvent): void {
   put(held, event.clientX - (event.currentTarget as SVGElement).ownerSVGElement!.getBoundingClientRect().left)
 }
 function grab(which: 0 | 1, event: PointerEvent): void {
-  held = which;
-  (event.currentTarget as Element).setPointerCapture(event.pointerId)
+  held = which
+  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
 }
 function key(which: 0 | 1, event: KeyboardEvent): void {
   const by = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0
   if (by === 0) return
   event.preventDefault()
   event.stopPropagation()
-  put(which, jaws.value[which] + by * props.perM / 1000 * (event.shiftKey ? 5 : 0.5))
+  put(which, jaws.value[which] + ((by * props.perM) / 1000) * (event.shiftKey ? 5 : 0.5))
 }
 </script>
 
@@ -31,8 +33,19 @@ function key(which: 0 | 1, event: KeyboardEvent): void {
     <line :x1="jaws[0]" :x2="jaws[1]" y1="34" y2="34" />
     <text :x="Math.max(...jaws) + 8" y="40" aria-live="polite">{{ text }}</text>
     <g
-      v-for="which in ([0, 1] as const)" :key="which" role="slider" tabindex="0" :aria-label="which === 0 ? 'left jaw of the calipers' : 'right jaw of the calipers'" :aria-valuetext="text" :aria-valuenow="Math.round(jaws[which])" aria-valuemin="0" :aria-valuemax="Math.round(width)"
-      @pointerdown="grab(which, $event)" @pointermove="pull" @pointerup="held = undefined" @keydown="key(which, $event)"
+      v-for="which in [0, 1] as const"
+      :key="which"
+      role="slider"
+      tabindex="0"
+      :aria-label="which === 0 ? 'left jaw of the calipers' : 'right jaw of the calipers'"
+      :aria-valuetext="text"
+      :aria-valuenow="Math.round(jaws[which])"
+      aria-valuemin="0"
+      :aria-valuemax="Math.round(width)"
+      @pointerdown="grab(which, $event)"
+      @pointermove="pull"
+      @pointerup="held = undefined"
+      @keydown="key(which, $event)"
     >
       <rect :x="jaws[which] - 10" y="24" width="20" :height="height - 30" class="reach" />
       <line :x1="jaws[which]" :x2="jaws[which]" y1="24" :y2="height - 6" />
@@ -41,9 +54,25 @@ function key(which: 0 | 1, event: KeyboardEvent): void {
 </template>
 
 <style scoped>
-.calipers line { stroke: var(--float); stroke-width: 1.5; }
-.calipers text { font: 600 17px var(--font-figure); fill: var(--float); paint-order: stroke; stroke: var(--paper); stroke-width: 4px; }
-.reach { fill: transparent; cursor: ew-resize; }
-g[role=slider] { outline: none; }
-g[role=slider]:focus-visible line { stroke-width: 3.5; }
+.calipers line {
+  stroke: var(--float);
+  stroke-width: 1.5;
+}
+.calipers text {
+  font: 600 17px var(--font-figure);
+  fill: var(--float);
+  paint-order: stroke;
+  stroke: var(--paper);
+  stroke-width: 4px;
+}
+.reach {
+  fill: transparent;
+  cursor: ew-resize;
+}
+g[role='slider'] {
+  outline: none;
+}
+g[role='slider']:focus-visible line {
+  stroke-width: 3.5;
+}
 </style>

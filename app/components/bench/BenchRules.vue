@@ -7,7 +7,13 @@ const ORDER = { fail: 0, near: 1, pass: 2 } as const
 const ICONS = { fail: 'i-lucide-x', near: 'i-lucide-triangle-alert', pass: 'i-lucide-check' } as const
 const sorted = computed(() => [...props.fit.rules].sort((a, b) => ORDER[a.verdict] - ORDER[b.verdict]))
 const figure = (value: number, unit: FitResult['rules'][number]['unit']): string =>
-  unit === 'm' ? `${(value * 1000).toFixed(Math.abs(value) < 0.01 ? 1 : 0)} mm` : unit === 'share' ? `${Math.round(100 * value)} %` : unit === 'N' ? `${(value / 9.80665).toFixed(1)} kg` : String(Math.round(value))
+  unit === 'm'
+    ? `${(value * 1000).toFixed(Math.abs(value) < 0.01 ? 1 : 0)} mm`
+    : unit === 'share'
+      ? `${Math.round(100 * value)} %`
+      : unit === 'N'
+        ? `${(value / 9.80665).toFixed(1)} kg`
+        : String(Math.round(value))
 </script>
 
 <template>
@@ -18,7 +24,9 @@ const figure = (value: number, unit: FitResult['rules'][number]['unit']): string
         <UIcon :name="ICONS[rule.verdict]" class="icon" />
         <span class="name">{{ rule.name }}</span>
         <b class="figure">{{ figure(rule.value, rule.unit) }}</b>
-        <span class="label limit">{{ rule.wants === 'atLeast' ? 'at least' : 'at most' }} {{ figure(rule.limit, rule.unit) }}</span>
+        <span class="label limit"
+          >{{ rule.wants === 'atLeast' ? 'at least' : 'at most' }} {{ figure(rule.limit, rule.unit) }}</span
+        >
         <p>{{ rule.sentence }}</p>
       </li>
     </ul>
@@ -26,13 +34,54 @@ const figure = (value: number, unit: FitResult['rules'][number]['unit']): string
 </template>
 
 <style scoped>
-.rules { padding: 6px 12px 14px; }
-h2 { display: flex; justify-content: space-between; }
-li { display: grid; grid-template-columns: 20px minmax(0, 1fr) auto; column-gap: 6px; align-items: baseline; padding: 5px 0; border-top: 1px solid var(--hair); }
-.icon { align-self: center; }
-.name { font-weight: 600; font-size: 15px; color: var(--ink); }
-b { font-size: 18px; }
-.limit { grid-column: 3; text-align: right; grid-row: 2; }
-p { grid-column: 2; grid-row: 2; font-size: 13.5px; line-height: 1.25; color: var(--ink); }
-.pass .icon, .pass b { color: var(--marram); } .near .icon, .near b { color: var(--shell); } .fail .icon, .fail b { color: var(--wrack); }
+.rules {
+  padding: 6px 12px 14px;
+}
+h2 {
+  display: flex;
+  justify-content: space-between;
+}
+li {
+  display: grid;
+  grid-template-columns: 20px minmax(0, 1fr) auto;
+  column-gap: 6px;
+  align-items: baseline;
+  padding: 5px 0;
+  border-top: 1px solid var(--hair);
+}
+.icon {
+  align-self: center;
+}
+.name {
+  font-weight: 600;
+  font-size: 15px;
+  color: var(--ink);
+}
+b {
+  font-size: 18px;
+}
+.limit {
+  grid-column: 3;
+  text-align: right;
+  grid-row: 2;
+}
+p {
+  grid-column: 2;
+  grid-row: 2;
+  font-size: 13.5px;
+  line-height: 1.25;
+  color: var(--ink);
+}
+.pass .icon,
+.pass b {
+  color: var(--marram);
+}
+.near .icon,
+.near b {
+  color: var(--shell);
+}
+.fail .icon,
+.fail b {
+  color: var(--wrack);
+}
 </style>

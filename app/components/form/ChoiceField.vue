@@ -1,27 +1,65 @@
 <script setup lang="ts" generic="T extends string">
 /** A choice from a short list, by its names. */
-const props = defineProps<{ label: string, modelValue: T, items: readonly { readonly value: T, readonly label: string, /** listed under this heading */ readonly group?: string }[], hideLabel?: boolean }>()
+const props = defineProps<{
+  label: string
+  modelValue: T
+  items: readonly {
+    readonly value: T
+    readonly label: string
+    /** listed under this heading */ readonly group?: string
+  }[]
+  hideLabel?: boolean
+}>()
 const emit = defineEmits<{ 'update:modelValue': [value: T] }>()
 const id = useId()
-const list = computed(() => props.items.flatMap(({ value, label, group }, i) => [
-  ...(group && group !== props.items[i - 1]?.group ? [{ type: 'label' as const, label: group }] : []),
-  { value: value as string, label },
-]))
+const list = computed(() =>
+  props.items.flatMap(({ value, label, group }, i) => [
+    ...(group && group !== props.items[i - 1]?.group ? [{ type: 'label' as const, label: group }] : []),
+    { value: value as string, label },
+  ]),
+)
 </script>
 
 <template>
   <span class="choice-field">
     <label :for="id" class="label" :class="{ 'visually-hidden': hideLabel }">{{ label }}</label>
     <USelect
-      :id="id" :model-value="String(modelValue)" :items="list" value-key="value" :aria-label="label" size="sm" variant="none"
-      class="choice" trailing-icon="i-lucide-chevron-down"
+      :id="id"
+      :model-value="String(modelValue)"
+      :items="list"
+      value-key="value"
+      :aria-label="label"
+      size="sm"
+      variant="none"
+      class="choice"
+      trailing-icon="i-lucide-chevron-down"
       @update:model-value="value => emit('update:modelValue', value as T)"
     />
   </span>
 </template>
 
 <style scoped>
-.choice-field { display: inline-flex; align-items: baseline; gap: 6px; min-width: 0; }
-.choice-field :deep(.choice) { height: 27px; min-width: 0; max-width: 100%; background: var(--raised); border-bottom: 1px solid var(--hair-strong); border-radius: 2px 2px 0 0; color: var(--ink); padding-block: 0; padding-inline: 6px 24px; font-size: 15px; }
-@media (max-width: 639px) { .choice-field :deep(.choice) { height: 40px; } }
+.choice-field {
+  display: inline-flex;
+  align-items: baseline;
+  gap: 6px;
+  min-width: 0;
+}
+.choice-field :deep(.choice) {
+  height: 27px;
+  min-width: 0;
+  max-width: 100%;
+  background: var(--raised);
+  border-bottom: 1px solid var(--hair-strong);
+  border-radius: 2px 2px 0 0;
+  color: var(--ink);
+  padding-block: 0;
+  padding-inline: 6px 24px;
+  font-size: 15px;
+}
+@media (max-width: 639px) {
+  .choice-field :deep(.choice) {
+    height: 40px;
+  }
+}
 </style>

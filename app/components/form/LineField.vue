@@ -10,11 +10,28 @@ const lines = LINE_KINDS.map(value => ({ value, label: LINE_STOCKS[value].name }
 
 <template>
   <span class="line">
-    <ChoiceField label="line" :model-value="spread.content.line.kind" :items="lines" @update:model-value="value => spread.edit(draft => void (draft.line.kind = value))" />
-    <NumberField label="line strength" hide-label :model-value="spread.content.line.strengthN" :unit="settings.units.lineStrength" :range="LINE_RANGE_N" :step="settings.units.lineStrength.to(1)" @update:model-value="value => spread.edit(draft => void (draft.line.strengthN = value))" />
+    <ChoiceField
+      label="line"
+      :model-value="spread.content.line.kind"
+      :items="lines"
+      @update:model-value="value => spread.edit(draft => void (draft.line.kind = value))"
+    />
+    <NumberField
+      label="line strength"
+      hide-label
+      :model-value="spread.content.line.strengthN"
+      :unit="settings.units.lineStrength"
+      :range="LINE_RANGE_N"
+      :step="settings.units.lineStrength.to(1)"
+      @update:model-value="value => spread.edit(draft => void (draft.line.strengthN = value))"
+    />
   </span>
 </template>
 
 <style scoped>
-.line { display: inline-flex; gap: 4px; align-items: baseline; }
+.line {
+  display: inline-flex;
+  gap: 4px;
+  align-items: baseline;
+}
 </style>

@@ -2,7 +2,10 @@
 import type { Unit } from '~/utils/units'
 import { parseNumber, shown } from '~/utils/units'
 
-/** A number typed in the unit shown and handed on in SI. A bad entry stays in the field with its reason; the last good value holds. */
+/**
+ * A number typed in the unit shown and handed on in SI. A bad entry stays in the field with its reason; the
+ * last good value holds.
+ */
 const props = defineProps<{
   label: string
   modelValue: number
@@ -34,7 +37,8 @@ function take(): void {
   const value = parseNumber(text.value)
   const { low, high } = bounds.value
   if (value === undefined) error.value = `${props.label}: write a number in ${props.unit.label}.`
-  else if (value < low || value > high) error.value = `${props.label} must lie between ${low} and ${high} ${props.unit.label}.`
+  else if (value < low || value > high)
+    error.value = `${props.label} must lie between ${low} and ${high} ${props.unit.label}.`
   else emit('update:modelValue', Math.min(props.range[1], Math.max(props.range[0], props.unit.to(value))))
 }
 
@@ -49,10 +53,20 @@ function stepBy(direction: 1 | -1): void {
     <label :for="id" class="label" :class="{ 'visually-hidden': hideLabel }">{{ label }}</label>
     <span class="box">
       <input
-        :id="id" v-model="text" class="figure" type="text" inputmode="decimal" autocomplete="off" size="4"
-        :aria-invalid="error ? 'true' : 'false'" :aria-describedby="error ? `${id}-error` : undefined"
-        @change="take" @keydown.up.prevent="stepBy(1)" @keydown.down.prevent="stepBy(-1)" @keydown.esc="write"
-      >
+        :id="id"
+        v-model="text"
+        class="figure"
+        type="text"
+        inputmode="decimal"
+        autocomplete="off"
+        size="4"
+        :aria-invalid="error ? 'true' : 'false'"
+        :aria-describedby="error ? `${id}-error` : undefined"
+        @change="take"
+        @keydown.up.prevent="stepBy(1)"
+        @keydown.down.prevent="stepBy(-1)"
+        @keydown.esc="write"
+      />
       <span class="unit label">{{ unit.label }}</span>
     </span>
     <span v-if="error" :id="`${id}-error`" class="error" role="alert">{{ error }}</span>
@@ -60,11 +74,51 @@ function stepBy(direction: 1 | -1): void {
 </template>
 
 <style scoped>
-.number-field { position: relative; display: inline-flex; align-items: baseline; gap: 6px; }
-.box { display: inline-flex; align-items: baseline; gap: 4px; border-bottom: 1px solid var(--hair-strong); background: var(--raised); padding: 0 6px; border-radius: 2px 2px 0 0; }
-.box:focus-within { border-bottom-color: var(--float); }
-input { width: 4.2ch; font-size: 16px; height: 26px; background: transparent; text-align: right; outline: none; }
-.bad .box { border-bottom: 2px solid var(--wrack); }
-.error { position: absolute; top: calc(100% + 4px); left: 0; z-index: 30; width: max-content; max-width: 240px; padding: 4px 8px; background: var(--wrack); color: var(--paper); font-size: 13px; border-radius: 2px; }
-@media (max-width: 639px) { input { height: 40px; } }
+.number-field {
+  position: relative;
+  display: inline-flex;
+  align-items: baseline;
+  gap: 6px;
+}
+.box {
+  display: inline-flex;
+  align-items: baseline;
+  gap: 4px;
+  border-bottom: 1px solid var(--hair-strong);
+  background: var(--raised);
+  padding: 0 6px;
+  border-radius: 2px 2px 0 0;
+}
+.box:focus-within {
+  border-bottom-color: var(--float);
+}
+input {
+  width: 4.2ch;
+  font-size: 16px;
+  height: 26px;
+  background: transparent;
+  text-align: right;
+  outline: none;
+}
+.bad .box {
+  border-bottom: 2px solid var(--wrack);
+}
+.error {
+  position: absolute;
+  top: calc(100% + 4px);
+  left: 0;
+  z-index: 30;
+  width: max-content;
+  max-width: 240px;
+  padding: 4px 8px;
+  background: var(--wrack);
+  color: var(--paper);
+  font-size: 13px;
+  border-radius: 2px;
+}
+@media (max-width: 639px) {
+  input {
+    height: 40px;
+  }
+}
 </style>

@@ -9,5 +9,12 @@ const step = computed(() => settings.units.depth.to(settings.units.depth.label =
 </script>
 
 <template>
-  <NumberField label="depth" :model-value="spread.content.water.depthM" :unit="settings.units.depth" :range="DEPTH_RANGE_M" :step="step" @update:model-value="value => spread.edit(draft => setDepth(draft, value))" />
+  <NumberField
+    label="depth"
+    :model-value="spread.content.water.depthM"
+    :unit="settings.units.depth"
+    :range="DEPTH_RANGE_M"
+    :step="step"
+    @update:model-value="value => spread.edit(draft => setDepth(draft, value))"
+  />
 </template>

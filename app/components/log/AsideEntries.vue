@@ -4,7 +4,10 @@ import { saveText } from '~/utils/card'
 import { LOG_KIND_WORDS } from '~/utils/logWords'
 import { logCsv } from '../../../shared/logTable'
 
-/** Entries that the server will not take as they are: each with its reason, to be mended, dropped, or saved as a file. */
+/**
+ * Entries that the server will not take as they are: each with its reason, to be mended, dropped, or saved as
+ * a file.
+ */
 const outbox = useOutbox()
 const toast = useToast()
 const times = reactive<Record<string, string>>({})
@@ -25,8 +28,16 @@ function mended(entry: LogEntry): LogEntry {
 async function drop(entry: LogEntry, why: string): Promise<void> {
   await outbox.drop([entry.id])
   toast.add({
-    title: 'Dropped', duration: 15_000,
-    actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void outbox.putAside([{ entry, why }]) }],
+    title: 'Dropped',
+    duration: 15_000,
+    actions: [
+      {
+        label: 'Undo',
+        color: 'neutral',
+        variant: 'outline',
+        onClick: () => void outbox.putAside([{ entry, why }]),
+      },
+    ],
   })
 }
 const save = (): void => saveText('entries-set-aside.csv', logCsv(outbox.aside.map(a => a.entry)), 'text/csv')
@@ -34,14 +45,32 @@ const save = (): void => saveText('entries-set-aside.csv', logCsv(outbox.aside.m
 
 <template>
   <section v-if="outbox.aside.length > 0" class="aside-entries" aria-label="Entries set aside">
-    <h2>{{ outbox.aside.length === 1 ? 'One entry was' : `${outbox.aside.length} entries were` }} not taken by the server</h2>
+    <h2>
+      {{ outbox.aside.length === 1 ? 'One entry was' : `${outbox.aside.length} entries were` }} not taken by
+      the server
+    </h2>
     <p class="label">They are kept on this device. Everything else goes its way.</p>
     <ul>
       <li v-for="{ entry, why } in outbox.aside" :key="entry.id">
-        <p><b>{{ LOG_KIND_WORDS[entry.kind] }}</b>{{ entry.rod ? `, rod ${entry.rod}` : '' }} <span class="bad">{{ why }}</span></p>
+        <p>
+          <b>{{ LOG_KIND_WORDS[entry.kind] }}</b>{{ entry.rod ? `, rod ${entry.rod}` : '' }}
+          <span class="bad">{{ why }}</span>
+        </p>
         <div class="mend">
-          <label><span class="label">when</span><UInput type="datetime-local" step="1" :model-value="times[entry.id] ?? local(entry.at)" @update:model-value="value => times[entry.id] = String(value)" /></label>
-          <label v-if="entry.data?.text !== undefined"><span class="label">note</span><UInput :model-value="notes[entry.id] ?? entry.data.text" @update:model-value="value => notes[entry.id] = String(value)" /></label>
+          <label
+            ><span class="label">when</span
+            ><UInput
+              type="datetime-local"
+              step="1"
+              :model-value="times[entry.id] ?? local(entry.at)"
+              @update:model-value="value => (times[entry.id] = String(value))"
+          /></label>
+          <label v-if="entry.data?.text !== undefined"
+            ><span class="label">note</span
+            ><UInput
+              :model-value="notes[entry.id] ?? entry.data.text"
+              @update:model-value="value => (notes[entry.id] = String(value))"
+          /></label>
           <UButton color="neutral" variant="outline" @click="outbox.mend(mended(entry))">Send again</UButton>
           <UButton color="neutral" variant="ghost" @click="drop(entry, why)">Drop</UButton>
         </div>
@@ -52,12 +81,38 @@ const save = (): void => saveText('entries-set-aside.csv', logCsv(outbox.aside.m
 </template>
 
 <style scoped>
-.aside-entries { border: 2px solid var(--wrack); border-radius: 2px; padding: 8px 12px; display: grid; gap: 6px; justify-items: start; }
-h2 { font-size: 17px; font-weight: 600; }
-ul { width: 100%; }
-li { border-top: 1px solid var(--hair); padding: 6px 0; }
-.mend { display: flex; flex-wrap: wrap; gap: 6px 10px; align-items: end; }
-.mend label { display: grid; }
-.mend :deep(button) { min-height: 44px; }
-.bad { color: var(--wrack); }
+.aside-entries {
+  border: 2px solid var(--wrack);
+  border-radius: 2px;
+  padding: 8px 12px;
+  display: grid;
+  gap: 6px;
+  justify-items: start;
+}
+h2 {
+  font-size: 17px;
+  font-weight: 600;
+}
+ul {
+  width: 100%;
+}
+li {
+  border-top: 1px solid var(--hair);
+  padding: 6px 0;
+}
+.mend {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 10px;
+  align-items: end;
+}
+.mend label {
+  display: grid;
+}
+.mend :deep(button) {
+  min-height: 44px;
+}
+.bad {
+  color: var(--wrack);
+}
 </style>

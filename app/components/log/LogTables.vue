@@ -25,19 +25,90 @@ async function putIn(): Promise<void> {
 <template>
   <section aria-label="Tables">
     <h3>Tables <small>CSV, for a spreadsheet and back</small></h3>
-    <p class="acts"><button type="button" class="key" :disabled="busy" @click="saveLog()">Log as CSV</button><button type="button" class="key" :disabled="busy || evidence.drops.length === 0" @click="saveDrops()">Drops as CSV</button><label class="key">Read a table…<input type="file" accept=".csv,text/csv" class="visually-hidden" aria-label="Table to read" :disabled="busy" @change="choose"></label><progress v-if="busy" :value="progress" max="1" aria-label="Tables" /></p>
+    <p class="acts">
+      <button type="button" class="key" :disabled="busy" @click="saveLog()">Log as CSV</button
+      ><button type="button" class="key" :disabled="busy || evidence.drops.length === 0" @click="saveDrops()">
+        Drops as CSV</button
+      ><label class="key"
+        >Read a table…<input
+          type="file"
+          accept=".csv,text/csv"
+          class="visually-hidden"
+          aria-label="Table to read"
+          :disabled="busy"
+          @change="choose" /></label
+      ><progress v-if="busy" :value="progress" max="1" aria-label="Tables" />
+    </p>
     <p v-if="error" class="bad" role="alert">{{ error }}</p>
     <div v-if="reading" role="status">
-      <p>{{ reading.name }}: {{ reading.entries.length > 0 ? `${reading.entries.length} entries of a log` : `${reading.drops.length} drops` }}{{ reading.errors.length > 0 ? `, and ${reading.errors.length} ${reading.errors.length === 1 ? 'thing' : 'things'} wrong` : '' }}.</p>
-      <ul v-if="reading.errors.length > 0" class="wrong"><li v-for="e in reading.errors.slice(0, FEW)" :key="`${e.row}${e.column}`">row {{ e.row }}, {{ e.column }}: {{ e.message }}</li><li v-if="reading.errors.length > FEW">and {{ reading.errors.length - FEW }} more</li></ul>
-      <p class="acts"><button type="button" class="key strong" :disabled="busy || count === 0" @click="putIn()">Put in {{ count }}</button><button type="button" class="key" :disabled="busy" @click="reading = undefined">Leave it</button></p>
+      <p>
+        {{ reading.name }}:
+        {{
+          reading.entries.length > 0
+            ? `${reading.entries.length} entries of a log`
+            : `${reading.drops.length} drops`
+        }}{{
+          reading.errors.length > 0
+            ? `, and ${reading.errors.length} ${reading.errors.length === 1 ? 'thing' : 'things'} wrong`
+            : ''
+        }}.
+      </p>
+      <ul v-if="reading.errors.length > 0" class="wrong">
+        <li v-for="e in reading.errors.slice(0, FEW)" :key="`${e.row}${e.column}`">
+          row {{ e.row }}, {{ e.column }}: {{ e.message }}
+        </li>
+        <li v-if="reading.errors.length > FEW">and {{ reading.errors.length - FEW }} more</li>
+      </ul>
+      <p class="acts">
+        <button type="button" class="key strong" :disabled="busy || count === 0" @click="putIn()">
+          Put in {{ count }}</button
+        ><button type="button" class="key" :disabled="busy" @click="reading = undefined">Leave it</button>
+      </p>
     </div>
   </section>
 </template>
 
 <style scoped>
-h3 { font-size: 16px; font-weight: 600; margin: 8px 0 2px; } h3 small { font-size: 13px; font-weight: 400; color: var(--ink-soft); }
-.acts { display: flex; flex-wrap: wrap; gap: 8px; align-items: center; padding: 2px 0; } .wrong { font-size: 14px; color: var(--wrack); padding: 2px 0; }
-.key { min-height: 32px; padding: 3px 12px; border: var(--line-weight) solid var(--hair-strong); border-radius: 2px; font-size: 14px; cursor: pointer; display: inline-flex; align-items: center; } .strong { background: var(--ink); color: var(--paper); } .key:disabled { opacity: 0.4; }
-.bad { color: var(--wrack); }
+h3 {
+  font-size: 16px;
+  font-weight: 600;
+  margin: 8px 0 2px;
+}
+h3 small {
+  font-size: 13px;
+  font-weight: 400;
+  color: var(--ink-soft);
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+  padding: 2px 0;
+}
+.wrong {
+  font-size: 14px;
+  color: var(--wrack);
+  padding: 2px 0;
+}
+.key {
+  min-height: 32px;
+  padding: 3px 12px;
+  border: var(--line-weight) solid var(--hair-strong);
+  border-radius: 2px;
+  font-size: 14px;
+  cursor: pointer;
+  display: inline-flex;
+  align-items: center;
+}
+.strong {
+  background: var(--ink);
+  color: var(--paper);
+}
+.key:disabled {
+  opacity: 0.4;
+}
+.bad {
+  color: var(--wrack);
+}
 </style>

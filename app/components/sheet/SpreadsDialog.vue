@@ -21,16 +21,19 @@ async function load(): Promise<void> {
   error.value = undefined
   try {
     items.value = await server.list()
-  }
-  catch (failure) {
+  } catch (failure) {
     if (!(failure instanceof ServerRefusal)) throw failure
     error.value = failure.message
   }
 }
-watch(open, (now) => {
-  deleted.value = undefined
-  if (now) void load()
-}, { immediate: true })
+watch(
+  open,
+  now => {
+    deleted.value = undefined
+    if (now) void load()
+  },
+  { immediate: true },
+)
 
 async function go(id: string): Promise<void> {
   open.value = false
@@ -48,8 +51,7 @@ async function rename(item: SpreadSummary, event: Event): Promise<void> {
   else {
     try {
       await server.change(item.id, { revision: item.revision, name: parsed.data })
-    }
-    catch (failure) {
+    } catch (failure) {
       error.value = failure instanceof Error ? failure.message : String(failure)
       return
     }
@@ -58,12 +60,12 @@ async function rename(item: SpreadSummary, event: Event): Promise<void> {
 }
 
 async function remove(item: SpreadSummary): Promise<void> {
-  if (!await keeping.remove(item)) return
+  if (!(await keeping.remove(item))) return
   deleted.value = item
   await load()
 }
 async function bringBack(item: SpreadSummary): Promise<void> {
-  if (!await keeping.bringBack(item.id)) return
+  if (!(await keeping.bringBack(item.id))) return
   deleted.value = undefined
   await load()
 }
@@ -73,17 +75,41 @@ const when = (iso: string): string => useDateFormat(iso, 'D MMM YYYY, HH:mm').va
 <template>
   <UModal v-model:open="open" title="Saved spreads" :ui="{ content: 'max-w-3xl' }">
     <template #body>
-      <p v-if="deleted" class="deleted" role="status">Deleted: {{ deleted.name }} <button type="button" class="link" @click="bringBack(deleted)">Undo</button></p>
-      <p v-if="error" class="fail">{{ error }} <button type="button" class="link" @click="load()">Try again</button></p>
+      <p v-if="deleted" class="deleted" role="status">
+        Deleted: {{ deleted.name }}
+        <button type="button" class="link" @click="bringBack(deleted)">Undo</button>
+      </p>
+      <p v-if="error" class="fail">
+        {{ error }} <button type="button" class="link" @click="load()">Try again</button>
+      </p>
       <p v-else-if="!items" class="label">Fetching…</p>
-      <p v-else-if="items.length === 0">Nothing saved yet. Give the sheet a name and press Save: it comes back here, and under its own address, with its water, bait and rigs.</p>
+      <p v-else-if="items.length === 0">
+        Nothing saved yet. Give the sheet a name and press Save: it comes back here, and under its own
+        address, with its water, bait and rigs.
+      </p>
       <table v-else>
-        <thead><tr><th scope="col">Name</th><th scope="col">Water</th><th scope="col" class="num">Rigs</th><th scope="col">Saved</th><th scope="col"><span class="visually-hidden">Actions</span></th></tr></thead>
+        <thead>
+          <tr>
+            <th scope="col">Name</th>
+            <th scope="col">Water</th>
+            <th scope="col" class="num">Rigs</th>
+            <th scope="col">Saved</th>
+            <th scope="col"><span class="visually-hidden">Actions</span></th>
+          </tr>
+        </thead>
         <tbody>
           <tr v-for="item in items" :key="item.id" :class="{ here: item.id === spread.saved?.id }">
             <th scope="row">
               <template v-if="renaming === item.id">
-                <input :value="item.name" :aria-label="`New name for ${item.name}`" autofocus maxlength="100" @keydown.enter="rename(item, $event)" @keydown.esc.stop="renaming = undefined" @blur="rename(item, $event)">
+                <input
+                  :value="item.name"
+                  :aria-label="`New name for ${item.name}`"
+                  autofocus
+                  maxlength="100"
+                  @keydown.enter="rename(item, $event)"
+                  @keydown.esc.stop="renaming = undefined"
+                  @blur="rename(item, $event)"
+                />
                 <span v-if="renameError" class="fail" role="alert">{{ renameError }}</span>
               </template>
               <button v-else type="button" class="link" @click="go(item.id)">{{ item.name }}</button>
@@ -92,8 +118,19 @@ const when = (iso: string): string => useDateFormat(iso, 'D MMM YYYY, HH:mm').va
             <td class="num figure">{{ item.rigs }}</td>
             <td class="figure">{{ when(item.updatedAt) }}</td>
             <td class="acts">
-              <button type="button" :aria-label="`Rename ${item.name}`" @click="renaming = item.id; renameError = undefined"><UIcon name="i-lucide-pencil" /></button>
-              <button type="button" :aria-label="`Delete ${item.name}`" @click="remove(item)"><UIcon name="i-lucide-trash-2" /></button>
+              <button
+                type="button"
+                :aria-label="`Rename ${item.name}`"
+                @click="
+                  renaming = item.id
+                  renameError = undefined
+                "
+              >
+                <UIcon name="i-lucide-pencil" />
+              </button>
+              <button type="button" :aria-label="`Delete ${item.name}`" @click="remove(item)">
+                <UIcon name="i-lucide-trash-2" />
+              </button>
             </td>
           </tr>
         </tbody>
@@ -103,18 +140,71 @@ const when = (iso: string): string => useDateFormat(iso, 'D MMM YYYY, HH:mm').va
 </template>
 
 <style scoped>
-table { width: 100%; border-collapse: collapse; font-size: 15px; }
-th { text-align: left; font-weight: 400; }
-thead th { font-size: 12px; color: var(--ink-soft); border-bottom: 1px solid var(--ink); padding: 2px 8px 4px 0; }
-tbody td, tbody th { height: 34px; border-bottom: 1px solid var(--hair); padding: 3px 8px 3px 0; }
-.here th { box-shadow: inset 3px 0 0 var(--float); padding-left: 8px; }
+table {
+  width: 100%;
+  border-collapse: collapse;
+  font-size: 15px;
+}
+th {
+  text-align: left;
+  font-weight: 400;
+}
+thead th {
+  font-size: 12px;
+  color: var(--ink-soft);
+  border-bottom: 1px solid var(--ink);
+  padding: 2px 8px 4px 0;
+}
+tbody td,
+tbody th {
+  height: 34px;
+  border-bottom: 1px solid var(--hair);
+  padding: 3px 8px 3px 0;
+}
+.here th {
+  box-shadow: inset 3px 0 0 var(--float);
+  padding-left: 8px;
+}
 
-.deleted { padding: 6px 10px; margin-bottom: 10px; border-left: 5px solid var(--shell); background: var(--paper); font-size: 15px; }
-.num { text-align: right; padding-right: 18px; }
-.link { text-decoration: underline; text-underline-offset: 3px; text-decoration-color: var(--hair-strong); text-align: left; }
-.link:hover { text-decoration-color: var(--float); }
-.acts { white-space: nowrap; text-align: right; }
-.acts button { width: 30px; height: 28px; display: inline-grid; place-items: center; border-radius: 2px; }
-.acts button:hover { background: var(--ink); color: var(--paper); }
-input { width: 100%; border-bottom: 1px solid var(--float); background: var(--raised); height: 26px; }
+.deleted {
+  padding: 6px 10px;
+  margin-bottom: 10px;
+  border-left: 5px solid var(--shell);
+  background: var(--paper);
+  font-size: 15px;
+}
+.num {
+  text-align: right;
+  padding-right: 18px;
+}
+.link {
+  text-decoration: underline;
+  text-underline-offset: 3px;
+  text-decoration-color: var(--hair-strong);
+  text-align: left;
+}
+.link:hover {
+  text-decoration-color: var(--float);
+}
+.acts {
+  white-space: nowrap;
+  text-align: right;
+}
+.acts button {
+  width: 30px;
+  height: 28px;
+  display: inline-grid;
+  place-items: center;
+  border-radius: 2px;
+}
+.acts button:hover {
+  background: var(--ink);
+  color: var(--paper);
+}
+input {
+  width: 100%;
+  border-bottom: 1px solid var(--float);
+  background: var(--raised);
+  height: 26px;
+}
 </style>

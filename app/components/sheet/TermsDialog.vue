@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A list of terms and what is said of each. */
 const open = defineModel<boolean>('open', { required: true })
-defineProps<{ title: string, terms: readonly (readonly [term: string, text: string])[] }>()
+defineProps<{ title: string; terms: readonly (readonly [term: string, text: string])[] }>()
 </script>
 
 <template>
@@ -18,6 +18,13 @@ defineProps<{ title: string, terms: readonly (readonly [term: string, text: stri
 </template>
 
 <style scoped>
-dl { display: grid; grid-template-columns: max-content 1fr; gap: 8px 18px; font-size: 15px; }
-dt { font-weight: 600; }
+dl {
+  display: grid;
+  grid-template-columns: max-content 1fr;
+  gap: 8px 18px;
+  font-size: 15px;
+}
+dt {
+  font-weight: 600;
+}
 </style>

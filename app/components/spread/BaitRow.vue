@@ -21,16 +21,42 @@ const usual = computed(() => {
 
 <template>
   <section class="bait" aria-label="Bait">
-    <ChoiceField label="bait" :model-value="bait.form" :items="forms" @update:model-value="value => spread.edit(draft => void (draft.bait.form = value))" />
-    <NumberField label="length" :model-value="bait.lengthM" :unit="settings.units.length" :range="LIMITS.baitLengthM" :step="settings.units.length.label === 'in' ? settings.units.length.to(0.25) : 0.005" @update:model-value="value => spread.edit(draft => void (draft.bait.lengthM = value))" />
+    <ChoiceField
+      label="bait"
+      :model-value="bait.form"
+      :items="forms"
+      @update:model-value="value => spread.edit(draft => void (draft.bait.form = value))"
+    />
+    <NumberField
+      label="length"
+      :model-value="bait.lengthM"
+      :unit="settings.units.length"
+      :range="LIMITS.baitLengthM"
+      :step="settings.units.length.label === 'in' ? settings.units.length.to(0.25) : 0.005"
+      @update:model-value="value => spread.edit(draft => void (draft.bait.lengthM = value))"
+    />
     <span class="label note">{{ usual }}</span>
-    <ChoiceField label="material" :model-value="bait.material" :items="plastics" @update:model-value="value => spread.edit(draft => void (draft.bait.material = value))" />
+    <ChoiceField
+      label="material"
+      :model-value="bait.material"
+      :items="plastics"
+      @update:model-value="value => spread.edit(draft => void (draft.bait.material = value))"
+    />
     <span class="label note">{{ density }}</span>
     <slot />
   </section>
 </template>
 
 <style scoped>
-.bait { display: flex; align-items: center; gap: 6px 16px; padding: 5px 12px; border-bottom: var(--line-weight) solid var(--hair-strong); flex-wrap: wrap; }
-.note { margin-left: -8px; }
+.bait {
+  display: flex;
+  align-items: center;
+  gap: 6px 16px;
+  padding: 5px 12px;
+  border-bottom: var(--line-weight) solid var(--hair-strong);
+  flex-wrap: wrap;
+}
+.note {
+  margin-left: -8px;
+}
 </style>

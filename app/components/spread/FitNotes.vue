@@ -9,8 +9,15 @@ const sorted = computed(() => [...props.fit.rules].sort((a, b) => ORDER[a.verdic
 const noted = computed(() => sorted.value.filter(rule => rule.verdict !== 'pass'))
 const passed = computed(() => sorted.value.filter(rule => rule.verdict === 'pass'))
 const headline = computed(() => {
-  const count = (verdict: 'fail' | 'near' | 'pass'): number => props.fit.rules.filter(rule => rule.verdict === verdict).length
-  return (['fail', 'near', 'pass'] as const).filter(v => count(v) > 0).map(v => `${count(v)} ${v === 'fail' ? (count(v) === 1 ? 'fails' : 'fail') : v === 'near' ? 'near' : (count(v) === 1 ? 'passes' : 'pass')}`).join(', ')
+  const count = (verdict: 'fail' | 'near' | 'pass'): number =>
+    props.fit.rules.filter(rule => rule.verdict === verdict).length
+  return (['fail', 'near', 'pass'] as const)
+    .filter(v => count(v) > 0)
+    .map(
+      v =>
+        `${count(v)} ${v === 'fail' ? (count(v) === 1 ? 'fails' : 'fail') : v === 'near' ? 'near' : count(v) === 1 ? 'passes' : 'pass'}`,
+    )
+    .join(', ')
 })
 </script>
 
@@ -19,20 +26,57 @@ const headline = computed(() => {
     <span class="label name">fit</span>
     <div class="words">
       <details>
-        <summary class="figure" :class="fit.verdict"><UIcon :name="ICONS[fit.verdict]" /> {{ headline }} <UIcon name="i-lucide-chevron-down" class="more" /></summary>
-        <p v-for="rule in passed" :key="rule.id" class="pass"><UIcon :name="ICONS.pass" /> <span>{{ rule.sentence }}</span></p>
+        <summary class="figure" :class="fit.verdict">
+          <UIcon :name="ICONS[fit.verdict]" /> {{ headline }}
+          <UIcon name="i-lucide-chevron-down" class="more" />
+        </summary>
+        <p v-for="rule in passed" :key="rule.id" class="pass">
+          <UIcon :name="ICONS.pass" /> <span>{{ rule.sentence }}</span>
+        </p>
       </details>
-      <p v-for="rule in noted" :key="rule.id" :class="rule.verdict"><UIcon :name="ICONS[rule.verdict]" /> <span>{{ rule.sentence }}</span></p>
+      <p v-for="rule in noted" :key="rule.id" :class="rule.verdict">
+        <UIcon :name="ICONS[rule.verdict]" /> <span>{{ rule.sentence }}</span>
+      </p>
     </div>
   </div>
 </template>
 
 <style scoped>
-.fit { display: grid; grid-template-columns: 52px minmax(0, 1fr); column-gap: 6px; padding: 5px 10px 8px; border-top: var(--line-weight) solid var(--hair); align-items: start; }
-.name { padding-top: 2px; }
-summary { font-size: 15px; font-weight: 600; cursor: pointer; list-style: none; display: inline-flex; align-items: center; gap: 5px; }
-.more { color: var(--ink-soft); }
-details[open] .more { transform: rotate(180deg); }
-p { display: flex; gap: 5px; font-size: 13px; line-height: 1.25; margin-top: 3px; }
-p :first-child { flex: none; margin-top: 2px; }
+.fit {
+  display: grid;
+  grid-template-columns: 52px minmax(0, 1fr);
+  column-gap: 6px;
+  padding: 5px 10px 8px;
+  border-top: var(--line-weight) solid var(--hair);
+  align-items: start;
+}
+.name {
+  padding-top: 2px;
+}
+summary {
+  font-size: 15px;
+  font-weight: 600;
+  cursor: pointer;
+  list-style: none;
+  display: inline-flex;
+  align-items: center;
+  gap: 5px;
+}
+.more {
+  color: var(--ink-soft);
+}
+details[open] .more {
+  transform: rotate(180deg);
+}
+p {
+  display: flex;
+  gap: 5px;
+  font-size: 13px;
+  line-height: 1.25;
+  margin-top: 3px;
+}
+p :first-child {
+  flex: none;
+  margin-top: 2px;
+}
 </style>

@@ -1,9 +1,12 @@
 <script setup lang="ts">
-/** The way sideways for one metre of fall, to scale, with its range as the fan around it; nose to the left, as in the sketches. */
-const props = defineProps<{ value: number, low: number, high: number, sign: 1 | -1 }>()
+/**
+ * The way sideways for one metre of fall, to scale, with its range as the fan around it; nose to the left, as
+ * in the sketches.
+ */
+const props = defineProps<{ value: number; low: number; high: number; sign: 1 | -1 }>()
 const H = 38
 const across = (glide: number): number => Math.min(46, glide * H)
-const x0 = computed(() => props.sign > 0 ? 50 : 4)
+const x0 = computed(() => (props.sign > 0 ? 50 : 4))
 const at = (glide: number): number => x0.value - props.sign * across(glide)
 </script>
 
@@ -19,5 +22,8 @@ const at = (glide: number): number => x0.value - props.sign * across(glide)
 </template>
 
 <style scoped>
-.glyph { width: 54px; height: 44px; }
+.glyph {
+  width: 54px;
+  height: 44px;
+}
 </style>

@@ -30,8 +30,14 @@ function belly({ usual, threaded = false, extra }: BellyOptions) {
     const placement = layPoint(offsetPath(dims, eye), bait, spec)
     const at = alongShank(placement.path, spec.weightAtM, usual)
     return {
-      dims, placement, noseCover: 0, tie: eye,
-      compacts: [weightCompact('belly', spec.weightKg, weightDensity(spec), at, true), ...(extra?.(dims, at) ?? [])],
+      dims,
+      placement,
+      noseCover: 0,
+      tie: eye,
+      compacts: [
+        weightCompact('belly', spec.weightKg, weightDensity(spec), at, true),
+        ...(extra?.(dims, at) ?? []),
+      ],
     }
   }
 }
@@ -46,26 +52,65 @@ function alongShank(path: HookPath, atM: number | undefined, usual: number): Pla
 function flash(dims: HookDims, at: PlanePoint): readonly Compact[] {
   const [across, high] = [dims.gapM / 3, (2 * dims.gapM) / 3]
   const volume = (Math.PI / 4) * across * high * 0.0005
-  return [{ kind: 'blade', at: [-at.s, 0, at.z - high], size: [0.0005, across, high], massKg: 8500 * volume, displacedM3: volume, joined: false }]
+  return [
+    {
+      kind: 'blade',
+      at: [-at.s, 0, at.z - high],
+      size: [0.0005, across, high],
+      massKg: 8500 * volume,
+      displacedM3: volume,
+      joined: false,
+    },
+  ]
 }
 
-const common = { group: 'belly', weighted: true, hookStyle: 'bellyWeighted', pointRests: ['flush', 'skin', 'buried'], inGap: wholeBody, usualKg: [ozToKg(1 / 16), ozToKg(3 / 8)] } as const
+const common = {
+  group: 'belly',
+  weighted: true,
+  hookStyle: 'bellyWeighted',
+  pointRests: ['flush', 'skin', 'buried'],
+  inGap: wholeBody,
+  usualKg: [ozToKg(1 / 16), ozToKg(3 / 8)],
+} as const
 
 export const BELLY = {
   W1: {
-    ...common, id: 'W1', name: 'belly-weighted screw-lock hook', shortName: 'belly-weighted', keepers: ['screw'], slides: true,
-    advice: 'A level, slow, upright fall. Each size is made in only a few weights, so the box limits the choice.', place: belly({ usual: 0.62 }),
+    ...common,
+    id: 'W1',
+    name: 'belly-weighted screw-lock hook',
+    shortName: 'belly-weighted',
+    keepers: ['screw'],
+    slides: true,
+    advice:
+      'A level, slow, upright fall. Each size is made in only a few weights, so the box limits the choice.',
+    place: belly({ usual: 0.62 }),
   },
   W2: {
-    ...common, id: 'W2', name: 'belly-weighted hook with a pin', shortName: 'belly-weighted, pinned', keepers: ['pin', 'chinBarb'],
-    advice: 'Thread 8 to 10 mm of neck; the weight slides through the plastic as you pull it home.', place: belly({ usual: 0.62, threaded: true }),
+    ...common,
+    id: 'W2',
+    name: 'belly-weighted hook with a pin',
+    shortName: 'belly-weighted, pinned',
+    keepers: ['pin', 'chinBarb'],
+    advice: 'Thread 8 to 10 mm of neck; the weight slides through the plastic as you pull it home.',
+    place: belly({ usual: 0.62, threaded: true }),
   },
   W3: {
-    ...common, id: 'W3', name: 'sliding-weight hook', shortName: 'sliding weight', keepers: ['screw'], slides: true,
-    advice: 'Weight forward for nose first, back for level.', place: belly({ usual: 0.4 }),
+    ...common,
+    id: 'W3',
+    name: 'sliding-weight hook',
+    shortName: 'sliding weight',
+    keepers: ['screw'],
+    slides: true,
+    advice: 'Weight forward for nose first, back for level.',
+    place: belly({ usual: 0.4 }),
   },
   W4: {
-    ...common, id: 'W4', name: 'bladed belly hook', shortName: 'bladed belly', keepers: ['screw'],
-    advice: 'Flash under a full-bodied bait; the blade also slows the fall.', place: belly({ usual: 0.54, extra: flash }),
+    ...common,
+    id: 'W4',
+    name: 'bladed belly hook',
+    shortName: 'bladed belly',
+    keepers: ['screw'],
+    advice: 'Flash under a full-bodied bait; the blade also slows the fall.',
+    place: belly({ usual: 0.54, extra: flash }),
   },
 } as const satisfies Partial<Record<string, Family>>

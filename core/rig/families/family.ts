@@ -7,14 +7,19 @@ import type { HookPath, PlanePoint } from '../hookPath'
 import type { Placement } from '../placement'
 import type { FamilyId, GuardId, PointRest, RigSpec } from '../spec'
 
-/** A weight that hangs on its own: hinged, ahead on a leader, below on a dropper, or free to slide on the line. */
+/**
+ * A weight that hangs on its own: hinged, ahead on a leader, below on a dropper, or free to slide on the
+ * line.
+ */
 export interface SecondWeight {
   readonly shape: WeightShape
   readonly massKg: number
   readonly densityKgM3: number
-  /** tie point to the middle of the weight, m; Infinity when it is free to slide away */ readonly tetherM: number
+  /** tie point to the middle of the weight, m; Infinity when it is free to slide away */
+  readonly tetherM: number
   /** the line to the rod is tied to, or runs through, the weight */ readonly lineOnWeight: boolean
-  /** drag against a sphere as wide as the weight; the shape's own when left out */ readonly dragFactor?: number
+  /** drag against a sphere as wide as the weight; the shape's own when left out */
+  readonly dragFactor?: number
 }
 
 /** What a family adds to a bait: its hook laid in place, its weight, and where the line is tied. */
@@ -29,7 +34,10 @@ export interface FamilyParts {
   readonly trailingDims?: HookDims
   /** the hook lies on the back and hardly enters the bait */ readonly onTop?: true
   /** plastic that stands in the gap, m, where the family's own rule does not hold */ readonly inGapM?: number
-  /** a head pushed inside a hollow bait: its width and middle, m */ readonly inside?: { readonly diameterM: number, readonly atM: number }
+  /** a head pushed inside a hollow bait: its width and middle, m */ readonly inside?: {
+    readonly diameterM: number
+    readonly atM: number
+  }
 }
 
 /** What families are listed under. */
@@ -56,12 +64,16 @@ export interface Family {
   /** the weight can be moved by hand */ readonly slides?: true
   readonly hookStyle: HookStyle
   /** ways to keep the bait on, the usual one first */ readonly keepers: readonly KeeperId[]
-  /** what may stand in front of an open point, the usual one first; nothing when left out */ readonly guards?: readonly GuardId[]
+  /** what may stand in front of an open point, the usual one first; nothing when left out */
+  readonly guards?: readonly GuardId[]
   /** the bait trails behind a skirt or blade, and is trimmed to length */ readonly trailer?: true
   /** the hook goes across the bait */ readonly across?: true
   /** needs a hollow bait */ readonly hollowOnly?: true
   /** ways the point may rest, the usual one first */ readonly pointRests: readonly PointRest[]
-  /** height of plastic that stands in the gap where the point passes, m */ inGap(bait: BaitShape, s: number): number
+  /** height of plastic that stands in the gap where the point passes, m */ inGap(
+    bait: BaitShape,
+    s: number,
+  ): number
   place(bait: BaitShape, spec: RigSpec): FamilyParts
 }
 
@@ -72,6 +84,12 @@ export const backOnly = (bait: BaitShape, s: number): number => bait.topAt(s) - 
 
 /** Where the nose is taken to be blunt, share of the length. */
 const BLUNT_AT = 0.05
-/** Share of a bait's blunt nose that a head of so much width and height hides, by their areas: growing with the head, so that no figure jumps where it just covers. */
+/**
+ * Share of a bait's blunt nose that a head of so much width and height hides, by their areas: growing with
+ * the head, so that no figure jumps where it just covers.
+ */
 export const noseCoverOf = (bait: BaitShape, widthM: number, heightM: number): number =>
-  Math.min(1, (widthM * heightM) / (bait.widthAt(BLUNT_AT * bait.lengthM) * bait.heightAt(BLUNT_AT * bait.lengthM)))
+  Math.min(
+    1,
+    (widthM * heightM) / (bait.widthAt(BLUNT_AT * bait.lengthM) * bait.heightAt(BLUNT_AT * bait.lengthM)),
+  )

@@ -13,8 +13,40 @@ const all: Readonly<Record<FamilyId, Family>> = { ...BELLY, ...OFFSET, ...HEADS,
 
 /** In the order they are offered: by group, the commonest first. */
 const ORDER: readonly FamilyId[] = [
-  'W1', 'W2', 'W3', 'W4', 'O2', 'O1', 'O3', 'O4', 'L8', 'E1', 'E2', 'E3', 'E4', 'E5', 'E6', 'E7',
-  'J4', 'J3', 'J1', 'J2', 'J5', 'J6', 'J7', 'L1', 'L2', 'L3', 'L4', 'L5', 'L6', 'L7', 'L9', 'T1',
+  'W1',
+  'W2',
+  'W3',
+  'W4',
+  'O2',
+  'O1',
+  'O3',
+  'O4',
+  'L8',
+  'E1',
+  'E2',
+  'E3',
+  'E4',
+  'E5',
+  'E6',
+  'E7',
+  'J4',
+  'J3',
+  'J1',
+  'J2',
+  'J5',
+  'J6',
+  'J7',
+  'L1',
+  'L2',
+  'L3',
+  'L4',
+  'L5',
+  'L6',
+  'L7',
+  'L9',
+  'T1',
 ]
-export const FAMILIES: Readonly<Record<FamilyId, Family>> = Object.fromEntries(ORDER.map(id => [id, all[id]])) as Record<FamilyId, Family>
+export const FAMILIES: Readonly<Record<FamilyId, Family>> = Object.fromEntries(
+  ORDER.map(id => [id, all[id]]),
+) as Record<FamilyId, Family>
 export const FAMILY_IDS = ORDER

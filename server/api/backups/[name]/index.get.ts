@@ -5,7 +5,7 @@ import { pathOf } from '../../../services/backup'
 import { answering } from '../../../utils/requests'
 
 /** A kept backup as a file of JSON. */
-export default answering(async (event) => {
+export default answering(async event => {
   const name = getRouterParam(event, 'name') ?? ''
   const path = pathOf(name)
   setResponseHeader(event, 'content-type', 'application/json')

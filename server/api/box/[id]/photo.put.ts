@@ -3,7 +3,7 @@ import { photoSchema } from '#schemas/box'
 import { changePhoto } from '../../../services/box'
 import { answering, readValid, routeId } from '../../../utils/requests'
 
-export default answering(async (event) => {
+export default answering(async event => {
   await changePhoto(routeId(event, 'thing'), (await readValid(event, photoSchema)).photo)
   setResponseStatus(event, 204)
   return null

@@ -3,7 +3,7 @@ import { changedDocumentSchema } from '#schemas/spot'
 import { changeDocument, kindOf } from '../../../services/documents'
 import { answering, readValid, routeId } from '../../../utils/requests'
 
-export default answering(async (event) => {
+export default answering(async event => {
   const kind = kindOf(getRouterParam(event, 'kind'))
   return changeDocument(kind, routeId(event, kind), await readValid(event, changedDocumentSchema(kind)))
 })

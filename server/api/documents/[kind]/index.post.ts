@@ -3,7 +3,7 @@ import { newDocumentSchema } from '#schemas/spot'
 import { createDocument, kindOf } from '../../../services/documents'
 import { answering, readValid } from '../../../utils/requests'
 
-export default answering(async (event) => {
+export default answering(async event => {
   const kind = kindOf(getRouterParam(event, 'kind'))
   const made = await createDocument(kind, await readValid(event, newDocumentSchema(kind)))
   setResponseStatus(event, 201)

@@ -14,11 +14,11 @@ export default defineNuxtConfig({
   $development: { ssr: true, routeRules: { '/**': { ssr: false } }, nitro: { inlineDynamicImports: false } },
   // What listens, and on which addresses, is Dunecrest's own.
   $production: { nitro: { entry: here('./server/entry.ts') } },
-  modules: ['@nuxt/ui', '@pinia/nuxt', '@vueuse/nuxt', 'nuxt-security', '@nuxt/eslint'],
+  modules: ['@nuxt/ui', '@pinia/nuxt', 'nuxt-security', '@nuxt/eslint'],
   css: ['~/assets/css/main.css'],
-  components: [{ path: '~/components', pathPrefix: false }],
-  // a name of the core that happens to be one of the page's own is not to be taken for it
-  imports: { transform: { exclude: [/\/core\//, /\/node_modules\//] } },
+  components: { dirs: [] },
+  // every edge between files is an import that a reader, an editor and the import rules see
+  imports: { autoImport: false },
   alias: {
     '#core': here('./core/index.ts'),
     '#schemas': here('./shared/schemas'),

@@ -1,3 +1,4 @@
+import { onScopeDispose, ref, shallowRef, watch } from 'vue'
 import { CalcError } from '~/workers/client'
 import { calculator } from '~/workers/calculator'
 import type { QuestionId, Questions } from '~/workers/protocol'

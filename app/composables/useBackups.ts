@@ -1,3 +1,4 @@
+import { ref, shallowRef } from 'vue'
 import type { BackupCounts, BackupList, KeptBackup } from '#schemas/backup'
 import { ask, sendFile, ServerRefusal } from '~/utils/api'
 

@@ -1,3 +1,6 @@
+import { useOnline } from '@vueuse/core'
+import { computed, onMounted, onScopeDispose, ref, shallowRef } from 'vue'
+import { useOutbox } from '~/stores/outbox'
 import { placeKey, rigKey } from '#catalogue'
 import type { RigSpec } from '#core'
 import { COUNTED, type CountedKind, type LogEntry, type LogKind } from '#schemas/log'

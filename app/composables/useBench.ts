@@ -1,3 +1,4 @@
+import { onScopeDispose, ref, shallowRef, watch } from 'vue'
 import { CalcError } from '~/workers/client'
 import type { BenchAdvice, BenchJob, BenchLook } from '~/workers/bench'
 import { calculator } from '~/workers/calculator'

@@ -1,3 +1,5 @@
+import { usePreferredReducedMotion, useRafFn } from '@vueuse/core'
+import { ref, watch } from 'vue'
 /** Parts of real time a drop can be shown at. */
 export const TANK_SPEEDS = [1, 0.5, 0.25, 0.1] as const
 

@@ -1,3 +1,6 @@
+import { nextTick, onScopeDispose, ref, shallowRef, watch } from 'vue'
+import { useEvidence } from '~/stores/evidence'
+import { useSettings } from '~/stores/settings'
 import type { Evidence, Verdict } from '#core'
 import type { SpreadContent } from '#schemas/spread'
 import { CalcError } from '~/workers/client'

@@ -1,3 +1,4 @@
+import { ref } from 'vue'
 import { ServerRefusal } from '~/utils/api'
 
 /** Exchanges with the server, one after another: whether one is under way, and a refusal in words. */

@@ -1,3 +1,4 @@
+import { ref, shallowRef } from 'vue'
 import Papa from 'papaparse'
 import { itemSchema, MOST_ITEMS, type ItemInput } from '#schemas/box'
 import { checked } from '#schemas/checked'

@@ -1,3 +1,7 @@
+import { useRouter, useToast } from '#imports'
+import { ref } from 'vue'
+import { useSpreads } from '~/composables/useSpreads'
+import { useSpread } from '~/stores/spread'
 import type { Spread, SpreadSummary } from '#schemas/spread'
 import { viewPath, type SheetView } from './useSheetCommands'
 import { ServerRefusal } from '~/utils/api'

@@ -1,3 +1,4 @@
+import { useEventListener } from '@vueuse/core'
 /** A key or chord and what it does; the list is shown as it stands by the help sheet. */
 export interface KeyCommand {
   /** as written in the help: "Space", "Ctrl Z" */ readonly keys: string

@@ -1,3 +1,6 @@
+import { ref, shallowRef } from 'vue'
+import { useEvidence } from '~/stores/evidence'
+import { useOutbox } from '~/stores/outbox'
 import Papa from 'papaparse'
 import type { BaitSpec, RigSpec } from '#core'
 import type { LogEntry, SessionRow } from '#schemas/log'

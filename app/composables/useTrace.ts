@@ -1,3 +1,4 @@
+import { onScopeDispose, ref, shallowRef } from 'vue'
 import { CalcError } from '~/workers/client'
 import { calculator } from '~/workers/calculator'
 import type { Picture, Trace, TracedStation } from '~/workers/trace'

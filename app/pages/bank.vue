@@ -1,4 +1,13 @@
 <script setup lang="ts">
+import { NuxtLink, UButton, UIcon } from '#components'
+import { useHead } from '#imports'
+import { useEventListener } from '@vueuse/core'
+import { computed, onMounted, ref, shallowRef } from 'vue'
+import { useBank } from '~/composables/useBank'
+import { useOutbox } from '~/stores/outbox'
+import { useSettings } from '~/stores/settings'
+import { useSpread } from '~/stores/spread'
+import AsideEntries from '~/components/log/AsideEntries.vue'
 import { FAMILIES, harmonicTide, simulatedWeather, stepWeight } from '#catalogue'
 import type { LogKind } from '#schemas/log'
 import type { Spread } from '#schemas/spread'

@@ -1,3 +1,6 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import { useExchange } from '~/composables/useExchange'
 import type { BoxItem, ItemInput } from '#schemas/box'
 import { ask } from '~/utils/api'
 

@@ -1,3 +1,6 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import { useExchange } from '~/composables/useExchange'
 import type { DocumentContent, DocumentKind, StoredDocument } from '#schemas/spot'
 import { ask } from '~/utils/api'
 import { newId } from '~/utils/newId'

@@ -1,3 +1,6 @@
+import { useLocalStorage } from '@vueuse/core'
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
 import { bookOf, evidenceOf, rigKey } from '#catalogue'
 import type { BaitSpec, Evidence, EvidenceBook, LoggedDrop, RigSpec } from '#core'
 import type { EvidenceAnswer, StoredDrop, TallyRow } from '#schemas/log'

@@ -1,3 +1,5 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
 import type { LogEntry } from '#schemas/log'
 import {
   asideEntries,

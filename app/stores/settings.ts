@@ -1,3 +1,6 @@
+import { useLocalStorage } from '@vueuse/core'
+import { defineStore } from 'pinia'
+import { computed, watchEffect } from 'vue'
 import { USUAL_UTILITY, UTILITY_IDS } from '#catalogue'
 import type { UtilityId } from '#core'
 import { UNIT_SYSTEMS, UNITS, type UnitSystem } from '~/utils/units'

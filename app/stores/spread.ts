@@ -1,3 +1,6 @@
+import { useManualRefHistory } from '@vueuse/core'
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
 import { contentShape, type Lane, type Letter, type Spread, type SpreadContent } from '#schemas/spread'
 import { copy, sameData } from '~/utils/data'
 import { newLane } from '~/utils/lanes'

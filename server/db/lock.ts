@@ -1,5 +1,5 @@
-// eslint-disable-next-line @typescript-eslint/triple-slash-reference -- the package brings no types, and
-// every project that reads this file must find them
+// the package brings no types, and every project that reads this file must find them
+// eslint-disable-next-line @typescript-eslint/triple-slash-reference
 /// <reference path="../types/fs-native-extensions.d.ts" />
 import { closeSync, constants, ftruncateSync, openSync, readFileSync, writeSync } from 'node:fs'
 import { tryLock } from 'fs-native-extensions'

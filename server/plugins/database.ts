@@ -1,3 +1,4 @@
+import { defineNitroPlugin, useStorage } from 'nitropack/runtime'
 import { mkdtempSync, mkdirSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { dirname, join } from 'node:path'

@@ -1,3 +1,4 @@
+import { defineNitroPlugin } from 'nitropack/runtime'
 import { eventHandler, send, setResponseHeaders, setResponseStatus } from 'h3'
 import { namesIn, turnedAway } from '../utils/sameOrigin'
 

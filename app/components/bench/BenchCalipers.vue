@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue'
 /** Two jaws to measure with on the glass, in millimetres of what is drawn. */
 const props = defineProps<{ perM: number; width: number; height: number }>()
 const jaws = ref<[number, number]>([props.width * 0.3, props.width * 0.5])

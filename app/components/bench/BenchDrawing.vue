@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import { computed, useTemplateRef } from 'vue'
+import { useSettings } from '~/stores/settings'
+import BenchCalipers from '~/components/bench/BenchCalipers.vue'
+import BenchTop from '~/components/bench/BenchTop.vue'
 import { FAMILIES, HOOK_SIZES, LIMITS } from '#catalogue'
 import type { Lane } from '#schemas/spread'
 import { px, py, shapePath, type Plane } from '~/utils/plane'

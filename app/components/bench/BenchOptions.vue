@@ -1,4 +1,10 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { useSettings } from '~/stores/settings'
+import { useSpread } from '~/stores/spread'
+import ChoiceField from '~/components/form/ChoiceField.vue'
+import LadderStepper from '~/components/form/LadderStepper.vue'
+import NumberField from '~/components/form/NumberField.vue'
 import {
   BAIT_FORMS,
   FAMILIES,

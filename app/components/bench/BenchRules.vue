@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { UIcon } from '#components'
+import { computed } from 'vue'
 import type { FitResult } from '#core'
 
 /** Every rule with its number, limit and room, the worst first. */

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { UIcon } from '#components'
+import { computed } from 'vue'
 import { FAMILIES, WIRE_GRADES } from '#catalogue'
 import type { Instead } from '#core'
 import type { Lane } from '#schemas/spread'

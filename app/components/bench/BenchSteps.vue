@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import { UIcon } from '#components'
+import { computed, useTemplateRef, watch } from 'vue'
+import { useSettings } from '~/stores/settings'
+import { useSpread } from '~/stores/spread'
+import StepPicture from '~/components/bench/StepPicture.vue'
 import type { Lane } from '#schemas/spread'
 import { cardSvg, saveText } from '~/utils/card'
 import type { BenchAdvice, BenchLook } from '~/workers/bench'

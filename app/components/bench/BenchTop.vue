@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { RigSolid } from '#core'
 import { px, type Plane } from '~/utils/plane'
 

@@ -1,5 +1,7 @@
 <script setup lang="ts">
-import { CARD_MM, PX_PER_MM_RANGE, USUAL_PX_PER_MM } from '~/stores/settings'
+import { UModal } from '#components'
+import { computed, ref, watch } from 'vue'
+import { CARD_MM, PX_PER_MM_RANGE, USUAL_PX_PER_MM, useSettings } from '~/stores/settings'
 
 /** Makes the screen true: the outline of a bank card, or a ruler, is stretched until a real one covers it. */
 const open = defineModel<boolean>('open', { required: true })

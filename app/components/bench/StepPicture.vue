@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { RigMark } from '#core'
 import { px, py, shapePath, type Plane } from '~/utils/plane'
 import type { BenchLook } from '~/workers/bench'

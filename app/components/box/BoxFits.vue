@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import { UIcon } from '#components'
+import { navigateTo } from '#imports'
+import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
+import { useBox } from '~/stores/box'
+import { useSpread } from '~/stores/spread'
 import type { BaitSpec } from '#core'
 import type { ItemDetails } from '#schemas/box'
 import type { FitsAnswer } from '~/workers/box'

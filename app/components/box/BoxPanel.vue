@@ -1,4 +1,15 @@
 <script setup lang="ts">
+import { UIcon } from '#components'
+import { navigateTo } from '#imports'
+import { computed, ref } from 'vue'
+import { useBox } from '~/stores/box'
+import { useSettings } from '~/stores/settings'
+import { useSpread } from '~/stores/spread'
+import BoxFits from '~/components/box/BoxFits.vue'
+import BoxPhoto from '~/components/box/BoxPhoto.vue'
+import ChoiceField from '~/components/form/ChoiceField.vue'
+import NumberField from '~/components/form/NumberField.vue'
+import WeighDialog from '~/components/box/WeighDialog.vue'
 import {
   BAIT_FORMS,
   FAMILIES,

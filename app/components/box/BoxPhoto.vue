@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { UIcon } from '#components'
+import { ref } from 'vue'
+import { useBox } from '~/stores/box'
 import type { BoxItem } from '#schemas/box'
 import { pixelsOf } from '~/utils/pixels'
 

@@ -1,4 +1,11 @@
 <script setup lang="ts">
+import { UDropdownMenu, UIcon } from '#components'
+import { computed, onMounted, ref } from 'vue'
+import { useBox } from '~/stores/box'
+import BoxPanel from '~/components/box/BoxPanel.vue'
+import BoxTable from '~/components/box/BoxTable.vue'
+import ImportDialog from '~/components/box/ImportDialog.vue'
+import SheetFrame from '~/components/sheet/SheetFrame.vue'
 import { ITEM_KINDS, type BoxItem, type ItemInput, type ItemKind } from '#schemas/box'
 import { boxCsv } from '../../../shared/boxTable'
 import { KIND_NAMES } from '~/utils/boxWords'

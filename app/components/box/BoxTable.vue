@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import { UIcon } from '#components'
+import { computed, ref, useTemplateRef } from 'vue'
+import { useBox } from '~/stores/box'
+import { useSettings } from '~/stores/settings'
 import {
   createColumnHelper,
   getCoreRowModel,

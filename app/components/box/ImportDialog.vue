@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import { UIcon, UModal } from '#components'
+import { computed, ref, watch } from 'vue'
+import { useImport } from '~/composables/useImport'
+import { useBox } from '~/stores/box'
+import { useSettings } from '~/stores/settings'
 import { BOX_COLUMNS } from '../../../shared/boxTable'
 import { KIND_NAMES, sizeOf, whatOf } from '~/utils/boxWords'
 

@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import { UModal } from '#components'
+import { computed, ref, watch } from 'vue'
+import { useSettings } from '~/stores/settings'
+import ChoiceField from '~/components/form/ChoiceField.vue'
+import NumberField from '~/components/form/NumberField.vue'
 import {
   densityByFloating,
   densityByWeighing,

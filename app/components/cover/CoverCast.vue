@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import { UIcon } from '#components'
+import { useElementSize, useRafFn } from '@vueuse/core'
+import { computed, ref, useTemplateRef, watch } from 'vue'
+import { useSpread } from '~/stores/spread'
 import { CAST_M } from '#catalogue'
 import type { Letter } from '#schemas/spread'
 import { FATE_WORDS, LIP_WORDS } from '~/utils/coverWords'

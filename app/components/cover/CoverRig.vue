@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import { computed, useTemplateRef } from 'vue'
 import { LIP_WORDS } from '~/utils/coverWords'
 import { shapePath, type Plane } from '~/utils/plane'
 import type { CoverLane } from '~/workers/cover'

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import { computed, useTemplateRef } from 'vue'
 import { binEdgeM, SIZE_BINS } from '#catalogue'
 import { LIP_WORDS } from '~/utils/coverWords'
 import type { CoverLane } from '~/workers/cover'

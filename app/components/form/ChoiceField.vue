@@ -1,4 +1,6 @@
 <script setup lang="ts" generic="T extends string">
+import { USelect } from '#components'
+import { computed, useId } from 'vue'
 /** A choice from a short list, by its names. */
 const props = defineProps<{
   label: string

@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { useSettings } from '~/stores/settings'
+import { useSpread } from '~/stores/spread'
+import ChoiceField from '~/components/form/ChoiceField.vue'
+import NumberField from '~/components/form/NumberField.vue'
 import { FEEDING, FEEDING_IDS, LOOKS_EVERY, MATCHES, RETRIEVE_IDS, RETRIEVES, RODS } from '#catalogue'
 import type { FeedingId, MatchId, RetrieveId, RodPower } from '#core'
 import { BITE_RANGE_M, LOOKS_RANGE } from '#schemas/fields'

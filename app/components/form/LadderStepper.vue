@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { UIcon } from '#components'
 /** Steps up and down a real ladder (hook sizes, weights). The value is shown as anglers write it. */
 defineProps<{
   label: string

@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import { useSettings } from '~/stores/settings'
+import { useSpread } from '~/stores/spread'
+import ChoiceField from '~/components/form/ChoiceField.vue'
+import NumberField from '~/components/form/NumberField.vue'
 import { LINE_KINDS, LINE_STOCKS } from '#catalogue'
 import { LINE_RANGE_N } from '#schemas/fields'
 

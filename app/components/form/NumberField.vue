@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed, ref, useId, watch } from 'vue'
 import type { Unit } from '~/utils/units'
 import { parseNumber, shown } from '~/utils/units'
 

@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { useSettings } from '~/stores/settings'
+import { useSpread } from '~/stores/spread'
+import NumberField from '~/components/form/NumberField.vue'
 import { DEPTH_RANGE_M } from '#schemas/fields'
 import { setDepth } from '~/utils/zone'
 

@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import { UIcon } from '#components'
+import { computed } from 'vue'
+import { useSettings } from '~/stores/settings'
+import { useSpread } from '~/stores/spread'
+import NumberField from '~/components/form/NumberField.vue'
 import { LEAST_ZONE_M } from '~/utils/zone'
 
 /** The depths the fish feed between; anywhere until it is set. */

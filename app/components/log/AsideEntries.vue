@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import { UButton, UInput } from '#components'
+import { useToast } from '#imports'
+import { reactive } from 'vue'
+import { useOutbox } from '~/stores/outbox'
 import type { LogEntry } from '#schemas/log'
 import { saveText } from '~/utils/card'
 import { LOG_KIND_WORDS } from '~/utils/logWords'

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { UButton } from '#components'
+import { computed, onMounted, ref, shallowRef } from 'vue'
 import type { BackupKind, KeptBackup } from '#schemas/backup'
 import { countWords, useBackups } from '~/composables/useBackups'
 

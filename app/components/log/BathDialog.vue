@@ -1,4 +1,12 @@
 <script setup lang="ts">
+import { UIcon, UModal } from '#components'
+import { useToast } from '#imports'
+import { computed, ref, watch } from 'vue'
+import { useBaths } from '~/stores/documents'
+import { useSettings } from '~/stores/settings'
+import ChoiceField from '~/components/form/ChoiceField.vue'
+import NumberField from '~/components/form/NumberField.vue'
+import TapClock from '~/components/log/TapClock.vue'
 import { gToKg, SALINITY_RANGE_GKG, TEMPERATURE_RANGE_C, WEIGHT_MATERIALS } from '#catalogue'
 import { BALL_RANGE_KG, BATH_DEPTH_RANGE_M, BATH_WIDTH_RANGE_M } from '#schemas/fields'
 import type { BathContent, StoredDocument } from '#schemas/spot'

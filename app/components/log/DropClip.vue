@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import { UModal } from '#components'
+import { computed, onScopeDispose, ref, shallowRef, useTemplateRef } from 'vue'
+import { useSettings } from '~/stores/settings'
+import NumberField from '~/components/form/NumberField.vue'
 import { radToDeg } from '#catalogue'
 import { readClip, scaleOf, type ClipMark, type Spot2 } from '~/utils/clip'
 import { SAMPLE_BAR_M, SAMPLE_FPS } from '~/utils/sampleClip'

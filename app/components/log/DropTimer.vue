@@ -1,4 +1,13 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useSettings } from '~/stores/settings'
+import { useSpread } from '~/stores/spread'
+import BathDialog from '~/components/log/BathDialog.vue'
+import ChoiceField from '~/components/form/ChoiceField.vue'
+import DropClip from '~/components/log/DropClip.vue'
+import LaneChip from '~/components/spread/LaneChip.vue'
+import NumberField from '~/components/form/NumberField.vue'
+import TapClock from '~/components/log/TapClock.vue'
 import { FAMILIES } from '#catalogue'
 import { OPEN_WATER, useDropTest } from '~/composables/useDropTest'
 import { DEPTH_RANGE_M } from '#schemas/fields'

@@ -1,4 +1,10 @@
 <script setup lang="ts">
+import { UModal } from '#components'
+import { useIntervalFn } from '@vueuse/core'
+import { ref, shallowRef, watch } from 'vue'
+import { useSettings } from '~/stores/settings'
+import BackupsPanel from '~/components/log/BackupsPanel.vue'
+import LogTables from '~/components/log/LogTables.vue'
 import { ask, ServerRefusal } from '~/utils/api'
 import { instrumentWords, type Instrument } from '~/utils/instrumentWords'
 

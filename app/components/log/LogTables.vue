@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { useToast } from '#imports'
+import { computed } from 'vue'
+import { useEvidence } from '~/stores/evidence'
 import { useLogTables } from '~/composables/useLogTables'
 
 /** The log and the drops as tables, out and in. */

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { computed, onMounted, ref, shallowRef } from 'vue'
+import { useEvidence } from '~/stores/evidence'
 import { BOTTOMS, COVERS } from '#catalogue'
 import type { BottomId, CoverId } from '#core'
 import type { CountedKind, LogTotals, NamedCounts } from '#schemas/log'

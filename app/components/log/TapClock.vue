@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { onKeyStroke, useIntervalFn } from '@vueuse/core'
+import { ref } from 'vue'
 /**
  * One big button: tap at the first moment, tap at the second; the time between is told. The space bar does
  * the same.

@@ -1,4 +1,14 @@
 <script setup lang="ts">
+import { UIcon } from '#components'
+import { useMediaQuery } from '@vueuse/core'
+import { computed, onMounted, ref } from 'vue'
+import { useSpots } from '~/stores/documents'
+import { useSettings } from '~/stores/settings'
+import { useSpread } from '~/stores/spread'
+import ChoiceField from '~/components/form/ChoiceField.vue'
+import NumberField from '~/components/form/NumberField.vue'
+import NumberFieldDepth from '~/components/form/NumberFieldDepth.vue'
+import ZoneField from '~/components/form/ZoneField.vue'
 import {
   ACTIVITIES,
   BOTTOM_IDS,

@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import { computed, toRefs, useTemplateRef } from 'vue'
+import { useSettings } from '~/stores/settings'
+import RigSketch from '~/components/spread/RigSketch.vue'
 import type { Day } from '#core'
 import type { PickAnswer } from '~/workers/pick'
 import {

@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import { UIcon, UModal } from '#components'
+import { useElementSize } from '@vueuse/core'
+import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue'
+import { useSettings } from '~/stores/settings'
+import ChoiceField from '~/components/form/ChoiceField.vue'
 import {
   createColumnHelper,
   getCoreRowModel,

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { UIcon } from '#components'
+import { useSettings } from '~/stores/settings'
+import RigSketch from '~/components/spread/RigSketch.vue'
 import type { PickAnswer } from '~/workers/pick'
 import { lineWords, rigWords, sizeWords } from '~/utils/pickWords'
 import { shown, withUnit } from '~/utils/units'

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { useSpread } from '~/stores/spread'
 import type { Way, WayCost } from '#core'
 import { costWords, SCHOOLS, type SchoolId } from '~/utils/pickWords'
 

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import { computed, useTemplateRef } from 'vue'
+import { useSettings } from '~/stores/settings'
 import type { TripAnswer } from '~/workers/trip'
 import { LETTERS } from '#schemas/spread'
 import { clockText } from '~/utils/clock'

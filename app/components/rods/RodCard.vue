@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { useSettings } from '~/stores/settings'
+import LaneChip from '~/components/spread/LaneChip.vue'
+import RigSketch from '~/components/spread/RigSketch.vue'
 import type { RigDrawing, TripPlan } from '#core'
 import type { Letter } from '#schemas/spread'
 import { lineWords, rigWords, sizeWords } from '~/utils/pickWords'

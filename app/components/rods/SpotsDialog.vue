@@ -1,4 +1,12 @@
 <script setup lang="ts">
+import { UModal } from '#components'
+import { useToast } from '#imports'
+import { computed, ref } from 'vue'
+import { useSpots } from '~/stores/documents'
+import { useSettings } from '~/stores/settings'
+import { useSpread } from '~/stores/spread'
+import ChoiceField from '~/components/form/ChoiceField.vue'
+import NumberField from '~/components/form/NumberField.vue'
 import type { StoredDocument, SpotContent } from '#schemas/spot'
 import { BOTTOMS, COVERS, SPECIES, STREAM_RANGE_MS } from '#catalogue'
 import { DEPTH_RANGE_M } from '#schemas/fields'

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { UIcon } from '#components'
+import { computed, ref } from 'vue'
+import ChoiceField from '~/components/form/ChoiceField.vue'
 import type { StoredDocument, TripContent } from '#schemas/spot'
 import { hoursOf, hoursText } from '~/utils/clock'
 

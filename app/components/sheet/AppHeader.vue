@@ -1,6 +1,10 @@
 <script setup lang="ts">
+import { NuxtLink, UIcon } from '#components'
+import { computed, ref } from 'vue'
+import { useSpread } from '~/stores/spread'
+import ChoiceField from '~/components/form/ChoiceField.vue'
 import { nameSchema } from '#schemas/spread'
-import { THEMES } from '~/stores/settings'
+import { THEMES, useSettings } from '~/stores/settings'
 import { VIEW_NAMES, viewPath, VIEWS, type SheetView, type Steps } from '~/composables/useSheetCommands'
 import { UNIT_SYSTEMS } from '~/utils/units'
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import TermsDialog from '~/components/sheet/TermsDialog.vue'
 /** The field's usual cautions for what this sheet leads to: tying on, casting, and wading in. */
 const open = defineModel<boolean>('open', { required: true })
 const CAUTIONS = [

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { UCommandPalette, UModal } from '#components'
+import { computed } from 'vue'
 import type { PaletteEntry } from '~/composables/useSheetCommands'
 
 const open = defineModel<boolean>('open', { required: true })

@@ -1,5 +1,17 @@
 <script setup lang="ts">
-import { viewPath, type SheetView, type Steps } from '~/composables/useSheetCommands'
+import { NuxtLink } from '#components'
+import { navigateTo, useHead } from '#imports'
+import { computed, reactive, ref, watch } from 'vue'
+import { useKeeping } from '~/composables/useKeeping'
+import { useKeys } from '~/composables/useKeys'
+import { useEvidence } from '~/stores/evidence'
+import { useSpread } from '~/stores/spread'
+import AppHeader from '~/components/sheet/AppHeader.vue'
+import CautionsDialog from '~/components/sheet/CautionsDialog.vue'
+import PaletteDialog from '~/components/sheet/PaletteDialog.vue'
+import SpreadsDialog from '~/components/sheet/SpreadsDialog.vue'
+import TermsDialog from '~/components/sheet/TermsDialog.vue'
+import { viewPath, type SheetView, type Steps, useSheetCommands } from '~/composables/useSheetCommands'
 
 /** What every view of a sheet shares: header, keys, dialogs, and opening the spread of the address. */
 const props = defineProps<{

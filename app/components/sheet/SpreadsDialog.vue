@@ -1,4 +1,10 @@
 <script setup lang="ts">
+import { UIcon, UModal } from '#components'
+import { navigateTo } from '#imports'
+import { ref, shallowRef, watch } from 'vue'
+import { useKeeping } from '~/composables/useKeeping'
+import { useSpreads } from '~/composables/useSpreads'
+import { useSpread } from '~/stores/spread'
 import { useDateFormat } from '@vueuse/core'
 import type { SpreadSummary } from '#schemas/spread'
 import { nameSchema } from '#schemas/spread'

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { UModal } from '#components'
 /** A list of terms and what is said of each. */
 const open = defineModel<boolean>('open', { required: true })
 defineProps<{ title: string; terms: readonly (readonly [term: string, text: string])[] }>()

@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { useSettings } from '~/stores/settings'
+import { useSpread } from '~/stores/spread'
+import ChoiceField from '~/components/form/ChoiceField.vue'
+import NumberField from '~/components/form/NumberField.vue'
 import { BAIT_FORMS, FORM_IDS, LIMITS, PLASTIC_IDS, PLASTICS } from '#catalogue'
 
 /** The bait that every lane carries. */

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { UIcon } from '#components'
+import { computed } from 'vue'
 import type { FitResult } from '#core'
 
 /** Fit in words: what fails or is near first; the rules that pass on request. */

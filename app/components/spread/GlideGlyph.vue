@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 /**
  * The way sideways for one metre of fall, to scale, with its range as the fan around it; nose to the left, as
  * in the sketches.

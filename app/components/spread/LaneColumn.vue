@@ -1,4 +1,13 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import { computed, useTemplateRef } from 'vue'
+import { useEvidence } from '~/stores/evidence'
+import { useSettings } from '~/stores/settings'
+import { useSpread } from '~/stores/spread'
+import LaneControls from '~/components/spread/LaneControls.vue'
+import LaneHead from '~/components/spread/LaneHead.vue'
+import LaneMeasures from '~/components/spread/LaneMeasures.vue'
+import RigSketch from '~/components/spread/RigSketch.vue'
 import { FAMILIES } from '#catalogue'
 import type { RigDrawing } from '#core'
 import type { Lane } from '#schemas/spread'

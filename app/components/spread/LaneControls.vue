@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { useSettings } from '~/stores/settings'
+import { useSpread } from '~/stores/spread'
+import ChoiceField from '~/components/form/ChoiceField.vue'
+import LadderStepper from '~/components/form/LadderStepper.vue'
 import { FAMILIES, HOOK_SIZES, stepWeight, WEIGHT_MATERIALS } from '#catalogue'
 import type { Problem } from '#core'
 import type { Lane } from '#schemas/spread'

@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import { UDropdownMenu, UIcon } from '#components'
+import { computed } from 'vue'
+import { useSpread } from '~/stores/spread'
+import ChoiceField from '~/components/form/ChoiceField.vue'
+import LaneChip from '~/components/spread/LaneChip.vue'
 import type { Lane } from '#schemas/spread'
 import { familyItems } from '~/utils/families'
 import { moved, newLane, withFamily } from '~/utils/lanes'

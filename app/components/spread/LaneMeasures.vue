@@ -1,4 +1,12 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { useSettings } from '~/stores/settings'
+import { useSpread } from '~/stores/spread'
+import FitNotes from '~/components/spread/FitNotes.vue'
+import GlideGlyph from '~/components/spread/GlideGlyph.vue'
+import MeasureRow from '~/components/spread/MeasureRow.vue'
+import PostureGlyph from '~/components/spread/PostureGlyph.vue'
+import RangeWhisker from '~/components/spread/RangeWhisker.vue'
 import { BOTTOMS, COVERS, mToFt, radToDeg } from '#catalogue'
 import type { Evidence, RigReport } from '#core'
 import type { MeasureAxes } from '~/utils/axes'

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import LaneChip from '~/components/spread/LaneChip.vue'
 import type { Verdict } from '#core'
 import type { Lane, Letter } from '#schemas/spread'
 import type { LaneOutcome } from '~/workers/protocol'

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { Measure } from '#core'
 
 /** A value and its range on an axis that all lanes share. */

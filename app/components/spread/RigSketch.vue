@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { DrawnShape, RigDrawing } from '#core'
 import { shapePath } from '~/utils/plane'
 

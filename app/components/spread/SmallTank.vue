@@ -1,6 +1,10 @@
 <script setup lang="ts">
+import { UIcon } from '#components'
+import { useElementSize } from '@vueuse/core'
+import { computed, useTemplateRef, watch } from 'vue'
+import { useSettings } from '~/stores/settings'
 import type { Letter } from '#schemas/spread'
-import { TANK_SPEEDS } from '~/composables/useDropClock'
+import { TANK_SPEEDS, useDropClock } from '~/composables/useDropClock'
 import type { LaneOutcome } from '~/workers/protocol'
 import { summaryOf } from '~/utils/words'
 import { fitted } from '~/utils/canvas'

@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import { UModal } from '#components'
+import { computed } from 'vue'
+import { useSettings } from '~/stores/settings'
+import LaneChip from '~/components/spread/LaneChip.vue'
 import type { Letter } from '#schemas/spread'
 import { tradedOf, type Trader } from '~/utils/trade'
 

@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import { NuxtLink } from '#components'
+import { computed } from 'vue'
+import { useSettings } from '~/stores/settings'
+import ChoiceField from '~/components/form/ChoiceField.vue'
+import LaneChip from '~/components/spread/LaneChip.vue'
 import { UTILITY_IDS } from '#catalogue'
 import type { RigReport, Verdict } from '#core'
 import { LETTERS, type Letter } from '#schemas/spread'

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { BOTTOMS, CAST_M, COVERS } from '#catalogue'
 import type { BottomId, CoverId } from '#core'
 import type { Zone } from '~/utils/diver'

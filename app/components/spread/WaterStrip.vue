@@ -1,4 +1,14 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import { computed, useTemplateRef } from 'vue'
+import { useSettings } from '~/stores/settings'
+import { useSpread } from '~/stores/spread'
+import ChoiceField from '~/components/form/ChoiceField.vue'
+import LineField from '~/components/form/LineField.vue'
+import NumberField from '~/components/form/NumberField.vue'
+import NumberFieldDepth from '~/components/form/NumberFieldDepth.vue'
+import WaterSection from '~/components/spread/WaterSection.vue'
+import ZoneField from '~/components/form/ZoneField.vue'
 import {
   BOTTOM_IDS,
   BOTTOMS,

@@ -1,4 +1,13 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useAnswer } from '~/composables/useAnswer'
+import { useEvidence } from '~/stores/evidence'
+import { useSpread } from '~/stores/spread'
+import FishingFields from '~/components/form/FishingFields.vue'
+import LaneChip from '~/components/spread/LaneChip.vue'
+import LineField from '~/components/form/LineField.vue'
+import SheetFrame from '~/components/sheet/SheetFrame.vue'
+import StrikeSection from '~/components/strike/StrikeSection.vue'
 import { FAMILIES, PARAMETERS } from '#catalogue'
 import type { BiteChain, LossId, StrikeRig } from '#core'
 import type { Letter } from '#schemas/spread'

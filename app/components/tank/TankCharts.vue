@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import { computed, useTemplateRef, watch } from 'vue'
+import { useSettings } from '~/stores/settings'
 import type { Diver } from '~/utils/diver'
 import { fitted } from '~/utils/canvas'
 import { drawChart, spanOf, type ChartSpec } from '~/utils/chart'

@@ -1,4 +1,9 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { useSettings } from '~/stores/settings'
+import { useSpread } from '~/stores/spread'
+import ChoiceField from '~/components/form/ChoiceField.vue'
+import NumberField from '~/components/form/NumberField.vue'
 import { degToRad, radToDeg, STREAM_RANGE_MS } from '#catalogue'
 import { LIFT_RANGE_M, ROD_DISTANCE_RANGE_M } from '#schemas/fields'
 import type { Unit } from '~/utils/units'

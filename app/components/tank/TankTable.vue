@@ -1,4 +1,10 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { useEvidence } from '~/stores/evidence'
+import { useSettings } from '~/stores/settings'
+import { useSpread } from '~/stores/spread'
+import LaneChip from '~/components/spread/LaneChip.vue'
+import TankTry from '~/components/tank/TankTry.vue'
 import { FAMILIES, pitchOf, radToDeg, rollOf } from '#catalogue'
 import type { Lane } from '#schemas/spread'
 import type { LaneOutcome } from '~/workers/protocol'

@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { useSettings } from '~/stores/settings'
+import { useSpread } from '~/stores/spread'
+import LadderStepper from '~/components/form/LadderStepper.vue'
 import { FAMILIES, stepWeight, USUAL_LEADER_M } from '#catalogue'
 import type { Lane } from '#schemas/spread'
 import { weightText } from '~/utils/units'

@@ -1,4 +1,12 @@
 <script setup lang="ts">
+import { NuxtLink, UIcon } from '#components'
+import { navigateTo } from '#imports'
+import { computed, ref, watch } from 'vue'
+import { useTrace } from '~/composables/useTrace'
+import { useBox } from '~/stores/box'
+import { useSpread } from '~/stores/spread'
+import ChoiceField from '~/components/form/ChoiceField.vue'
+import SheetFrame from '~/components/sheet/SheetFrame.vue'
 import { BAIT_FORMS, FORM_IDS, HOOK_SIZES, PLASTIC_IDS, PLASTICS, typicalHook } from '#catalogue'
 import type { FormId, HookSize, PlasticId } from '#core'
 import type { ItemDetails } from '#schemas/box'

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed, useTemplateRef, watch } from 'vue'
 import type { Picture, Point, Trace } from '~/workers/trace'
 import { placeOf } from '~/utils/traced'
 

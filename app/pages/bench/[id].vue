@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { useRoute } from '#imports'
+import BenchSheet from '~/components/bench/BenchSheet.vue'
 const route = useRoute('bench-id')
 </script>
 

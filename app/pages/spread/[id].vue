@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { useRoute } from '#imports'
+import SpreadSheet from '~/components/spread/SpreadSheet.vue'
 const route = useRoute('spread-id')
 </script>
 

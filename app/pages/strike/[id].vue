@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { useRoute } from '#imports'
+import StrikeSheet from '~/components/strike/StrikeSheet.vue'
 const route = useRoute('strike-id')
 </script>
 

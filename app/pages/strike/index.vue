@@ -1,3 +1,7 @@
+<script setup lang="ts">
+import StrikeSheet from '~/components/strike/StrikeSheet.vue'
+</script>
+
 <template>
   <StrikeSheet :id="undefined" />
 </template>

@@ -50,6 +50,34 @@ const coreLayers = LAYERS.slice(0, -1).map((folders, i) => ({
   },
 }))
 
+/** What takes long enough to be felt: the interface asks the workers for it. */
+const HEAVY = [
+  'assembleRig',
+  'bestChanges',
+  'biteChain',
+  'castThrough',
+  'choose',
+  'dropPrepared',
+  'dropRig',
+  'dropTethered',
+  'evaluateBare',
+  'evaluateFit',
+  'evaluateRig',
+  'evaluateStrike',
+  'findSize',
+  'hydroBody',
+  'learnFrom',
+  'planTrip',
+  'prepareRig',
+  'readTouches',
+  'riggingGuide',
+  'screen',
+  'snagTally',
+  'straightness',
+  'teach',
+  'trimFall',
+]
+
 export default withNuxt(
   { ignores: ['server/db/migrations/**', 'docs/**', '.output/**', 'test-results/**'] },
   {
@@ -66,6 +94,20 @@ export default withNuxt(
     },
   },
   ...coreLayers,
+  {
+    files: ['app/**/*.{ts,vue}', 'words/**/*.ts'],
+    ignores: ['app/compute/**', '**/*.test.ts'],
+    rules: {
+      '@typescript-eslint/no-restricted-imports': [
+        'error',
+        {
+          paths: [
+            { name: '#core', importNames: HEAVY, message: 'The workers compute.', allowTypeImports: true },
+          ],
+        },
+      ],
+    },
+  },
   {
     rules: {
       '@typescript-eslint/no-explicit-any': 'error',

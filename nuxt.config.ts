@@ -22,7 +22,7 @@ export default defineNuxtConfig({
   alias: {
     '#core': here('./core/index.ts'),
     '#schemas': here('./shared/schemas'),
-    '#catalogue': here('./shared/catalogue.ts'),
+    '#words': here('./words'),
   },
   app: {
     head: {
@@ -88,7 +88,7 @@ export default defineNuxtConfig({
         paths: {
           '#core': ['../core/index.ts'],
           '#schemas/*': ['../shared/schemas/*'],
-          '#catalogue': ['../shared/catalogue.ts'],
+          '#words/*': ['../words/*'],
         },
       },
     },
@@ -97,7 +97,7 @@ export default defineNuxtConfig({
         paths: {
           '#core': ['../core/index.ts'],
           '#schemas/*': ['../shared/schemas/*'],
-          '#catalogue': ['../shared/catalogue.ts'],
+          '#words/*': ['../words/*'],
         },
       },
       include: [

@@ -8,7 +8,7 @@ export default defineConfig({
     alias: {
       '#core': here('./core/index.ts'),
       '#schemas': here('./shared/schemas'),
-      '#catalogue': here('./shared/catalogue.ts'),
+      '#words': here('./words'),
       '~': here('./app'),
     },
   },
@@ -25,7 +25,13 @@ export default defineConfig({
         extends: true,
         test: {
           name: 'app',
-          include: ['app/**/*.test.ts', 'shared/**/*.test.ts', 'demo/**/*.test.ts', 'cli/**/*.test.ts'],
+          include: [
+            'app/**/*.test.ts',
+            'words/**/*.test.ts',
+            'shared/**/*.test.ts',
+            'demo/**/*.test.ts',
+            'cli/**/*.test.ts',
+          ],
         },
       },
       {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { NuxtPage, UApp } from '#components'
 import { useHead } from '#imports'
-import { useSettings } from '~/stores/settings'
+import { useSettings } from '~/ui/settings'
 const settings = useSettings()
 useHead({ htmlAttrs: { 'data-theme': () => settings.theme } })
 </script>

@@ -1,6 +1,7 @@
 import { spawnSync } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
+import { CHECKS } from './checks.mjs'
 import { build, findBrowser, findPostgres, installDependencies, ROOT } from './prepare.mjs'
 
 /**
@@ -17,18 +18,7 @@ findPostgres()
 rmSync(RESULTS, { recursive: true, force: true })
 mkdirSync(RESULTS, { recursive: true })
 
-check('lint', bin('eslint'), ['.'])
-check('import rules', bin('depcruise'), [
-  '--config',
-  '.dependency-cruiser.mjs',
-  'app',
-  'server',
-  'core',
-  'cli',
-  'shared',
-  'demo',
-])
-check('types', bin('nuxt'), ['typecheck'])
+for (const [title, command, args] of CHECKS) check(title, bin(command), args)
 build()
 tests(
   'unit and server',

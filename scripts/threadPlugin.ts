@@ -1,5 +1,5 @@
 import { basename, extname } from 'node:path'
-import type { Plugin } from 'rollup'
+import type { Plugin } from 'vite'
 
 const MARK = '?thread'
 

@@ -1,6 +1,6 @@
 import { gToKg, kgToG, LIMITS, mToMm, mmToM } from '#core'
 import { unstorable } from '#schemas/checked'
-import { detailsSchema, itemSchema, type ItemDetails, type ItemInput } from '#schemas/box'
+import { itemSchema, type ItemDetails, type ItemInput } from '#schemas/box'
 import { cellsOf, type Cells, type RowError, csvLine } from './cells'
 
 /**
@@ -34,7 +34,7 @@ export const BOX_COLUMNS = [
   'cast_from_g',
   'cast_to_g',
 ] as const
-export type BoxColumn = (typeof BOX_COLUMNS)[number]
+type BoxColumn = (typeof BOX_COLUMNS)[number]
 export type BoxRow = Partial<Record<BoxColumn, string>>
 
 const KG_FORCE = 9.80665
@@ -212,5 +212,3 @@ function detailsFrom({
       return { kind }
   }
 }
-
-export { detailsSchema }

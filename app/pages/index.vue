@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import SpreadSheet from '~/components/spread/SpreadSheet.vue'
+import SpreadSheet from '~/features/spread/SpreadSheet.vue'
 </script>
 
 <template>

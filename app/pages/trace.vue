@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import TraceSheet from '~/components/trace/TraceSheet.vue'
+import TraceSheet from '~/features/trace/TraceSheet.vue'
 </script>
 
 <template>

@@ -1,5 +1,5 @@
 import { createStore, get, update, type UseStore } from 'idb-keyval'
-import { copy } from '~/utils/data'
+import { copy } from '../../shared/data'
 
 /** What bank mode is doing, on this device and for all its tabs, so that closing the page loses nothing. */
 let store: UseStore | undefined

@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { LogEntry, LogReceipt } from '#schemas/log'
-import { newId } from '~/utils/newId'
+import { newId } from './newId'
 import { changeBank, readBank } from './bankState'
 import { asideEntries, dropAside, keepEntries, mendAside, sendWaiting, waitingEntries } from './outbox'
 

@@ -1,8 +1,8 @@
 import { createStore, delMany, entries as allEntries, setMany, type UseStore } from 'idb-keyval'
 import type { LogEntry, LogReceipt } from '#schemas/log'
 import type { FieldError } from '#schemas/spread'
-import { ask, ServerRefusal } from '~/utils/api'
-import { copy } from '~/utils/data'
+import { ask, ServerRefusal } from './api'
+import { copy } from '../../shared/data'
 
 /**
  * Entries on their way from this device to the server, in a store of the browser that outlives the page and

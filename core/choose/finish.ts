@@ -7,7 +7,7 @@ import { obstaclesOf } from '../snag/cover'
 import { evaluateSnag } from '../snag/evaluateSnag'
 import { snagRig } from '../snag/lip'
 import { RETRIEVES, type RetrieveId } from '../snag/retrieve'
-import { RODS, strikeRig, type MatchId, type RodPower } from '../strike/bite'
+import { strikeRig, type MatchId, type RodPower } from '../strike/bite'
 import { shareHooked } from '../strike/evaluateStrike'
 import { drawFish } from '../strike/fish'
 import type { Line } from '../tackle/lines'
@@ -191,6 +191,3 @@ export const traitsOf = (quick: Traits, { fall, massKg, strike, snag, fit }: Rig
   minutesLeft: snag.minutesLeft.value,
   openingN: fit.openingLoadN.value,
 })
-
-/** Rods by power, the softest first. */
-export const ROD_ORDER = Object.keys(RODS) as RodPower[]

@@ -355,7 +355,7 @@ const hangs = ({ base: { family, peg } }: Rigging): boolean =>
 const keyOf = (spec: RigSpec): string => JSON.stringify(spec)
 const lower = (s: string): string => s.charAt(0).toLowerCase() + s.slice(1).replace(/\.$/, '')
 
-export interface Laid {
+interface Laid {
   readonly rig: AssembledRig
   readonly fit: FitResult
   readonly strike: ReturnType<typeof strikeRig>

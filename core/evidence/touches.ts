@@ -96,7 +96,7 @@ function tiltsOf(rig: StrikeRig): Tilt[] {
 /**
  * Shares of touches by how they end: felt as a bump, struck at and lost, hooked; and what a lost one shows.
  */
-export interface TouchShares {
+interface TouchShares {
   readonly bump: number
   readonly missed: number
   readonly hooked: number

@@ -21,7 +21,7 @@ export function sphereCd(re: number): number {
 export const cylinderCd = (re: number): number => cylinderCdOfSquare(re * re)
 
 /** The same from the square of Re, which saves a root where the square is at hand. */
-export const cylinderCdOfSquare = (reSquared: number): number =>
+const cylinderCdOfSquare = (reSquared: number): number =>
   1 + 10 / Math.cbrt(Math.max(reSquared, RE_FLOOR * RE_FLOOR))
 
 /**

@@ -18,7 +18,7 @@ export const lineEnd = (): LineEnd & { readonly [K in keyof LineEnd]: Float64Arr
  * Inertia that a force at a point of a free body feels, 3×3, body axes, kg: the inverse of what the point
  * gives to a unit force.
  */
-export function inertiaAt(body: Pick<HydroBody, 'inverse'>, at: Vec3): Float64Array {
+function inertiaAt(body: Pick<HydroBody, 'inverse'>, at: Vec3): Float64Array {
   const give = new Float64Array(9)
   const AXES = [
     [1, 0, 0],

@@ -24,7 +24,7 @@ const STARTS: readonly Start[] = [
 ]
 
 /** Water that is called still moves by about this much, m/s rms, from wind and swell. *Assumed.* */
-export const STIR_MS = 0.02
+const STIR_MS = 0.02
 
 /** How little a fall can be repeated. */
 export interface Repeats {

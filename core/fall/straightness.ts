@@ -8,7 +8,7 @@ import { summarize } from './summary'
 export const SPINS_TURNS_PER_M = 0.25
 
 /** Leaning over by this much more than when straight, a bait no longer swims as it should, rad. *Assumed.* */
-export const LEANS_RAD = 0.35
+const LEANS_RAD = 0.35
 
 /** How crooked a bait may be rigged, m off at the tail, before it spins or leans over. */
 export interface Straightness {

@@ -30,10 +30,10 @@ import {
 } from './meet'
 import { drawMeetings, meetingsKey, rateOf, snagMembers, streamsFor, type SnagMembers } from './snagMembers'
 
-export type { Postures, Ride } from './meet'
+export type { Ride } from './meet'
 
 /** A snag's or a hanging strand's share, by what was met and where it lodged. */
-export interface SnagCause {
+interface SnagCause {
   readonly name: string
   readonly lip: LipId | 'wedged'
   readonly perCast: number
@@ -66,7 +66,7 @@ export const DRAWS = 4000
 export const SIZE_BINS = 24
 const LEAST_SIZE_M = 0.0005
 const MOST_SIZE_M = 0.5
-export const binOf = (sizeM: number): number =>
+const binOf = (sizeM: number): number =>
   Math.max(
     0,
     Math.min(

@@ -38,7 +38,7 @@ export function pointLip(rig: AssembledRig): PointLip {
 }
 
 /** A step or knot that strands hang on, m. */
-export interface Step {
+interface Step {
   readonly id: LipId
   readonly heightM: number
 }

@@ -280,7 +280,7 @@ export const SNAG_NUMBERS = [
 ] as const satisfies readonly ParameterId[]
 
 /** What is uncertain about snags. */
-export const SNAG_DOUBTS = [
+const SNAG_DOUBTS = [
   'standing',
   'coverSize',
   'press',

@@ -22,7 +22,7 @@ export interface StrikeResult {
   /** hook-up in every member of the ensemble */ readonly members: Float64Array
 }
 
-export const DRAWS = 4000
+const DRAWS = 4000
 
 /** One rig by itself, with the usual ensemble. */
 const ALONE: Draws = drawsFor(makeEnsemble(), { plastic: '', kind: '', rig: '' })

@@ -101,7 +101,7 @@ export function hookedAmong(
 }
 
 export const lnOdds = (p: number): number => Math.log(p / (1 - p))
-export const fromLnOdds = (x: number): number => 1 / (1 + Math.exp(-x))
+const fromLnOdds = (x: number): number => 1 / (1 + Math.exp(-x))
 
 /** The doubt that moves hook-up most from member to member. */
 export function mainDoubtAmong(members: Float64Array, among: Draws): StrikeDoubtId {

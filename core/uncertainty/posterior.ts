@@ -65,7 +65,7 @@ export interface Counted {
 }
 
 /** On a link's scale, in every member and at the middle of everything. */
-export interface Predicted {
+interface Predicted {
   readonly members: Float64Array
   readonly centre: number
 }

@@ -18,7 +18,7 @@ export const SOFT_BEDS: Readonly<Partial<Record<BottomId, Bed>>> = { mud: { shea
  * Bearing capacity over shear strength of a buried footing (Skempton, Building Research Congress, 1951: 9 at
  * depth).
  */
-export const BEARING_FACTOR = 9
+const BEARING_FACTOR = 9
 
 /** Pressure a bed can bear at a depth below its face, Pa. */
 export const bearingPa = (bed: Bed, depthM: number): number =>

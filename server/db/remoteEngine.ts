@@ -3,7 +3,7 @@ import type { Answer, Failure, Request, Result, RowMode } from './engineProtocol
 import { NoRoom, roomBeside, SEGMENT_BYTES } from './room'
 
 /** An error that PostgreSQL gave; `code` is its SQLSTATE. */
-export class EngineError extends Error {
+class EngineError extends Error {
   readonly code: string | undefined
   readonly detail: string | undefined
   readonly constraint: string | undefined

@@ -174,7 +174,7 @@ export async function setExcluded(db: Database, id: string, excluded: boolean): 
   })
 }
 
-export const asEntry = ({ id, session, at, kind, rod, rigKey, placeKey, data }: EntryRow): LogEntry => ({
+const asEntry = ({ id, session, at, kind, rod, rigKey, placeKey, data }: EntryRow): LogEntry => ({
   id,
   session,
   at: at.toISOString(),

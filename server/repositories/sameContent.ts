@@ -1,7 +1,7 @@
 /**
  * A value with its keys in order and nothing undefined, so that the same content always gives the same text.
  */
-export function ordered(value: unknown): unknown {
+function ordered(value: unknown): unknown {
   if (Array.isArray(value)) return value.map(ordered)
   if (value === null || typeof value !== 'object') return value
   return Object.fromEntries(

@@ -24,7 +24,7 @@ import { Refused } from './refused'
  * gzipped where it is kept here. Its hash is of the records alone, so that it holds however the file is laid
  * out.
  */
-export const VERSION = 3
+const VERSION = 3
 /** Largest file of an older version that is taken, bytes: those are read whole. */
 const OLDER_BYTES = 64 * 1024 * 1024
 /** Bytes at its start in which a file says its version. */

@@ -108,7 +108,7 @@ function refusalOf(error: unknown): unknown {
 }
 
 /** A refusal as it is sent: the status, a sentence, and the fields it is about. */
-export function sayRefusal(event: H3Event, error: H3Error): Record<string, unknown> {
+function sayRefusal(event: H3Event, error: H3Error): Record<string, unknown> {
   setResponseStatus(event, error.statusCode, error.statusMessage)
   const { statusCode, statusMessage, message, data } = error
   return { error: true, statusCode, statusMessage, message, data: data as unknown }

@@ -129,13 +129,13 @@ export const BALL_RANGE_KG = [0.0005, 0.1] as const
 export const ballKg = number('Ball', BALL_RANGE_KG, 'kg')
 export const weightMaterial = oneOf(Object.keys(WEIGHT_MATERIALS) as WeightMaterial[], 'Weight material')
 export const pointRest = oneOf(['open', 'flush', 'skin', 'buried'] as const, 'Point')
-export const bendM = number('Bend', LIMITS.bendM, 'm')
+const bendM = number('Bend', LIMITS.bendM, 'm')
 export const weightAtM = number('Weight position', LIMITS.weightAtM, 'm')
-export const leaderM = number('Leader', LIMITS.leaderM, 'm')
-export const trimM = number('Cut off the nose', LIMITS.trimM, 'm')
-export const hookAtM = number('Hook laid back by', LIMITS.hookAtM, 'm')
-export const exitAtM = number('Exit', LIMITS.exitAtM, 'm')
-export const keeper = oneOf<KeeperId>(KEEPER_IDS, 'Keeper')
+const leaderM = number('Leader', LIMITS.leaderM, 'm')
+const trimM = number('Cut off the nose', LIMITS.trimM, 'm')
+const hookAtM = number('Hook laid back by', LIMITS.hookAtM, 'm')
+const exitAtM = number('Exit', LIMITS.exitAtM, 'm')
+const keeper = oneOf<KeeperId>(KEEPER_IDS, 'Keeper')
 export const retrieve = oneOf<RetrieveId>(RETRIEVE_IDS, 'Retrieve')
 export const feeding = oneOf<FeedingId>(FEEDING_IDS, 'Feeding')
 export const match = oneOf(['close', 'fair', 'poor'] as const, 'Match')
@@ -167,7 +167,7 @@ export const way = z.strictObject({
 })
 export const wire = oneOf(['fine', 'standard', 'heavy'] as const, 'Wire')
 export const gap = oneOf(['standard', 'deep'] as const, 'Gap')
-export const guard = oneOf(['none', 'fibre', 'wire'] as const, 'Guard')
+const guard = oneOf(['none', 'fibre', 'wire'] as const, 'Guard')
 
 const dimension = (name: string): z.ZodOptional<z.ZodNumber> =>
   z
@@ -187,14 +187,13 @@ export const hook = z.strictObject({
 const shares = z.array(z.number().min(-0.6).max(1)).max(60)
 /** A bait's own outline; what it must hold to is checked with the rig. */
 export const own = z.strictObject({ at: shares, width: shares, height: shares, rise: shares.optional() })
-export const peg = oneOf(['pegged', 'half', 'free'] as const, 'Peg')
+const peg = oneOf(['pegged', 'half', 'free'] as const, 'Peg')
 export const surfaceMS = number('Current', STREAM_RANGE_MS, 'm/s')
 export const towardRad = number('Direction of the current', [-Math.PI, Math.PI], 'rad')
 export const rodDistanceM = number('Distance to the rod', ROD_DISTANCE_RANGE_M, 'm')
 export const liftByM = number('Lift of the rod', LIFT_RANGE_M, 'm')
 export const liftAfterS = number('When the rod is lifted', [0, 60], 's')
 export const liftOverS = number('How long the lift takes', [0.1, 20], 's')
-export const holdMode = oneOf(['slack', 'controlled', 'tight'] as const, 'Line held')
 /** Upper limit only: an unweighted family carries 0, and the rig as a whole is checked for the rest. */
 export const weightKg = number('Weight', [0, LIMITS.weightKg[1]], 'kg')
 

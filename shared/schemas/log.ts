@@ -3,7 +3,7 @@ import * as field from './fields'
 import { baitSchema, rigSchema } from './spread'
 
 /** What can be logged with a tap. `void` takes another entry back. */
-export const LOG_KINDS = [
+const LOG_KINDS = [
   'start',
   'rod',
   'cast',
@@ -24,11 +24,6 @@ export const LOG_KINDS = [
   'end',
 ] as const
 export type LogKind = (typeof LOG_KINDS)[number]
-/**
- * What may be seen of a touch that did not stick: marks on the tail, a slack line, the point still under
- * plastic.
- */
-export const SIGNS = ['nipped', 'onSlack', 'covered'] as const satisfies readonly LogKind[]
 /** Those that are counted by rig and place. */
 export const COUNTED = [
   'cast',
@@ -121,7 +116,7 @@ export const logEntrySchema = z.strictObject({
 export type LogEntry = z.infer<typeof logEntrySchema>
 
 /** Entries in one request: a whole day out of reach of the server. */
-export const MOST_ENTRIES = 2000
+const MOST_ENTRIES = 2000
 export const logBatchSchema = z.strictObject({
   entries: z
     .array(logEntrySchema)

@@ -6,7 +6,7 @@ import * as field from './fields'
 export const LETTERS = ['A', 'B', 'C', 'D', 'E'] as const
 export type Letter = (typeof LETTERS)[number]
 
-export const laneSchema = z.strictObject({
+const laneSchema = z.strictObject({
   letter: z.enum(LETTERS),
   family: field.family,
   hookSize: field.hookSize,
@@ -22,7 +22,7 @@ const { letter: _, ...rigShape } = laneSchema.shape
 export const rigSchema = z.strictObject(rigShape)
 
 export const streamSchema = z.strictObject({ surfaceMS: field.surfaceMS, towardRad: field.towardRad })
-export const waterSchema = z.strictObject({
+const waterSchema = z.strictObject({
   place: field.line('Place', 80),
   depthM: field.depthM,
   temperatureC: field.temperatureC,
@@ -58,7 +58,7 @@ export const fishingSchema = z.strictObject({
  * The fish that are sought, and the angler's own way: what a rig is chosen by. Worked out from the
  * temperature, or usual, where left out.
  */
-export const fishSchema = z.strictObject({
+const fishSchema = z.strictObject({
   species: field.species.optional(),
   activity: field.activity.optional(),
   clarity: field.clarity.optional(),

@@ -1,4 +1,4 @@
-import { SAMPLE_TRUTH } from '../../app/utils/samplePhoto'
+import { SAMPLE_TRUTH } from '../../app/features/trace/samplePhoto'
 import { expect, test } from './support'
 
 test('the sample photo is traced, put right by hand, kept in the box and laid on the bench', async ({

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useRoute } from '#imports'
-import BenchSheet from '~/components/bench/BenchSheet.vue'
+import BenchSheet from '~/features/bench/BenchSheet.vue'
 const route = useRoute('bench-id')
 </script>
 

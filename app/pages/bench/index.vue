@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import BenchSheet from '~/components/bench/BenchSheet.vue'
+import BenchSheet from '~/features/bench/BenchSheet.vue'
 </script>
 
 <template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useRoute } from '#imports'
-import BoxSheet from '~/components/box/BoxSheet.vue'
+import BoxSheet from '~/features/box/BoxSheet.vue'
 const route = useRoute('box-id')
 </script>
 

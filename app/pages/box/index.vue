@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import BoxSheet from '~/components/box/BoxSheet.vue'
+import BoxSheet from '~/features/box/BoxSheet.vue'
 </script>
 
 <template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useRoute } from '#imports'
-import CoverSheet from '~/components/cover/CoverSheet.vue'
+import CoverSheet from '~/features/cover/CoverSheet.vue'
 const route = useRoute('cover-id')
 </script>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import CoverSheet from '~/components/cover/CoverSheet.vue'
+import CoverSheet from '~/features/cover/CoverSheet.vue'
 </script>
 
 <template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useRoute } from '#imports'
-import LogSheet from '~/components/log/LogSheet.vue'
+import LogSheet from '~/features/log/LogSheet.vue'
 const route = useRoute('log-id')
 </script>
 

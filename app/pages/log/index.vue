@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import LogSheet from '~/components/log/LogSheet.vue'
+import LogSheet from '~/features/log/LogSheet.vue'
 </script>
 
 <template>

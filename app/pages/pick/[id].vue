@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useRoute } from '#imports'
-import PickSheet from '~/components/pick/PickSheet.vue'
+import PickSheet from '~/features/pick/PickSheet.vue'
 const route = useRoute('pick-id')
 </script>
 

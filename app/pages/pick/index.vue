@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import PickSheet from '~/components/pick/PickSheet.vue'
+import PickSheet from '~/features/pick/PickSheet.vue'
 </script>
 
 <template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useRoute } from '#imports'
-import RodsSheet from '~/components/rods/RodsSheet.vue'
+import RodsSheet from '~/features/rods/RodsSheet.vue'
 const route = useRoute('rods-id')
 </script>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import RodsSheet from '~/components/rods/RodsSheet.vue'
+import RodsSheet from '~/features/rods/RodsSheet.vue'
 </script>
 
 <template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useRoute } from '#imports'
-import SpreadSheet from '~/components/spread/SpreadSheet.vue'
+import SpreadSheet from '~/features/spread/SpreadSheet.vue'
 const route = useRoute('spread-id')
 </script>
 

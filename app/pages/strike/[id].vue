@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useRoute } from '#imports'
-import StrikeSheet from '~/components/strike/StrikeSheet.vue'
+import StrikeSheet from '~/features/strike/StrikeSheet.vue'
 const route = useRoute('strike-id')
 </script>
 

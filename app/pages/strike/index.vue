@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import StrikeSheet from '~/components/strike/StrikeSheet.vue'
+import StrikeSheet from '~/features/strike/StrikeSheet.vue'
 </script>
 
 <template>

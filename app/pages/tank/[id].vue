@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useRoute } from '#imports'
-import TankSheet from '~/components/tank/TankSheet.vue'
+import TankSheet from '~/features/tank/TankSheet.vue'
 const route = useRoute('tank-id')
 </script>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import TankSheet from '~/components/tank/TankSheet.vue'
+import TankSheet from '~/features/tank/TankSheet.vue'
 </script>
 
 <template>

@@ -1,0 +1,186 @@
+import {
+  assembleRig,
+  conclude,
+  drawRig,
+  fieldOf,
+  finalistsAmong,
+  paretoSet,
+  SCREENING,
+  sizeOf,
+  together,
+  type Candidate,
+  type Choice,
+  type Day,
+  type EvidenceBook,
+  type FamilyId,
+  type Finalist,
+  type Goods,
+  type RigDrawing,
+} from '#core'
+import type { Progress } from './progress'
+import { finishPart, memory, screenPart } from './share'
+
+/** A day to choose for, and what there is to choose from. */
+export interface PickJob {
+  readonly day: Day
+  readonly goods: Goods
+  readonly beyond: boolean
+  readonly family?: FamilyId
+  readonly book?: EvidenceBook
+}
+
+/** A candidate as the cloud shows it. */
+export interface CloudPoint {
+  readonly bait: number
+  readonly rigging: number
+  readonly weight: number
+  readonly point: Candidate['point']
+  readonly score: number
+  readonly minutesLeft: number
+  readonly hookUp: number
+  readonly sinkMS: number
+  readonly near: boolean
+  /** nothing beats it in time, hook-up and time among the fish together */ readonly front: boolean
+}
+
+export interface PickAnswer extends Omit<Choice, 'candidates' | 'picks'> {
+  readonly picks: readonly (Finalist & { readonly drawing: RigDrawing })[]
+  /** what can be fished, the best first; at most a few thousand */ readonly cloud: readonly CloudPoint[]
+  readonly ms: number
+}
+
+/** Points of the cloud that are sent. */
+const MOST_POINTS = 4000
+
+/**
+ * Chooses out of a box, as the core does it in one go; a second worker, where there is one, takes its part of
+ * the baits and of the finalists.
+ * @returns undefined when it was called off
+ */
+export async function pickFrom(
+  { day, goods, beyond, family, book }: PickJob,
+  progress: Progress,
+): Promise<PickAnswer | undefined> {
+  const begun = performance.now()
+  const off = new AbortController()
+  const { tell } = progress
+  const watched: Progress = {
+    ...progress,
+    pause: async () => (await progress.pause()) || (off.abort(), false),
+  }
+  const field = fieldOf(day, goods, { beyond, ...(family ? { family } : {}) })
+  const total = Math.max(1, sizeOf(field))
+
+  let looked = 0
+  const screened = await shareOut(
+    PARTS,
+    watched,
+    (nth, mine) => {
+      const job = { day, field, share: { nth, of: PARTS } }
+      return mine
+        ? screenPart(job, { ...watched, tell: () => tell((SCREENING * looked) / total) })
+        : progress.helper!.screenPart(job, off.signal)
+    },
+    part => tell((SCREENING * (looked += part.length)) / total),
+  )
+  if (!screened) return undefined
+  const all = together(screened)
+  const short = finalistsAmong(day, field, all)
+  let ready = 0
+  const finished = await shareOut(
+    short.length,
+    watched,
+    (nth, mine) => {
+      const job = { day, field, ones: [short[nth]!], ...(book ? { book } : {}) }
+      return mine
+        ? finishPart(job, { ...watched, tell: () => undefined })
+        : progress.helper!.finishPart(job, off.signal)
+    },
+    () => tell(SCREENING + ((1 - SCREENING) * ++ready) / short.length),
+  )
+  if (!finished) return undefined
+  const done = finished.flat()
+  const {
+    candidates: _,
+    picks,
+    ...rest
+  } = conclude(
+    day,
+    field,
+    all,
+    done.filter(f => f !== undefined),
+    { memory: memory(), ...(book ? { book } : {}) },
+  )
+  return {
+    ...rest,
+    cloud: cloudOf(all),
+    picks: picks.map(p => ({ ...p, drawing: drawRig(assembleRig(rest.baits[p.bait]!.spec, p.rig)) })),
+    ms: performance.now() - begun,
+  }
+}
+
+/** Parts that a search is cut into: enough that neither worker waits long for the other. */
+const PARTS = 4
+
+/**
+ * Parts of one work done by this worker, from the first on, and by the helper, from the last back, until they
+ * meet; so each mostly meets again what it worked out before. Without a helper, or with one that fails, this
+ * one does what is left.
+ * @param work does one part; `mine` says that it is done here
+ * @returns the results in order; undefined when it was called off
+ */
+async function shareOut<T>(
+  parts: number,
+  { helper, pause }: Progress,
+  work: (nth: number, mine: boolean) => Promise<T | undefined>,
+  each: (part: T) => void,
+): Promise<T[] | undefined> {
+  const results: (T | undefined)[] = Array.from({ length: parts }, () => undefined)
+  let [next, last] = [0, parts - 1]
+  let off = false
+  const put = (nth: number, part: T | undefined): boolean => {
+    if (part === undefined) return false
+    results[nth] = part
+    each(part)
+    return true
+  }
+  const theirs = async (): Promise<void> => {
+    while (helper && !off && next <= last) {
+      const nth = last--
+      if (!put(nth, await work(nth, false).catch(() => undefined))) return
+    }
+  }
+  const asked = theirs()
+  while (next <= last) {
+    const nth = next++
+    if (!put(nth, await work(nth, true)) || !(await pause())) {
+      off = true
+      return undefined
+    }
+  }
+  await asked
+  // what a helper that failed has left
+  for (const [nth, part] of results.entries())
+    if (part === undefined && !put(nth, await work(nth, true))) return undefined
+  return results as T[]
+}
+
+function cloudOf(candidates: readonly Candidate[]): CloudPoint[] {
+  const shown = candidates
+    .filter(c => !c.limit && c.traits)
+    .sort((a, b) => b.score - a.score)
+    .slice(0, MOST_POINTS)
+  const front = new Set(paretoSet(shown))
+  return shown.map((c): CloudPoint => ({
+    bait: c.bait,
+    rigging: c.rigging,
+    weight: c.weight,
+    point: c.point,
+    score: c.score,
+    minutesLeft: c.traits!.minutesLeft,
+    hookUp: c.traits!.hookUp,
+    sinkMS: c.traits!.sinkMS,
+    near: c.near ?? false,
+    front: front.has(c),
+  }))
+}

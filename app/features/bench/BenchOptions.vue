@@ -1,0 +1,248 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useSettings } from '~/ui/settings'
+import { useSpread } from '~/sheet/spread'
+import ChoiceField from '~/ui/ChoiceField.vue'
+import LadderStepper from '~/ui/LadderStepper.vue'
+import NumberField from '~/ui/NumberField.vue'
+import {
+  BAIT_FORMS,
+  FAMILIES,
+  guardOf,
+  HOOK_SIZES,
+  KEEPERS,
+  LIMITS,
+  stepWeight,
+  WEIGHT_MATERIALS,
+  WIRE_GRADES,
+  type HookDims,
+} from '#core'
+import type { Lane } from '#schemas/spread'
+import { stepHook } from '~/sheet/lanes'
+import { weightText, type Unit } from '#words/units'
+import { POINT_WORDS } from '#words/words'
+import type { BenchLook } from '~/compute/bench'
+
+/**
+ * What a hand can change on the bench besides the size: weight, wire, gap, keeper, point, slit, peg, cut; and
+ * the hook's own measurements.
+ */
+const props = defineProps<{ lane: Lane; look: Extract<BenchLook, { kind: 'rig' }> | undefined }>()
+const emit = defineEmits<{ change: [change: Partial<Lane>] }>()
+const settings = useSettings()
+const spread = useSpread()
+const family = computed(() => FAMILIES[props.lane.family])
+const weedless = computed(() => props.lane.pointRest !== 'open')
+const choices = <T extends string>(
+  ids: readonly T[],
+  names: Readonly<Record<T, string | { readonly name: string }>>,
+): { value: T; label: string }[] =>
+  ids.map(value => {
+    const name = names[value]
+    return { value, label: typeof name === 'string' ? name : name.name }
+  })
+const wires = choices(['fine', 'standard', 'heavy'] as const, WIRE_GRADES)
+const gaps = [
+  { value: 'standard', label: 'usual gap' },
+  { value: 'deep', label: 'deep belly' },
+] as const
+const GUARDS = { none: 'no guard', fibre: 'fibre guard', wire: 'wire guard' } as const
+const materials = choices(Object.keys(WEIGHT_MATERIALS) as Lane['weightMaterial'][], WEIGHT_MATERIALS)
+const MM: Unit = { label: 'mm', from: m => m * 1000, to: mm => mm / 1000, decimals: 1 }
+const FINE_MM: Unit = { ...MM, decimals: 2 }
+const OWN = [
+  ['lengthM', 'length', MM],
+  ['gapM', 'gap', MM],
+  ['wireM', 'wire', FINE_MM],
+  ['neckM', 'neck', MM],
+  ['pointM', 'point', MM],
+] as const satisfies readonly (readonly [keyof HookDims, string, Unit])[]
+const typical = computed<Partial<HookDims>>(() =>
+  props.look
+    ? { lengthM: NaN, gapM: props.look.dims.gapM, wireM: props.look.dims.wireM, neckM: props.look.dims.neckM }
+    : {},
+)
+const own = (key: keyof HookDims): number => props.lane.hook?.[key] ?? typical.value[key] ?? 0
+const setOwn = (key: keyof HookDims, value: number): void =>
+  emit('change', { hook: { ...props.lane.hook, [key]: value } })
+const moved = computed(
+  () =>
+    props.lane.hookAtM !== undefined ||
+    props.lane.exitAtM !== undefined ||
+    props.lane.weightAtM !== undefined,
+)
+</script>
+
+<template>
+  <section class="options" aria-label="Hook and bait">
+    <div class="row">
+      <LadderStepper
+        label="size"
+        :value="lane.hookSize"
+        :down-disabled="lane.hookSize === HOOK_SIZES[0]"
+        :up-disabled="lane.hookSize === HOOK_SIZES[HOOK_SIZES.length - 1]"
+        @step="by => emit('change', { hookSize: stepHook(lane.hookSize, by) })"
+      />
+      <LadderStepper
+        v-if="family.weighted"
+        label="weight"
+        :value="weightText(lane.weightKg, settings.system)"
+        @step="by => emit('change', { weightKg: stepWeight(settings.units.ladderKg, lane.weightKg, by) })"
+      />
+    </div>
+    <div class="row">
+      <ChoiceField
+        v-if="family.weighted"
+        label="of"
+        :model-value="lane.weightMaterial"
+        :items="materials"
+        @update:model-value="weightMaterial => emit('change', { weightMaterial })"
+      />
+      <ChoiceField
+        label="wire"
+        :model-value="lane.wire ?? 'standard'"
+        :items="wires"
+        @update:model-value="wire => emit('change', { wire: wire === 'standard' ? undefined : wire })"
+      />
+      <ChoiceField
+        v-if="weedless"
+        label="gap"
+        :model-value="lane.gap ?? 'standard'"
+        :items="gaps"
+        @update:model-value="gap => emit('change', { gap: gap === 'standard' ? undefined : gap })"
+      />
+    </div>
+    <div class="row">
+      <ChoiceField
+        v-if="family.pointRests.length > 1"
+        label="point"
+        :model-value="lane.pointRest"
+        :items="choices(family.pointRests, POINT_WORDS)"
+        @update:model-value="pointRest => emit('change', { pointRest })"
+      />
+      <ChoiceField
+        label="held by"
+        :model-value="lane.keeper ?? family.keepers[0]!"
+        :items="choices(family.keepers, KEEPERS)"
+        @update:model-value="
+          keeper => emit('change', { keeper: keeper === family.keepers[0] ? undefined : keeper })
+        "
+      />
+      <ChoiceField
+        v-if="family.guards"
+        label="guard"
+        :model-value="guardOf(lane)"
+        :items="choices(family.guards, GUARDS)"
+        @update:model-value="guard => emit('change', { guard })"
+      />
+    </div>
+    <div class="row">
+      <label v-if="weedless" class="tick"
+        ><input
+          type="checkbox"
+          :checked="lane.slit"
+          @change="emit('change', { slit: lane.slit ? undefined : true })"
+        />
+        slit the belly</label
+      >
+      <label class="tick"
+        ><input
+          type="checkbox"
+          :checked="lane.pinned"
+          @change="emit('change', { pinned: lane.pinned ? undefined : true })"
+        />
+        peg at the bend</label
+      >
+      <label v-if="BAIT_FORMS[spread.content.bait.form].limbs" class="tick"
+        ><input
+          type="checkbox"
+          :checked="lane.trimLimbs"
+          @change="emit('change', { trimLimbs: lane.trimLimbs ? undefined : true })"
+        />
+        cut off claws and legs</label
+      >
+      <NumberField
+        label="cut off the nose"
+        :model-value="lane.trimM ?? 0"
+        :unit="MM"
+        :range="LIMITS.trimM"
+        :step="0.001"
+        @update:model-value="trimM => emit('change', { trimM: trimM === 0 ? undefined : trimM })"
+      />
+    </div>
+    <details>
+      <summary class="label">
+        own measurements of this hook {{ lane.hook ? '(in use)' : '(typical ones in use)' }}
+      </summary>
+      <div class="row own">
+        <NumberField
+          v-for="[key, label, unit] in OWN.filter(
+            ([key]) => (key !== 'lengthM' && key !== 'pointM') || lane.hook?.[key] !== undefined,
+          )"
+          :key="key"
+          :label="label"
+          :model-value="own(key)"
+          :unit="unit"
+          :range="[0, 0.2]"
+          :step="unit.decimals === 2 ? 0.00005 : 0.0005"
+          @update:model-value="value => setOwn(key, value)"
+        />
+        <button v-if="lane.hook" type="button" class="key" @click="emit('change', { hook: undefined })">
+          Back to typical
+        </button>
+      </div>
+    </details>
+    <button
+      v-if="moved"
+      type="button"
+      class="key"
+      @click="emit('change', { hookAtM: undefined, exitAtM: undefined, weightAtM: undefined })"
+    >
+      Put hook, exit and weight back in their usual places
+    </button>
+  </section>
+</template>
+
+<style scoped>
+.options {
+  padding: 6px 12px 8px;
+  border-bottom: var(--line-weight) solid var(--hair-strong);
+  display: grid;
+  gap: 5px;
+}
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 5px 14px;
+  align-items: center;
+}
+.own {
+  padding: 6px 0 2px;
+}
+.tick {
+  display: inline-flex;
+  gap: 5px;
+  align-items: center;
+  font-size: 14px;
+}
+.tick input {
+  width: 16px;
+  height: 16px;
+  accent-color: var(--float);
+}
+summary {
+  cursor: pointer;
+}
+.key {
+  justify-self: start;
+  min-height: 28px;
+  padding: 2px 8px;
+  border: var(--line-weight) solid var(--hair-strong);
+  border-radius: 2px;
+  font-size: 13.5px;
+}
+.key:hover {
+  background: var(--ink);
+  color: var(--paper);
+}
+</style>

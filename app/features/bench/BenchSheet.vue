@@ -1,0 +1,266 @@
+<script setup lang="ts">
+import { NuxtLink, UIcon } from '#components'
+import { computed, ref, watch } from 'vue'
+import { useBench } from './useBench'
+import { useSettings } from '~/ui/settings'
+import { useSpread } from '~/sheet/spread'
+import BaitRow from '~/sheet/fields/BaitRow.vue'
+import BenchDrawing from './BenchDrawing.vue'
+import BenchOptions from './BenchOptions.vue'
+import BenchRules from './BenchRules.vue'
+import BenchSizes from './BenchSizes.vue'
+import BenchSteps from './BenchSteps.vue'
+import CalibrateDialog from './CalibrateDialog.vue'
+import ChoiceField from '~/ui/ChoiceField.vue'
+import LaneChip from '~/ui/LaneChip.vue'
+import LineField from '~/sheet/fields/LineField.vue'
+import SheetFrame from '~/sheet/SheetFrame.vue'
+import { FAMILIES } from '#core'
+import type { Lane, Letter } from '#schemas/spread'
+import { familyItems } from '~/ui/families'
+import { withFamily } from '~/sheet/lanes'
+import type { BenchJob } from '~/compute/bench'
+
+/**
+ * One bait and hook at true scale: the fit as dimension lines, the right size found, and how to rig it
+ * straight.
+ */
+defineProps<{ id: string | undefined }>()
+const spread = useSpread()
+const settings = useSettings()
+const lanes = computed(() => spread.content.lanes)
+const lane = computed<Lane>(() => lanes.value.find(l => l.letter === spread.picked) ?? lanes.value[0]!)
+
+/** What a hand is just moving, before it lets go: one step of undo for the whole movement. */
+const moving = ref<Partial<Lane>>({})
+watch(
+  () => lane.value.letter,
+  () => (moving.value = {}),
+)
+const rig = computed(() => {
+  const { letter: _, ...spec } = { ...lane.value, ...moving.value }
+  return spec
+})
+const job = computed<BenchJob | undefined>(() =>
+  spread.opened
+    ? {
+        bait: spread.content.bait,
+        rig: rig.value,
+        lineKind: spread.content.line.kind,
+        lineStrengthN: spread.content.line.strengthN,
+        temperatureC: spread.content.water.temperatureC,
+        salinityGKg: spread.content.water.salinityGKg,
+      }
+    : undefined,
+)
+const { look, advice, advising, error, retry } = useBench(() => job.value)
+const shown = computed(() => (look.value?.kind === 'rig' ? look.value : undefined))
+const problems = computed(() => (look.value?.kind === 'invalid' ? look.value.problems : []))
+
+const edit = (change: Partial<Lane>): void =>
+  spread.editLane(lane.value.letter, l => {
+    const next = { ...l, ...change } as Record<string, unknown>
+    for (const [key, value] of Object.entries(change))
+      if (value === undefined) Reflect.deleteProperty(next, key)
+    return next as unknown as Lane
+  })
+function drop(change: Partial<Lane>): void {
+  moving.value = {}
+  edit(change)
+}
+const choose = (letter: Letter): void => void (spread.picked = letter)
+const families = familyItems()
+const trueSize = ref(false)
+const calipers = ref(false)
+const calibrating = ref(false)
+</script>
+
+<template>
+  <SheetFrame :id="id" v-slot="{ showCautions }" view="bench">
+    <BaitRow>
+      <LineField />
+      <span class="grow" />
+      <NuxtLink to="/trace" class="key"><UIcon name="i-lucide-scan-line" /> Trace my bait</NuxtLink>
+    </BaitRow>
+    <section class="rigs" aria-label="Rig on the bench">
+      <button
+        v-for="(one, i) in lanes"
+        :key="one.letter"
+        type="button"
+        class="pick"
+        :class="`lane-${one.letter}`"
+        :aria-pressed="one.letter === lane.letter"
+        :title="`Key ${i + 1}`"
+        @click="choose(one.letter)"
+      >
+        <LaneChip :letter="one.letter" plain /> {{ FAMILIES[one.family].shortName }} {{ one.hookSize }}
+      </button>
+      <ChoiceField
+        class="family"
+        label="rigged as"
+        :model-value="lane.family"
+        :items="families"
+        @update:model-value="value => spread.editLane(lane.letter, l => withFamily(l, value))"
+      />
+    </section>
+    <p v-if="error" class="error" role="alert">
+      The figures could not be worked out: {{ error }}
+      <button type="button" @click="retry()">Try again</button>
+    </p>
+    <div class="body">
+      <div class="left">
+        <div class="tools no-print">
+          <label class="tick"><input v-model="trueSize" type="checkbox" /> true size on this screen</label>
+          <button type="button" class="key" @click="calibrating = true">
+            <UIcon name="i-lucide-credit-card" />
+            {{ settings.calibrated ? 'Calibrate again' : 'Calibrate the screen' }}
+          </button>
+          <label class="tick"><input v-model="calipers" type="checkbox" /> calipers</label>
+          <span class="label">{{ FAMILIES[lane.family].advice }}</span>
+        </div>
+        <BenchDrawing
+          v-if="shown"
+          :look="shown"
+          :lane="lane"
+          :true-size="trueSize"
+          :calipers="calipers"
+          :moving="Object.keys(moving).length > 0"
+          @move="change => (moving = { ...moving, ...change })"
+          @drop="drop"
+        />
+        <div v-else-if="problems.length > 0" class="problems" role="alert">
+          <p v-for="problem in problems" :key="problem.field">{{ problem.message }}</p>
+        </div>
+        <p v-else class="waiting label">Laying it out…</p>
+        <BenchSteps
+          v-if="advice && shown"
+          :advice="advice"
+          :look="shown"
+          :lane="lane"
+          :busy="advising"
+          @cautions="showCautions()"
+        />
+      </div>
+      <aside class="right" aria-label="Fit">
+        <BenchSizes :lane="lane" :advice="advice" :busy="advising" @take="edit" />
+        <BenchOptions :lane="lane" :look="shown" @change="edit" />
+        <BenchRules v-if="shown" :fit="shown.fit" />
+      </aside>
+    </div>
+    <CalibrateDialog v-model:open="calibrating" />
+  </SheetFrame>
+</template>
+
+<style scoped>
+.grow {
+  flex: 1;
+}
+.key {
+  height: 28px;
+  padding: 0 9px;
+  display: inline-flex;
+  align-items: center;
+  gap: 5px;
+  white-space: nowrap;
+  border: var(--line-weight) solid var(--hair-strong);
+  border-radius: 2px;
+  font-size: 14px;
+}
+.key:hover {
+  background: var(--ink);
+  color: var(--paper);
+}
+.rigs {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 2px;
+  align-items: center;
+  padding: 0 12px;
+  border-bottom: var(--line-weight) solid var(--ink);
+}
+.pick {
+  display: inline-flex;
+  align-items: center;
+  gap: 6px;
+  height: 34px;
+  padding: 0 10px 0 4px;
+  font-size: 14px;
+  border-bottom: 3px solid transparent;
+}
+.pick[aria-pressed='true'] {
+  border-bottom-color: var(--lane);
+  font-weight: 600;
+}
+.family {
+  margin-left: auto;
+}
+.body {
+  flex: 1;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 380px;
+  min-height: 0;
+}
+.left {
+  min-width: 0;
+  display: flex;
+  flex-direction: column;
+  border-right: var(--line-weight) solid var(--hair-strong);
+}
+.tools {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 14px;
+  align-items: center;
+  padding: 5px 12px;
+  border-bottom: 1px solid var(--hair);
+}
+.tick {
+  display: inline-flex;
+  gap: 5px;
+  align-items: center;
+  font-size: 14px;
+}
+.tick input {
+  width: 16px;
+  height: 16px;
+  accent-color: var(--float);
+}
+.problems {
+  padding: 28px 20px;
+  font-size: 17px;
+  color: var(--wrack);
+}
+.waiting {
+  padding: 28px 20px;
+}
+.right {
+  min-width: 0;
+  overflow-y: auto;
+}
+.error {
+  padding: 8px 12px;
+  color: var(--wrack);
+}
+.error button {
+  text-decoration: underline;
+}
+@media (max-width: 999px) {
+  .body {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .left {
+    border-right: 0;
+  }
+}
+@media (max-width: 639px) {
+  .pick {
+    height: 44px;
+  }
+  .family {
+    margin-left: 0;
+  }
+  .key {
+    height: 40px;
+  }
+}
+</style>

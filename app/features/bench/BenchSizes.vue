@@ -1,0 +1,173 @@
+<script setup lang="ts">
+import { UIcon } from '#components'
+import { computed } from 'vue'
+import { FAMILIES, WIRE_GRADES, type Instead } from '#core'
+import type { Lane } from '#schemas/spread'
+import { withFamily } from '~/sheet/lanes'
+import type { BenchAdvice } from '~/compute/bench'
+
+/**
+ * The right size, found: every size of the family tried in this bait, the best named, other families where
+ * none fits.
+ */
+const props = defineProps<{ lane: Lane; advice: BenchAdvice | undefined; busy: boolean }>()
+const emit = defineEmits<{ take: [change: Partial<Lane>] }>()
+const sizes = computed(() => props.advice?.sizes)
+const best = computed(() => sizes.value?.best)
+const takeOther = ({ family, size, wire }: Instead): void =>
+  emit('take', {
+    ...withFamily(props.lane, family),
+    hookSize: size,
+    wire,
+    keeper: undefined,
+    exitAtM: undefined,
+    hookAtM: undefined,
+  })
+</script>
+
+<template>
+  <section class="sizes" :aria-busy="busy" aria-label="Sizes">
+    <div class="head">
+      <h2 class="label">hook size</h2>
+      <button
+        type="button"
+        class="find"
+        :disabled="!best || best.size === lane.hookSize"
+        @click="best && emit('take', { hookSize: best.size })"
+      >
+        <UIcon name="i-lucide-ruler" />
+        {{
+          best && best.size === lane.hookSize
+            ? 'This is my size'
+            : best
+              ? `Find my size: ${best.size}`
+              : 'Find my size'
+        }}
+      </button>
+    </div>
+    <div class="ladder" role="group" aria-label="Sizes of this family">
+      <button
+        v-for="one in sizes?.sizes ?? []"
+        :key="one.size"
+        type="button"
+        class="rung figure"
+        :class="one.verdict"
+        :aria-pressed="one.size === lane.hookSize"
+        :title="`${one.size}: ${one.worst.sentence}`"
+        @click="emit('take', { hookSize: one.size })"
+      >
+        {{ one.size }}
+      </button>
+    </div>
+    <p v-if="sizes" class="sentence">{{ sizes.sentence }}</p>
+    <p v-if="sizes && sizes.instead.length > 0" class="instead">
+      <button
+        v-for="one in sizes.instead"
+        :key="one.family"
+        type="button"
+        class="key"
+        @click="takeOther(one)"
+      >
+        {{ FAMILIES[one.family].shortName }} {{ one.size
+        }}{{ one.wire === 'standard' ? '' : `, ${WIRE_GRADES[one.wire].name}` }}
+      </button>
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.sizes {
+  padding: 8px 12px;
+  border-bottom: var(--line-weight) solid var(--hair-strong);
+}
+.sizes[aria-busy='true'] .sentence {
+  opacity: 0.5;
+}
+.head {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 8px;
+}
+.find {
+  height: 32px;
+  padding: 0 12px;
+  display: inline-flex;
+  gap: 6px;
+  align-items: center;
+  background: var(--float);
+  color: var(--float-ink);
+  border-radius: 2px;
+  font-weight: 600;
+  font-size: 15px;
+}
+.find:disabled {
+  background: transparent;
+  color: var(--marram);
+  border: var(--line-weight) solid var(--marram);
+}
+.ladder {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 3px;
+  margin: 7px 0 5px;
+  min-height: 30px;
+}
+.rung {
+  min-width: 38px;
+  height: 30px;
+  padding: 0 5px;
+  font-size: 15px;
+  font-weight: 600;
+  border-radius: 2px;
+  border: var(--line-weight) solid currentColor;
+  border-bottom-width: 4px;
+}
+.pass {
+  color: var(--marram);
+}
+.near {
+  color: var(--shell);
+}
+.fail {
+  color: var(--wrack);
+  border-style: dashed;
+  border-bottom-style: solid;
+}
+.rung[aria-pressed='true'] {
+  background: var(--ink);
+  color: var(--paper);
+  border-color: var(--ink);
+}
+.sentence {
+  font-size: 14px;
+  line-height: 1.3;
+}
+.instead {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 5px;
+  margin-top: 6px;
+}
+.key {
+  min-height: 28px;
+  padding: 2px 8px;
+  border: var(--line-weight) solid var(--hair-strong);
+  border-radius: 2px;
+  font-size: 13.5px;
+}
+.key:hover {
+  background: var(--ink);
+  color: var(--paper);
+}
+@media (max-width: 639px) {
+  .rung {
+    min-width: 46px;
+    height: 44px;
+  }
+  .find,
+  .key {
+    min-height: 44px;
+  }
+}
+</style>

@@ -1,0 +1,160 @@
+<script setup lang="ts">
+import { UIcon } from '#components'
+import { computed, useTemplateRef, watch } from 'vue'
+import { useSettings } from '~/ui/settings'
+import { useSpread } from '~/sheet/spread'
+import StepPicture from './StepPicture.vue'
+import type { Lane } from '#schemas/spread'
+import { cardSvg, saveText } from '~/ui/card'
+import type { BenchAdvice, BenchLook } from '~/compute/bench'
+
+/** How to rig it, step by step from the computed marks; and the card to print at true size. */
+const props = defineProps<{
+  advice: BenchAdvice
+  look: Extract<BenchLook, { kind: 'rig' }>
+  lane: Lane
+  busy: boolean
+}>()
+const emit = defineEmits<{ cautions: [] }>()
+const spread = useSpread()
+const settings = useSettings()
+const guide = computed(() => props.advice.guide)
+const card = computed(() =>
+  cardSvg({
+    look: props.look,
+    guide: guide.value,
+    lane: props.lane,
+    bait: spread.content.bait,
+    system: settings.system,
+  }),
+)
+const sheet = useTemplateRef('sheet')
+watch(
+  [card, sheet],
+  () =>
+    sheet.value?.replaceChildren(
+      new DOMParser().parseFromString(card.value, 'image/svg+xml').documentElement,
+    ),
+  { immediate: true, flush: 'post' },
+)
+const save = (): void =>
+  saveText(`rigging-card-${props.lane.letter.toLowerCase()}.svg`, card.value, 'image/svg+xml')
+function print(): void {
+  document.body.classList.add('printing-card')
+  window.print()
+  document.body.classList.remove('printing-card')
+}
+</script>
+
+<template>
+  <section class="steps" :aria-busy="busy" aria-label="Rigging">
+    <div class="head">
+      <h2>Rig it straight</h2>
+      <span class="label">{{
+        advice.straight.spinsAnyway
+          ? 'this rig turns however straight it is'
+          : advice.straight.withinM === undefined
+            ? 'keeps straight even when 13 mm off'
+            : `more than ${(advice.straight.withinM * 1000).toFixed(0)} mm off at the tail and it ${advice.straight.then}`
+      }}</span>
+      <span class="grow" />
+      <button type="button" class="key" @click="save()">
+        <UIcon name="i-lucide-download" /> Card as SVG
+      </button>
+      <button type="button" class="key" @click="print()">
+        <UIcon name="i-lucide-printer" /> Print the card, true size
+      </button>
+    </div>
+    <ol>
+      <li v-for="(step, i) in guide.steps" :key="step.title">
+        <StepPicture
+          :look="look"
+          :marks="guide.marks.filter(m => step.marks.includes(m.id))"
+          :number="i + 1"
+        />
+        <b>{{ step.title }}</b>
+        <p>{{ step.text }}</p>
+      </li>
+    </ol>
+    <div class="notes">
+      <div>
+        <h3 class="label">what goes wrong</h3>
+        <p v-for="one in guide.wrong" :key="one">{{ one }}</p>
+      </div>
+      <div>
+        <h3 class="label">care</h3>
+        <p v-for="one in guide.care" :key="one">{{ one }}</p>
+      </div>
+      <div>
+        <h3 class="label">mind</h3>
+        <p>
+          Points and blades: keep fingers out of the line of the point, cut away from the hand.
+          <button type="button" class="link" @click="emit('cautions')">All cautions</button>
+        </p>
+      </div>
+    </div>
+    <Teleport to="body"><div ref="sheet" class="print-card" /></Teleport>
+  </section>
+</template>
+
+<style scoped>
+.steps {
+  border-top: var(--line-weight) solid var(--ink);
+  padding: 6px 12px 14px;
+}
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+  align-items: center;
+}
+h2 {
+  font-size: 18px;
+  font-weight: 600;
+}
+.grow {
+  flex: 1;
+}
+.key {
+  height: 28px;
+  padding: 0 9px;
+  display: inline-flex;
+  align-items: center;
+  gap: 5px;
+  border: var(--line-weight) solid var(--hair-strong);
+  border-radius: 2px;
+  font-size: 14px;
+}
+.key:hover {
+  background: var(--ink);
+  color: var(--paper);
+}
+ol {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(190px, 1fr));
+  gap: 8px 14px;
+  margin: 8px 0;
+}
+li {
+  border-top: 1px solid var(--hair);
+  padding-top: 4px;
+  font-size: 14px;
+  line-height: 1.3;
+}
+.notes {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(220px, 1fr));
+  gap: 6px 18px;
+  font-size: 13.5px;
+  line-height: 1.3;
+}
+.link {
+  text-decoration: underline;
+  text-underline-offset: 2px;
+}
+@media (max-width: 639px) {
+  .key {
+    height: 44px;
+  }
+}
+</style>

@@ -1,0 +1,149 @@
+<script setup lang="ts">
+import { UIcon } from '#components'
+import { navigateTo } from '#imports'
+import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
+import { useBox } from '~/sync/box'
+import { useSpread } from '~/sheet/spread'
+import type { BaitSpec } from '#core'
+import type { ItemDetails } from '#schemas/box'
+import type { FitsAnswer } from '~/compute/box'
+import { calculator } from '~/compute/calculator'
+import { copy } from '../../../shared/data'
+import { freeLetter } from '~/sheet/lanes'
+
+/** Which hooks and heads of the box fit a bait, those that fit first, each with its tightest rule. */
+const props = defineProps<{ bait: Extract<ItemDetails, { kind: 'bait' }> }>()
+const box = useBox()
+const spread = useSpread()
+const found = shallowRef<readonly FitsAnswer[]>()
+const failed = ref<string>()
+const baitSpec = computed<BaitSpec>(() => {
+  const { kind: _, colour: __, ...bait } = props.bait
+  return bait as BaitSpec
+})
+let running: AbortController | undefined
+watch(
+  () => [baitSpec.value, box.items, spread.content.line] as const,
+  async ([bait, items, line]) => {
+    running?.abort()
+    running = new AbortController()
+    try {
+      found.value = await calculator().ask(
+        'fits',
+        copy({
+          bait,
+          items: items.filter(i => i.details.kind === 'hook' || i.details.kind === 'head'),
+          lineKind: line.kind,
+          lineStrengthN: line.strengthN,
+        }),
+        { signal: running.signal },
+      )
+      failed.value = undefined
+    } catch (error) {
+      if (error instanceof Error && error.message.includes('called off')) return
+      failed.value = error instanceof Error ? error.message : String(error)
+    }
+  },
+  { immediate: true },
+)
+onScopeDispose(() => running?.abort())
+const fits = computed(() => (found.value ?? []).filter(f => f.verdict !== 'fail'))
+const ICONS = { near: 'i-lucide-triangle-alert', pass: 'i-lucide-check', fail: 'i-lucide-x' } as const
+
+/** Puts the bait and this hook on the sheet as one more rig. */
+function take(one: FitsAnswer): void {
+  spread.edit(draft => {
+    draft.bait = { ...baitSpec.value } as typeof draft.bait
+    const letter = freeLetter(draft.lanes)
+    const lane = {
+      letter: letter ?? draft.lanes[draft.lanes.length - 1]!.letter,
+      ...one.rig,
+    } as (typeof draft.lanes)[number]
+    if (letter) draft.lanes.push(lane)
+    else draft.lanes[draft.lanes.length - 1] = lane
+    spread.picked = lane.letter
+  })
+  void navigateTo(spread.saved ? `/bench/${spread.saved.id}` : '/bench')
+}
+</script>
+
+<template>
+  <section class="fits" aria-label="What fits this bait in my box">
+    <h3>What fits it in my box</h3>
+    <p v-if="failed" class="bad" role="alert">{{ failed }}</p>
+    <p v-else-if="!found" class="label">Trying every hook…</p>
+    <p v-else-if="fits.length === 0" class="label">
+      None of the {{ found.length }} hooks and heads that go into it fits. The bench can say which size would.
+    </p>
+    <ul v-else>
+      <li v-for="one in fits" :key="one.id" :class="one.verdict">
+        <UIcon :name="ICONS[one.verdict]" />
+        <span
+          ><b>{{ box.byId.get(one.id)?.name }}</b
+          ><small>{{ one.worst.sentence }}</small></span
+        >
+        <button
+          type="button"
+          class="key"
+          :aria-label="`Rig ${box.byId.get(one.id)?.name} on the bench`"
+          @click="take(one)"
+        >
+          <UIcon name="i-lucide-ruler" />
+        </button>
+      </li>
+    </ul>
+    <p v-if="found && fits.length > 0" class="label">
+      {{ found.length - fits.length }} more do not fit. ◇ computed
+    </p>
+  </section>
+</template>
+
+<style scoped>
+h3 {
+  font-size: 16px;
+  font-weight: 600;
+  margin-bottom: 2px;
+}
+li {
+  display: grid;
+  grid-template-columns: 18px minmax(0, 1fr) auto;
+  gap: 6px;
+  align-items: start;
+  padding: 4px 0;
+  border-top: 1px solid var(--hair);
+  font-size: 14px;
+}
+li > :first-child {
+  margin-top: 3px;
+}
+.pass > :first-child {
+  color: var(--marram);
+}
+.near > :first-child {
+  color: var(--shell);
+}
+small {
+  display: block;
+  font-size: 13px;
+  color: var(--ink-soft);
+  line-height: 1.25;
+}
+b {
+  font-weight: 600;
+}
+.key {
+  width: 30px;
+  height: 30px;
+  display: grid;
+  place-items: center;
+  border: var(--line-weight) solid var(--hair-strong);
+  border-radius: 2px;
+}
+.key:hover {
+  background: var(--ink);
+  color: var(--paper);
+}
+.bad {
+  color: var(--wrack);
+}
+</style>

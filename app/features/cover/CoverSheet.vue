@@ -1,0 +1,329 @@
+<script setup lang="ts">
+import { UIcon } from '#components'
+import { computed, ref } from 'vue'
+import { useQuery } from '~/compute/useQuery'
+import { useEvidence } from '~/sheet/evidence'
+import { useSettings } from '~/ui/settings'
+import { useSpread } from '~/sheet/spread'
+import ChoiceField from '~/ui/ChoiceField.vue'
+import CoverCast from './CoverCast.vue'
+import CoverRig from './CoverRig.vue'
+import CoverSizes from './CoverSizes.vue'
+import FishingFields from '~/sheet/fields/FishingFields.vue'
+import LaneChip from '~/ui/LaneChip.vue'
+import LineField from '~/sheet/fields/LineField.vue'
+import SheetFrame from '~/sheet/SheetFrame.vue'
+import { BOTTOM_IDS, BOTTOMS, CAST_M, COVER_IDS, COVERS, FAMILIES, PARAMETERS, SNAG_DRAWS } from '#core'
+import { conditionsOf } from '~/sheet/useEvaluation'
+import { LIP_WORDS } from './coverWords'
+import { movedWords } from '#words/movedWords'
+import { oddsText } from '#words/words'
+import type { CoverJob } from '~/compute/cover'
+
+/** Every rig through the same cover: where it catches, why, and what that costs in fishing time. */
+defineProps<{ id: string | undefined }>()
+const spread = useSpread()
+const evidence = useEvidence()
+const settings = useSettings()
+const cast = ref(1)
+const job = computed<CoverJob | undefined>(() =>
+  spread.opened
+    ? {
+        bait: spread.content.bait as CoverJob['bait'],
+        conditions: conditionsOf(spread.content),
+        lanes: spread.content.lanes.map(({ letter, ...rig }) => {
+          const known = evidence.of(spread.content, rig)
+          return {
+            letter,
+            rig: rig as CoverJob['lanes'][number]['rig'],
+            ...(known ? { evidence: known } : {}),
+          }
+        }),
+        draws: SNAG_DRAWS,
+        cast: cast.value,
+      }
+    : undefined,
+)
+const { answer, progress, working, error, retry, cancel } = useQuery('cover', () => job.value)
+const chosen = computed(
+  () => answer.value?.lanes.find(l => l.letter === spread.picked) ?? answer.value?.lanes[0],
+)
+const covers = COVER_IDS.map(value => ({ value, label: COVERS[value].name }))
+const bottoms = BOTTOM_IDS.map(value => ({ value, label: BOTTOMS[value].name }))
+const familyOf = (letter: string): string =>
+  FAMILIES[spread.content.lanes.find(l => l.letter === letter)!.family].shortName
+const one = (x: number, digits = 1): string =>
+  x < 0.05 && digits === 1 ? (x === 0 ? '0' : x.toFixed(2)) : x.toFixed(digits)
+/** What moved the chosen rig's snags away from the model's own. */
+const moved = computed(() => {
+  const lane = spread.content.lanes.find(l => l.letter === chosen.value?.letter)
+  if (!lane || !chosen.value) return undefined
+  const { letter: _, ...rig } = lane
+  return movedWords(
+    'snag',
+    evidence.of(spread.content, rig),
+    chosen.value.snag.byModel,
+    evidence.whose(spread.content, rig),
+  )
+})
+/** "B leaves 19 minutes more than C, and costs …": the dearest and the cheapest told against each other. */
+const sentence = computed(() => {
+  const lanes = [...(answer.value?.lanes ?? [])].sort(
+    (a, b) => b.snag.minutesLeft.value - a.snag.minutesLeft.value,
+  )
+  const [best, worst] = [lanes[0], lanes.at(-1)]
+  if (!best || !worst || best === worst) return ''
+  if (best.snag.minutesLeft.low <= worst.snag.minutesLeft.high)
+    return `No rig comes through clearly better here: the ranges of ${lanes.map(l => l.letter).join(', ')} overlap.`
+  const cause = worst.snag.causes[0]
+  return `Here ${worst.letter} costs ${Math.round(best.snag.minutesLeft.value - worst.snag.minutesLeft.value)} minutes an hour more than ${best.letter}${cause ? `, most of it to a ${cause.name}, ${LIP_WORDS[cause.lip]}` : ''}${worst.snag.hour.rigsLost >= 0.3 ? `, and loses ${one(worst.snag.hour.rigsLost)} rigs an hour` : ''}. It hooks ${Math.round(100 * worst.hookUp.value)} % of bites against ${Math.round(100 * best.hookUp.value)} %.`
+})
+</script>
+
+<template>
+  <SheetFrame :id="id" view="cover">
+    <section class="strip" aria-label="Cover">
+      <ChoiceField
+        label="cover"
+        :model-value="spread.content.water.cover"
+        :items="covers"
+        @update:model-value="value => spread.edit(draft => void (draft.water.cover = value))"
+      />
+      <ChoiceField
+        label="bottom"
+        :model-value="spread.content.water.bottom"
+        :items="bottoms"
+        @update:model-value="value => spread.edit(draft => void (draft.water.bottom = value))"
+      />
+      <FishingFields :show="['retrieve', 'looksEvery']" />
+      <LineField />
+      <span class="grow" />
+      <span v-if="working" class="label" role="status"
+        >{{ Math.round(100 * progress) }} %
+        <button type="button" class="key" @click="cancel()">Stop</button></span
+      >
+      <button type="button" class="key" @click="cast++">
+        <UIcon name="i-lucide-refresh-cw" /> Another cast
+      </button>
+    </section>
+    <p v-if="error" class="error" role="alert">
+      {{ error }} <button type="button" @click="retry()">Try again</button>
+    </p>
+    <p v-if="sentence" class="sentence">{{ sentence }}</p>
+    <template v-if="answer">
+      <CoverCast
+        :lanes="answer.lanes"
+        :obstacles="answer.obstacles"
+        :busy="working"
+        :picked="chosen?.letter"
+        @pick="letter => (spread.picked = letter)"
+      />
+      <div class="body">
+        <section class="causes" aria-label="Where it catches">
+          <h2 class="label">rig {{ chosen?.letter }}: where it catches, share of casts</h2>
+          <CoverRig v-if="chosen" :lane="chosen" />
+        </section>
+        <section class="why" aria-label="Why">
+          <h2 class="label">sizes met, against what passes under the point</h2>
+          <CoverSizes v-if="chosen" :lane="chosen" :obstacles="answer.obstacles" />
+        </section>
+      </div>
+      <div class="scroll" tabindex="0" role="group" aria-label="Rigs through the cover">
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">Rig</th>
+              <th scope="col">Hangs up</th>
+              <th scope="col">In a hundred metres</th>
+              <th scope="col">Weed</th>
+              <th scope="col">Casts an hour</th>
+              <th scope="col">Minutes to snags</th>
+              <th scope="col">weed</th>
+              <th scope="col">fixing</th>
+              <th scope="col">Left for fishing</th>
+              <th scope="col">Hooks</th>
+              <th scope="col">Rigs lost an hour</th>
+              <th scope="col">Hooks opened</th>
+              <th scope="col">Point laid back</th>
+              <th scope="col" class="words">Mostly</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="l in answer.lanes" :key="l.letter" :class="`lane-${l.letter}`">
+              <th scope="row"><LaneChip :letter="l.letter as 'A'" /> {{ familyOf(l.letter) }}</th>
+              <td>{{ oddsText(l.snag.snagPerCast).value }} {{ oddsText(l.snag.snagPerCast).unit }}</td>
+              <td>{{ one(100 * l.snag.snagPerM.value) }}</td>
+              <td>{{ Math.round(100 * l.snag.weedPerCast.value) }} %</td>
+              <td>{{ Math.round(l.snag.hour.casts) }}</td>
+              <td>{{ one(l.snag.hour.minutes.snags) }}</td>
+              <td>{{ one(l.snag.hour.minutes.weed) }}</td>
+              <td>{{ one(l.snag.hour.minutes.fixing) }}</td>
+              <td class="left">
+                <b>{{ Math.round(l.snag.minutesLeft.value) }}</b>
+                <small
+                  >{{ Math.round(l.snag.minutesLeft.low) }}–{{
+                    Math.round(l.snag.minutesLeft.high)
+                  }}
+                  min</small
+                >
+              </td>
+              <td>{{ Math.round(100 * l.hookUp.value) }} %</td>
+              <td>{{ one(l.snag.hour.rigsLost) }}</td>
+              <td>{{ one(l.snag.hour.hooksOpened) }}</td>
+              <td v-if="l.snag.castsPerFix === undefined || l.snag.wornFraction === undefined">open</td>
+              <td v-else class="laid">
+                every {{ Math.max(1, Math.round(l.snag.castsPerFix)) }} casts<small
+                  >worn out on {{ Math.round(100 * l.snag.wornFraction) }} %</small
+                >
+              </td>
+              <td class="words">
+                {{
+                  l.snag.causes[0] && l.snag.causes[0].perCast > 0.0005
+                    ? `${l.snag.causes[0].name}, ${LIP_WORDS[l.snag.causes[0].lip]}`
+                    : 'nothing holds it'
+                }}
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      <p class="label foot">
+        <template v-if="moved">▤ {{ chosen?.letter }}: {{ moved }}&ensp;</template>◇ computed:
+        {{ answer.lanes[0]?.snag.draws.toLocaleString('en') }} draws for each kind of obstacle and rig,
+        {{ Math.round(settings.units.depth.from(CAST_M)) }} {{ settings.units.depth.label }} of cover a cast.
+        How much stands there is assumed, within a factor of {{ PARAMETERS.standing.high }}; the ranges say
+        so.<template v-if="chosen && chosen.doubts[0]">
+          Least certain for {{ chosen.letter }}: {{ PARAMETERS[chosen.doubts[0].id].words }},
+          {{
+            chosen.doubts[0].minutes < 1
+              ? 'below one minute'
+              : `${Math.round(chosen.doubts[0].minutes)} minutes`
+          }}
+          of the hour from end to end; then {{ PARAMETERS[chosen.doubts[1]!.id].words }},
+          {{ Math.round(chosen.doubts[1]!.minutes) }}.</template
+        >
+      </p>
+    </template>
+    <p v-else class="label wait">Bringing the rigs through…</p>
+  </SheetFrame>
+</template>
+
+<style scoped>
+.strip {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 16px;
+  align-items: center;
+  padding: 5px 12px;
+  border-bottom: var(--line-weight) solid var(--hair-strong);
+}
+.grow {
+  flex: 1;
+}
+.key {
+  height: 28px;
+  padding: 0 9px;
+  display: inline-flex;
+  align-items: center;
+  gap: 5px;
+  border: var(--line-weight) solid var(--hair-strong);
+  border-radius: 2px;
+  font-size: 14px;
+  color: var(--ink);
+}
+.key:hover {
+  background: var(--ink);
+  color: var(--paper);
+}
+.sentence {
+  font-size: 19px;
+  padding: 8px 12px;
+  border-left: 5px solid var(--float);
+  margin: 6px 12px;
+}
+.body {
+  display: grid;
+  grid-template-columns: minmax(0, 1.1fr) minmax(0, 1fr);
+  border-top: var(--line-weight) solid var(--hair-strong);
+}
+.causes {
+  border-right: 1px solid var(--hair-strong);
+}
+.causes,
+.why {
+  padding: 5px 12px;
+  min-width: 0;
+}
+.scroll {
+  overflow-x: auto;
+  border-top: var(--line-weight) solid var(--ink);
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+  font-size: 14px;
+}
+thead th {
+  font: 400 12px var(--font-figure);
+  color: var(--ink-soft);
+  text-align: right;
+  padding: 3px 6px;
+  white-space: nowrap;
+}
+thead th:first-child,
+.words {
+  text-align: left !important;
+}
+tbody th {
+  text-align: left;
+  font-weight: 600;
+  white-space: nowrap;
+  padding: 0 8px;
+}
+td {
+  text-align: right;
+  padding: 0 6px;
+  height: 34px;
+  white-space: nowrap;
+  font-family: var(--font-figure);
+  font-variant-numeric: tabular-nums;
+}
+td.words {
+  white-space: normal;
+  min-width: 118px;
+  line-height: 1.15;
+  font-family: var(--font-sans);
+}
+tbody tr {
+  border-top: 1px solid var(--hair);
+}
+.left b {
+  font-size: 19px;
+}
+.laid small {
+  display: block;
+  line-height: 1;
+}
+small {
+  color: var(--ink-soft);
+}
+.foot,
+.wait {
+  padding: 6px 12px;
+}
+.error {
+  padding: 8px 12px;
+  color: var(--wrack);
+}
+.error button {
+  text-decoration: underline;
+}
+@media (max-width: 899px) {
+  .body {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .key {
+    height: 44px;
+  }
+}
+</style>

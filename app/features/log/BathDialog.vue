@@ -1,0 +1,291 @@
+<script setup lang="ts">
+import { UIcon, UModal } from '#components'
+import { useToast } from '#imports'
+import { computed, ref, watch } from 'vue'
+import { useBaths } from '~/sync/documents'
+import { useSettings } from '~/ui/settings'
+import ChoiceField from '~/ui/ChoiceField.vue'
+import NumberField from '~/ui/NumberField.vue'
+import TapClock from './TapClock.vue'
+import { gToKg, SALINITY_RANGE_GKG, TEMPERATURE_RANGE_C, WEIGHT_MATERIALS } from '#core'
+import { BALL_RANGE_KG, BATH_DEPTH_RANGE_M, BATH_WIDTH_RANGE_M } from '#schemas/fields'
+import type { BathContent, StoredDocument } from '#schemas/spot'
+import { bathWords, readBath } from './bath'
+import { withUnit, type Unit } from '#words/units'
+
+/**
+ * Baths, buckets and pools to time drops in: measured once, and held against a bare ball whose fall is known.
+ */
+const open = defineModel<boolean>('open', { required: true })
+const where = defineModel<string>('where', { required: true })
+const baths = useBaths()
+const settings = useSettings()
+const toast = useToast()
+const CENTIMETRE: Unit = { label: 'cm', from: m => 100 * m, to: cm => cm / 100, decimals: 0 }
+const GRAM: Unit = { label: 'g', from: kg => 1000 * kg, to: g => g / 1000, decimals: 1 }
+const SALT: Unit = { label: 'g/kg', from: x => x, to: x => x, decimals: 0 }
+const materials = (
+  Object.entries(WEIGHT_MATERIALS) as [BathContent['ball']['material'], { name: string }][]
+).map(([value, { name }]) => ({ value, label: name }))
+const chosen = ref<string>()
+watch(open, now => now && (chosen.value = baths.byId.has(where.value) ? where.value : baths.list[0]?.id), {
+  immediate: true,
+})
+const one = computed(() => baths.byId.get(chosen.value ?? ''))
+const reading = computed(() => {
+  if (!one.value) return undefined
+  try {
+    const read = readBath(one.value.content)
+    return { read, sentence: bathWords(one.value.content, read), bad: false }
+  } catch {
+    return {
+      read: undefined,
+      sentence: 'Such a ball does not fall freely here: take a smaller or heavier one.',
+      bad: true,
+    }
+  }
+})
+const set = (change: Partial<BathContent>, name = one.value!.name): Promise<unknown> =>
+  baths.change(one.value!, name, { ...one.value!.content, ...change })
+const setBall = (change: Partial<BathContent['ball']>): Promise<unknown> =>
+  set({ ball: { ...one.value!.content.ball, ...change } })
+const MOST_TAPS = 40
+const keepTap = (seconds: number): void =>
+  void setBall({ taps: [...one.value!.content.ball.taps, Number(seconds.toFixed(3))].slice(-MOST_TAPS) })
+async function add(): Promise<void> {
+  const made = await baths.add('Bucket', {
+    depthM: 0.35,
+    acrossM: 0.28,
+    temperatureC: 15,
+    salinityGKg: 0,
+    ball: { massKg: gToKg(7), material: 'lead', taps: [] },
+  })
+  if (made) chosen.value = made.id
+}
+async function remove({ id, name }: StoredDocument<'bath'>): Promise<void> {
+  if (!(await baths.remove(id))) return
+  chosen.value = baths.list[0]?.id
+  toast.add({
+    title: `Deleted: ${name}`,
+    duration: 15_000,
+    actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void baths.restore(id) }],
+  })
+}
+function use({ id }: StoredDocument<'bath'>): void {
+  where.value = id
+  open.value = false
+}
+</script>
+
+<template>
+  <UModal v-model:open="open" title="Baths and buckets" :ui="{ content: 'max-w-2xl' }">
+    <template #body>
+      <p v-if="baths.error" class="bad" role="alert">{{ baths.error }}</p>
+      <p v-if="baths.list.length === 0" class="label">
+        No bath yet. A bucket, a bath or a pool will do: measure its depth of water and its width once.
+      </p>
+      <p class="acts">
+        <button
+          v-for="b in baths.list"
+          :key="b.id"
+          type="button"
+          class="key"
+          :aria-pressed="b.id === chosen"
+          @click="chosen = b.id"
+        >
+          {{ b.name }}</button><button type="button" class="key" :disabled="baths.busy" @click="add()">
+          <UIcon name="i-lucide-plus" /> New bath or bucket
+        </button>
+      </p>
+      <template v-if="one">
+        <div class="fields">
+          <label
+            ><span class="label">name</span
+            ><input
+              :value="one.name"
+              maxlength="80"
+              @change="set({}, ($event.target as HTMLInputElement).value.trim() || one.name)"
+          /></label>
+          <NumberField
+            label="depth of water"
+            :model-value="one.content.depthM"
+            :unit="CENTIMETRE"
+            :range="BATH_DEPTH_RANGE_M"
+            :step="0.01"
+            @update:model-value="value => set({ depthM: value })"
+          />
+          <NumberField
+            label="narrower width"
+            :model-value="one.content.acrossM"
+            :unit="CENTIMETRE"
+            :range="BATH_WIDTH_RANGE_M"
+            :step="0.01"
+            @update:model-value="value => set({ acrossM: value })"
+          />
+          <NumberField
+            label="temperature"
+            :model-value="one.content.temperatureC"
+            :unit="settings.units.temperature"
+            :range="TEMPERATURE_RANGE_C"
+            :step="1"
+            @update:model-value="value => set({ temperatureC: value })"
+          />
+          <NumberField
+            label="salt"
+            :model-value="one.content.salinityGKg"
+            :unit="SALT"
+            :range="SALINITY_RANGE_GKG"
+            :step="1"
+            @update:model-value="value => set({ salinityGKg: value })"
+          />
+        </div>
+        <h3>Calibrate <small>a bare ball, no line, let go just under the surface</small></h3>
+        <div class="fields">
+          <NumberField
+            label="ball"
+            :model-value="one.content.ball.massKg"
+            :unit="GRAM"
+            :range="BALL_RANGE_KG"
+            :step="0.0005"
+            @update:model-value="massKg => setBall({ massKg })"
+          />
+          <ChoiceField
+            label="of"
+            :model-value="one.content.ball.material"
+            :items="materials"
+            @update:model-value="material => setBall({ material })"
+          />
+        </div>
+        <TapClock
+          first="Let go"
+          second="Knock"
+          hint="or the space bar; tap again when it knocks on the bottom"
+          :busy="baths.busy"
+          listens
+          @timed="keepTap"
+        />
+        <p v-if="reading" class="says" role="status" :class="{ bad: reading.bad }">{{ reading.sentence }}</p>
+        <ul v-if="one.content.ball.taps.length > 0" class="taps" aria-label="Taps">
+          <li
+            v-for="(t, i) in one.content.ball.taps"
+            :key="i"
+            :class="{ out: reading?.read?.lag.outliers.includes(i) }"
+          >
+            <span class="figure">{{ t.toFixed(2) }} s</span>
+            <button
+              type="button"
+              :aria-label="`Take away the tap of ${t.toFixed(2)} s`"
+              @click="setBall({ taps: one.content.ball.taps.filter((_, k) => k !== i) })"
+            >
+              <UIcon name="i-lucide-x" />
+            </button>
+          </li>
+        </ul>
+        <p class="acts">
+          <button type="button" class="key strong" @click="use(one)">Drop in this one</button
+          ><button
+            v-if="one.content.ball.taps.length > 0"
+            type="button"
+            class="key"
+            @click="setBall({ taps: [] })"
+          >
+            Forget the taps</button
+          ><button type="button" class="key" @click="remove(one)">Delete</button>
+        </p>
+        <p class="label">
+          {{ withUnit(one.content.depthM, settings.units.depth) }} of fall: the deeper the water, the less a
+          thumb counts. Drops are worked out as on open water: the walls slow a bait, the more the narrower.
+          Lead: wash hands afterwards.
+        </p>
+      </template>
+    </template>
+  </UModal>
+</template>
+
+<style scoped>
+h3 {
+  font-size: 16px;
+  font-weight: 600;
+  margin: 10px 0 2px;
+}
+h3 small {
+  font-size: 13px;
+  font-weight: 400;
+  color: var(--ink-soft);
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  padding: 4px 0;
+}
+.fields {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 16px;
+  align-items: baseline;
+  padding: 4px 0 6px;
+}
+.fields input {
+  height: 28px;
+  width: 150px;
+  border-bottom: 1px solid var(--hair-strong);
+  background: transparent;
+  font-size: 15px;
+}
+.fields label {
+  display: inline-flex;
+  gap: 6px;
+  align-items: baseline;
+}
+.key {
+  min-height: 30px;
+  padding: 2px 11px;
+  border: var(--line-weight) solid var(--hair-strong);
+  border-radius: 2px;
+  font-size: 14px;
+  display: inline-flex;
+  gap: 5px;
+  align-items: center;
+}
+.key:hover:not(:disabled) {
+  background: var(--ink);
+  color: var(--paper);
+}
+.key[aria-pressed='true'],
+.strong {
+  background: var(--ink);
+  color: var(--paper);
+}
+.says {
+  font-size: 16px;
+  padding: 8px 0 4px 10px;
+  margin-top: 8px;
+  border-left: 5px solid var(--float);
+}
+.bad {
+  color: var(--wrack);
+}
+.taps {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 10px;
+  padding: 4px 0;
+}
+.taps li {
+  display: inline-flex;
+  gap: 4px;
+  align-items: center;
+  font-size: 14px;
+}
+.taps button {
+  width: 24px;
+  height: 24px;
+  display: grid;
+  place-items: center;
+}
+.out span {
+  text-decoration: line-through;
+  color: var(--ink-soft);
+}
+</style>

@@ -1,0 +1,311 @@
+<script setup lang="ts">
+import { UModal } from '#components'
+import { computed, onScopeDispose, ref, shallowRef, useTemplateRef } from 'vue'
+import { useSettings } from '~/ui/settings'
+import NumberField from '~/ui/NumberField.vue'
+import { radToDeg } from '#core'
+import { readClip, scaleOf, type ClipMark, type Spot2 } from './clip'
+import { SAMPLE_BAR_M, SAMPLE_FPS } from './sampleClip'
+import { withUnit } from '#words/units'
+
+/**
+ * A drop read off the angler's own clip: stepped frame by frame, scale set on something of known length, the
+ * bait marked nose and tail.
+ */
+const open = defineModel<boolean>('open', { required: true })
+const props = defineProps<{ sample: () => Promise<Blob | undefined> }>()
+const emit = defineEmits<{ keep: [speedMS: number, pitchRad: number] }>()
+const settings = useSettings()
+const video = useTemplateRef('video')
+const canvas = useTemplateRef('canvas')
+const source = ref<string>()
+const t = ref(0)
+const fps = ref(30)
+const busy = ref(false)
+const error = ref<string>()
+const barM = ref(SAMPLE_BAR_M)
+const scale = shallowRef<readonly Spot2[]>([])
+const marks = shallowRef<readonly ClipMark[]>([])
+const half = shallowRef<Spot2>()
+const perM = computed(() =>
+  scale.value.length === 2 ? scaleOf(scale.value[0]!, scale.value[1]!, barM.value) : undefined,
+)
+const reading = computed(() => (perM.value ? readClip(marks.value, perM.value) : undefined))
+const says = computed(() =>
+  !source.value
+    ? ''
+    : scale.value.length < 2
+      ? `Press both ends of something ${Math.round(1000 * barM.value)} mm long.`
+      : half.value
+        ? 'Now press its tail.'
+        : marks.value.length < 2
+          ? "Press the bait's nose; then step on and mark it again."
+          : 'Mark it on more frames, or keep what was read.',
+)
+
+function show(blob: Blob): void {
+  if (source.value) URL.revokeObjectURL(source.value)
+  source.value = URL.createObjectURL(blob)
+  scale.value = []
+  marks.value = []
+  half.value = undefined
+  t.value = 0
+  error.value = undefined
+}
+onScopeDispose(() => {
+  if (source.value) URL.revokeObjectURL(source.value)
+})
+async function takeSample(): Promise<void> {
+  busy.value = true
+  try {
+    const clip = await props.sample()
+    if (!clip) error.value = 'This browser cannot record the sample.'
+    else {
+      fps.value = SAMPLE_FPS
+      barM.value = SAMPLE_BAR_M
+      show(clip)
+    }
+  } catch (failure) {
+    error.value = failure instanceof Error ? failure.message : String(failure)
+  } finally {
+    busy.value = false
+  }
+}
+const choose = (event: Event): void => {
+  const file = (event.target as HTMLInputElement).files?.[0]
+  if (file) show(file)
+}
+/** Shows the frame at a time. */
+async function seek(to: number): Promise<void> {
+  const element = video.value
+  if (!element) return
+  const seconds = Math.max(0, Number.isFinite(element.duration) ? Math.min(to, element.duration) : to)
+  await new Promise<void>(resolve => {
+    element.addEventListener('seeked', () => resolve(), { once: true })
+    element.currentTime = seconds
+  })
+  t.value = element.currentTime
+  paint()
+}
+function paint(): void {
+  const [element, target] = [video.value, canvas.value]
+  const ctx = target?.getContext('2d')
+  if (!element || !target || !ctx || element.videoWidth === 0) return
+  target.width = element.videoWidth
+  target.height = element.videoHeight
+  ctx.drawImage(element, 0, 0)
+  ctx.lineWidth = 3
+  ctx.strokeStyle = '#b93c18'
+  const dot = ({ x, y }: Spot2): void => {
+    ctx.beginPath()
+    ctx.arc(x, y, 6, 0, 2 * Math.PI)
+    ctx.stroke()
+  }
+  scale.value.forEach(dot)
+  for (const m of marks.value) {
+    dot(m.nose)
+    dot(m.tail)
+    ctx.beginPath()
+    ctx.moveTo(m.nose.x, m.nose.y)
+    ctx.lineTo(m.tail.x, m.tail.y)
+    ctx.stroke()
+  }
+  if (half.value) dot(half.value)
+}
+function press(event: MouseEvent): void {
+  const target = canvas.value!
+  const box = target.getBoundingClientRect()
+  const spot = {
+    x: ((event.clientX - box.left) * target.width) / box.width,
+    y: ((event.clientY - box.top) * target.height) / box.height,
+  }
+  if (scale.value.length < 2) scale.value = [...scale.value, spot]
+  else if (!half.value) half.value = spot
+  else {
+    marks.value = [...marks.value, { t: t.value, nose: half.value, tail: spot }]
+    half.value = undefined
+  }
+  paint()
+}
+function back(): void {
+  if (half.value) half.value = undefined
+  else if (marks.value.length > 0) marks.value = marks.value.slice(0, -1)
+  else scale.value = scale.value.slice(0, -1)
+  paint()
+}
+function keep(): void {
+  if (!reading.value) return
+  if (!(reading.value.speedMS > 0.01))
+    return void (error.value = 'It does not sink between these marks: mark it from the first frame on.')
+  emit('keep', reading.value.speedMS, reading.value.pitchRad)
+  open.value = false
+}
+const step = (frames: number): void => void seek(t.value + frames / fps.value)
+</script>
+
+<template>
+  <UModal v-model:open="open" title="A drop from a clip" :ui="{ content: 'max-w-3xl' }">
+    <template #body>
+      <p class="acts">
+        <label class="key"
+          >Your clip…<input
+            type="file"
+            accept="video/*"
+            class="visually-hidden"
+            aria-label="Clip of a drop"
+            @change="choose" /></label
+        ><button type="button" class="key" :disabled="busy" @click="takeSample()">
+          {{ busy ? 'Recording the sample…' : 'The made-up sample' }}</button
+        ><span class="label">It never leaves this device.</span>
+      </p>
+      <p v-if="error" class="bad" role="alert">{{ error }}</p>
+      <template v-if="source">
+        <video
+          ref="video"
+          :src="source"
+          muted
+          playsinline
+          preload="auto"
+          class="hidden"
+          @loadeddata="seek(0.001)"
+        />
+        <div class="table">
+          <canvas
+            ref="canvas"
+            class="frame"
+            role="img"
+            :aria-label="`Frame at ${t.toFixed(2)} seconds`"
+            @click="press"
+          />
+          <div class="side">
+            <p role="status" class="says">{{ says }}</p>
+            <p class="steps">
+              <button type="button" class="key" aria-label="Ten frames back" @click="step(-10)">−10</button
+              ><button type="button" class="key" aria-label="A frame back" @click="step(-1)">−1</button
+              ><b class="figure">{{ t.toFixed(2) }} s</b
+              ><button type="button" class="key" aria-label="A frame on" @click="step(1)">+1</button
+              ><button type="button" class="key" aria-label="Ten frames on" @click="step(10)">+10</button>
+            </p>
+            <p>
+              <NumberField
+                label="known length"
+                :model-value="barM"
+                :unit="settings.units.length"
+                :range="[0.01, 2]"
+                :step="0.01"
+                @update:model-value="value => (barM = value)"
+              />
+            </p>
+            <p>
+              <label class="label"
+                >frames a second
+                <input v-model.number="fps" type="number" min="5" max="240" aria-label="Frames a second"
+              /></label>
+            </p>
+            <p v-if="reading" class="figure read">
+              {{ withUnit(reading.speedMS, settings.units.speed) }},
+              {{ Math.round(radToDeg(reading.pitchRad)) }}°
+              <small>over {{ reading.seconds.toFixed(2) }} s, {{ marks.length }} marks</small>
+            </p>
+            <p class="acts">
+              <button type="button" class="key" :disabled="scale.length === 0" @click="back()">
+                Take the last mark back</button
+              ><button type="button" class="key strong" :disabled="!reading" @click="keep()">
+                Keep this drop
+              </button>
+            </p>
+          </div>
+        </div>
+      </template>
+      <p v-else class="label">
+        Film from the side, the bait against something of known length: a ruler, the tank's edge. Once it
+        falls steadily, mark nose and tail on two frames or more.
+      </p>
+    </template>
+  </UModal>
+</template>
+
+<style scoped>
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+  margin-bottom: 8px;
+}
+.key {
+  min-height: 32px;
+  padding: 3px 12px;
+  border: var(--line-weight) solid var(--hair-strong);
+  border-radius: 2px;
+  font-size: 14px;
+  cursor: pointer;
+}
+.strong {
+  background: var(--ink);
+  color: var(--paper);
+}
+.key:disabled {
+  opacity: 0.4;
+}
+.hidden {
+  position: absolute;
+  width: 1px;
+  height: 1px;
+  opacity: 0;
+  pointer-events: none;
+}
+.table {
+  display: grid;
+  grid-template-columns: auto minmax(0, 1fr);
+  gap: 14px;
+}
+.frame {
+  max-height: 460px;
+  max-width: 100%;
+  cursor: crosshair;
+  border: 1px solid var(--hair-strong);
+}
+.side {
+  display: grid;
+  gap: 8px;
+  align-content: start;
+}
+.says {
+  font-size: 17px;
+  padding-left: 8px;
+  border-left: 5px solid var(--float);
+  min-height: 44px;
+}
+.steps {
+  display: flex;
+  gap: 5px;
+  align-items: center;
+}
+input[type='number'] {
+  width: 70px;
+  height: 28px;
+  background: var(--raised);
+  border-bottom: 1px solid var(--hair-strong);
+  padding: 0 4px;
+}
+.read {
+  font-size: 24px;
+}
+.read small {
+  font-size: 13px;
+  color: var(--ink-soft);
+  display: block;
+}
+.bad {
+  color: var(--wrack);
+}
+@media (max-width: 639px) {
+  .table {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .key {
+    min-height: 44px;
+  }
+}
+</style>

@@ -1,0 +1,264 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useSettings } from '~/ui/settings'
+import { useSpread } from '~/sheet/spread'
+import BathDialog from './BathDialog.vue'
+import ChoiceField from '~/ui/ChoiceField.vue'
+import DropClip from './DropClip.vue'
+import LaneChip from '~/ui/LaneChip.vue'
+import NumberField from '~/ui/NumberField.vue'
+import TapClock from './TapClock.vue'
+import { FAMILIES } from '#core'
+import { OPEN_WATER, useDropTest } from './useDropTest'
+import { DEPTH_RANGE_M } from '#schemas/fields'
+import { shown } from '#words/units'
+
+/**
+ * Tap at the splash, tap when the line goes slack, on open water or in a bath; what the drops say of the
+ * bait, and how predictions moved.
+ */
+const spread = useSpread()
+const settings = useSettings()
+const {
+  lane,
+  chosen,
+  depth,
+  depthM,
+  where,
+  bath,
+  baths,
+  error,
+  saving,
+  keepTaps,
+  keepClip,
+  readTank,
+  readSounder,
+  sample,
+  own,
+  fit,
+  pooled,
+  strange,
+  words,
+  exclude,
+  forget,
+} = useDropTest()
+const clipping = ref(false)
+const bathing = ref(false)
+const places = computed(() => [
+  { value: OPEN_WATER, label: 'open water' },
+  ...baths.list.map(b => ({ value: b.id, label: b.name })),
+])
+</script>
+
+<template>
+  <section class="timer" aria-label="Drop timer">
+    <h2>Drop test</h2>
+    <p class="rig">
+      <button
+        v-for="l in spread.content.lanes"
+        :key="l.letter"
+        type="button"
+        :class="`lane-${l.letter}`"
+        :aria-pressed="l.letter === lane.letter"
+        @click="chosen = l.letter"
+      >
+        <LaneChip :letter="l.letter" plain /> {{ FAMILIES[l.family].shortName }}
+      </button>
+    </p>
+    <p class="at">
+      <ChoiceField
+        label="in"
+        :model-value="bath ? where : OPEN_WATER"
+        :items="places"
+        @update:model-value="value => (where = value)"
+      />
+      <span v-if="bath" class="label"
+        >{{ shown(depth, settings.units.depth) }} {{ settings.units.depth.label }} deep,
+        {{ bath.content.temperatureC }} °C,
+        {{ bath.content.ball.taps.length > 0 ? 'calibrated' : 'not calibrated' }}</span
+      >
+      <template v-else
+        ><NumberField
+          label="depth"
+          :model-value="depth"
+          :unit="settings.units.depth"
+          :range="DEPTH_RANGE_M"
+          :step="0.1"
+          @update:model-value="value => (depthM = value)"
+        /><button type="button" class="key" @click="readSounder()">from the sounder</button></template
+      >
+      <button type="button" class="key" @click="bathing = true">baths…</button
+      ><button type="button" class="key" @click="readTank()">read the drop tank</button
+      ><button type="button" class="key" @click="clipping = true">from a clip…</button>
+    </p>
+    <TapClock
+      first="Splash"
+      :second="bath ? 'Bottom' : 'Slack'"
+      :hint="`or the space bar; tap again when ${bath ? 'it touches the bottom' : 'the line goes slack'}`"
+      :busy="saving"
+      :listens="!bathing && !clipping"
+      @begun="error = undefined"
+      @timed="seconds => keepTaps(seconds)"
+    />
+    <p v-if="error ?? baths.error" class="bad" role="alert">{{ error ?? baths.error }}</p>
+    <div class="says" role="status">
+      <template v-if="fit && words"
+        ><p class="first">{{ words.sentence }}</p>
+        <p class="label">{{ words.detail }} ◆ measured</p></template
+      >
+      <p v-else-if="pooled" class="first">
+        This bait was never dropped. {{ pooled.drops }} drops of others of its form and plastic move its drag
+        by {{ Math.round(100 * (pooled.drag - 1)) }} %.
+      </p>
+      <p v-else class="label">
+        No drops of this bait yet: five make the model fit it. Known depth, slack line, the same rig.
+      </p>
+    </div>
+    <table v-if="own.length > 0">
+      <thead>
+        <tr>
+          <th scope="col">when</th>
+          <th scope="col">depth</th>
+          <th scope="col">took</th>
+          <th scope="col">model</th>
+          <th scope="col">used</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr
+          v-for="d in own.slice(-12).reverse()"
+          :key="d.id"
+          :class="{ out: d.excluded || strange.has(d.id) }"
+        >
+          <td>
+            {{ d.at.slice(0, 10)
+            }}<small v-if="d.drop.bath ?? d.drop.from !== 'taps'">
+              {{ d.drop.bath?.name ?? d.drop.from }}</small
+            >
+          </td>
+          <td class="figure">{{ shown(d.drop.depthM, settings.units.depth) }}</td>
+          <td
+            class="figure"
+            :title="
+              d.drop.bath
+                ? `${d.drop.bath.tappedS.toFixed(2)} s tapped, thumb ${d.drop.bath.lagS.toFixed(2)} s late, walls slow it by ${Math.round(100 * (1 - d.drop.bath.slowed))} %`
+                : undefined
+            "
+          >
+            {{ d.drop.seconds.toFixed(d.drop.bath ? 2 : 1) }} s
+          </td>
+          <td class="figure">{{ d.drop.model.seconds.toFixed(d.drop.bath ? 2 : 1) }} s</td>
+          <td>
+            <label
+              ><input
+                type="checkbox"
+                :checked="!d.excluded"
+                :aria-label="`Use the drop of ${d.drop.seconds.toFixed(1)} s`"
+                @change="exclude(d.id, !($event.target as HTMLInputElement).checked)"
+              />
+              {{ strange.has(d.id) ? 'set aside: far from the others' : '' }}</label
+            >
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-if="own.some(d => d.drop.bath)" class="label">
+      Baths: the thumb's lag taken off, the walls' slowing undone.
+    </p>
+    <button v-if="own.some(d => !d.excluded)" type="button" class="key" @click="forget()">
+      Forget these drops
+    </button>
+    <DropClip
+      v-model:open="clipping"
+      :sample="sample"
+      @keep="(speedMS, pitchRad) => void keepClip(speedMS, pitchRad)"
+    />
+    <BathDialog v-model:open="bathing" v-model:where="where" />
+  </section>
+</template>
+
+<style scoped>
+.timer {
+  padding: 6px 12px 12px;
+}
+h2 {
+  font-size: 17px;
+  font-weight: 600;
+}
+.rig {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px;
+}
+.rig button {
+  display: inline-flex;
+  gap: 5px;
+  align-items: center;
+  padding: 2px 8px 2px 2px;
+  border-bottom: 3px solid transparent;
+  font-size: 14px;
+}
+.rig [aria-pressed='true'] {
+  border-bottom-color: var(--lane);
+  font-weight: 600;
+}
+.at {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 10px;
+  align-items: baseline;
+  padding: 4px 0;
+}
+.says {
+  padding: 8px 0 6px;
+}
+.first {
+  font-size: 17px;
+  padding-left: 10px;
+  border-left: 5px solid var(--float);
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+  font-size: 14px;
+}
+th {
+  text-align: left;
+  font-weight: 400;
+  font-size: 12px;
+  color: var(--ink-soft);
+  padding-right: 6px;
+}
+td {
+  padding: 2px 6px 2px 0;
+  border-top: 1px solid var(--hair);
+}
+td small {
+  color: var(--ink-soft);
+}
+td:not(:last-child) {
+  white-space: nowrap;
+}
+.out td {
+  color: var(--ink-soft);
+  text-decoration: line-through;
+}
+.out td:last-child {
+  text-decoration: none;
+}
+.key {
+  min-height: 28px;
+  padding: 1px 9px;
+  border: var(--line-weight) solid var(--hair-strong);
+  border-radius: 2px;
+  font-size: 14px;
+}
+.key:hover {
+  background: var(--ink);
+  color: var(--paper);
+}
+.bad {
+  color: var(--wrack);
+  padding: 4px 0;
+}
+</style>

@@ -1,0 +1,479 @@
+<script setup lang="ts">
+import { NuxtLink, UIcon } from '#components'
+import { computed, onMounted, ref, shallowRef, watch } from 'vue'
+import { useQuery } from '~/compute/useQuery'
+import { useEvidence } from '~/sheet/evidence'
+import { useSpread } from '~/sheet/spread'
+import AsideEntries from '~/sheet/AsideEntries.vue'
+import DropTimer from './DropTimer.vue'
+import InstrumentsDialog from './InstrumentsDialog.vue'
+import LogTotals from './LogTotals.vue'
+import SheetFrame from '~/sheet/SheetFrame.vue'
+import { BOTTOMS, COVERS } from '#core'
+import type { LogEntry, SessionRow } from '#schemas/log'
+import { ask, ServerRefusal } from '~/sync/api'
+import { compareWords, tallyLines, type TallyLine } from '#words/logWords'
+import { LEAST_TOUCHES, snagWords, touchRows, touchWords } from '#words/touchWords'
+
+/** What was logged and what it says: drops, tallies by rig and place, sessions. */
+defineProps<{ id: string | undefined }>()
+const evidence = useEvidence()
+const spread = useSpread()
+const PAGE = 20
+const sessions = shallowRef<readonly SessionRow[]>([])
+const total = ref(0)
+const page = ref(0)
+const opened = ref<string>()
+const entries = shallowRef<readonly LogEntry[]>([])
+const error = ref<string>()
+const picked = ref<readonly string[]>([])
+const backing = ref(false)
+
+const tell = (failure: unknown): void =>
+  void (error.value = failure instanceof ServerRefusal ? failure.message : String(failure))
+async function load(): Promise<void> {
+  try {
+    const answer = await ask<{ sessions: SessionRow[]; total: number }>(
+      `/api/log/sessions?limit=${PAGE}&offset=${PAGE * page.value}`,
+    )
+    sessions.value = answer.sessions
+    total.value = answer.total
+    error.value = undefined
+  } catch (failure) {
+    tell(failure)
+  }
+}
+watch(page, () => void load(), { immediate: true })
+onMounted(() => void evidence.load())
+async function open(session: string): Promise<void> {
+  opened.value = opened.value === session ? undefined : session
+  if (!opened.value) return
+  try {
+    entries.value = (await ask<{ entries: LogEntry[] }>(`/api/log/${session}/entries?limit=500`)).entries
+  } catch (failure) {
+    tell(failure)
+  }
+}
+/** A day that should not count: a borrowed rod, somebody else's taps. */
+async function leaveOut({ session }: SessionRow, excluded: boolean): Promise<void> {
+  try {
+    await ask(`/api/log/sessions/${session}/exclude`, 'PUT', { excluded })
+    await Promise.all([load(), evidence.load()])
+  } catch (failure) {
+    tell(failure)
+  }
+}
+const placeName = (key: string): string => {
+  const [cover, bottom] = key.split('/') as [keyof typeof COVERS, keyof typeof BOTTOMS]
+  return `${COVERS[cover]?.name ?? cover} over ${BOTTOMS[bottom]?.name ?? bottom}`
+}
+const lines = computed(() => tallyLines(evidence.tallies, placeName))
+const readings = useQuery('touches', () =>
+  lines.value.some(l => l.touches >= LEAST_TOUCHES) ? { rows: touchRows(lines.value) } : undefined,
+)
+const advice = computed(() => {
+  const read = lines.value.filter(l => l.touches >= LEAST_TOUCHES)
+  return new Map(
+    lines.value.map(l => {
+      const reading = readings.answer.value?.[read.indexOf(l)]
+      // an answer to an older tally is not told of this one
+      return [
+        l,
+        [
+          reading?.touches === l.touches ? touchWords(l, reading) : undefined,
+          snagWords(l, lines.value),
+        ].filter(s => s !== undefined),
+      ] as const
+    }),
+  )
+})
+const keyOf = ({ row }: TallyLine): string => `${row.rigKey}\n${row.placeKey}`
+const choose = (line: TallyLine): void => {
+  const key = keyOf(line)
+  picked.value = picked.value.includes(key)
+    ? picked.value.filter(k => k !== key)
+    : [...picked.value.slice(-1), key]
+}
+const compared = computed(() => {
+  const [one, other] = picked.value.map(key => lines.value.find(l => keyOf(l) === key))
+  return one && other
+    ? { one, other, sentences: [compareWords(one, other, 'hooked'), compareWords(one, other, 'snag')] }
+    : undefined
+})
+const thinnest = computed(() =>
+  lines.value
+    .filter(l => l.casts > 0)
+    .slice(-3)
+    .reverse(),
+)
+const sums = computed(() =>
+  lines.value.reduce(
+    (s, l) => ({
+      casts: s.casts + l.casts,
+      bites: s.bites + l.bites,
+      bumps: s.bumps + l.bumps,
+      hooked: s.hooked + l.hookedCount,
+      landed: s.landed + (l.row.counts.landed ?? 0),
+      snags: s.snags + (l.row.counts.snag ?? 0),
+      lost: s.lost + (l.row.counts.lost ?? 0),
+    }),
+    { casts: 0, bites: 0, bumps: 0, hooked: 0, landed: 0, snags: 0, lost: 0 },
+  ),
+)
+const p = (x: number): number => Math.round(100 * x)
+const day = (iso: string): string =>
+  new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })
+const time = (iso: string): string =>
+  new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
+</script>
+
+<template>
+  <SheetFrame :id="id" view="log">
+    <section class="head" aria-label="In all">
+      <p class="sums figure">
+        <span
+          ><b>{{ sums.casts.toLocaleString('en') }}</b> casts</span
+        ><span
+          ><b>{{ sums.bumps }}</b> bumps</span
+        ><span
+          ><b>{{ sums.bites }}</b> bites</span
+        ><span
+          ><b>{{ sums.hooked }}</b> hooked</span
+        ><span
+          ><b>{{ sums.landed }}</b> landed</span
+        ><span
+          ><b>{{ sums.snags }}</b> snags</span
+        ><span
+          ><b>{{ sums.lost }}</b> rigs lost</span
+        ><span
+          ><b>{{ evidence.drops.length }}</b> drops ▤ ◆</span
+        >
+      </p>
+      <label class="ignore"
+        ><input v-model="evidence.ignored" type="checkbox" /> show the model's own figures</label
+      >
+      <NuxtLink class="key strong" to="/bank"><UIcon name="i-lucide-smartphone" /> Bank mode</NuxtLink>
+      <button type="button" class="key" @click="backing = true">Tables, backup, instruments…</button>
+    </section>
+    <p v-if="error ?? evidence.error" class="bad" role="alert">
+      {{ error ?? evidence.error }}
+      <button type="button" @click="(load(), evidence.load())">Try again</button>
+    </p>
+    <AsideEntries />
+    <div class="body">
+      <DropTimer v-if="spread.opened" />
+      <section class="tally" aria-label="Tally">
+        <h2>What the tally says</h2>
+        <p v-if="lines.length === 0" class="label">
+          Nothing is logged yet. Open bank mode on the phone and tap what happens: casts, bites, snags.
+        </p>
+        <div v-else class="scroll" tabindex="0" aria-label="Tally by rig and place">
+          <table>
+            <thead>
+              <tr>
+                <th scope="col"><span class="visually-hidden">Compare</span></th>
+                <th scope="col">rig, bait and place</th>
+                <th scope="col">casts</th>
+                <th scope="col">hooked of touches ▤</th>
+                <th scope="col">snags of casts ▤</th>
+              </tr>
+            </thead>
+            <tbody v-for="l in lines" :key="keyOf(l)" :class="{ on: picked.includes(keyOf(l)) }">
+              <tr>
+                <td>
+                  <input
+                    type="checkbox"
+                    :checked="picked.includes(keyOf(l))"
+                    :aria-label="`Compare ${l.rig} in ${l.place}`"
+                    @change="choose(l)"
+                  />
+                </td>
+                <td>
+                  <b>{{ l.rig }}</b> <small>{{ l.bait }}, {{ l.place }}</small>
+                </td>
+                <td class="figure">{{ l.casts }}</td>
+                <td>
+                  <template v-if="l.hooked"
+                    ><b class="figure">{{ p(l.hooked.value) }} %</b> <small>of {{ l.touches }}</small
+                    ><svg viewBox="0 0 100 8" preserveAspectRatio="none" aria-hidden="true">
+                      <line x1="0" x2="100" y1="4" y2="4" class="base" />
+                      <line
+                        :x1="100 * l.hooked.low"
+                        :x2="100 * l.hooked.high"
+                        y1="4"
+                        y2="4"
+                        class="range good"
+                      /></svg
+                  ></template>
+                </td>
+                <td>
+                  <template v-if="l.snag"
+                    ><b class="figure">{{ p(l.snag.value) }} %</b
+                    ><svg viewBox="0 0 100 8" preserveAspectRatio="none" aria-hidden="true">
+                      <line x1="0" x2="100" y1="4" y2="4" class="base" />
+                      <line
+                        :x1="100 * l.snag.low"
+                        :x2="100 * l.snag.high"
+                        y1="4"
+                        y2="4"
+                        class="range ill"
+                      /></svg
+                  ></template>
+                </td>
+              </tr>
+              <tr v-for="s in advice.get(l)" :key="s" class="advice">
+                <td />
+                <td colspan="4">{{ s }}</td>
+              </tr>
+            </tbody>
+          </table>
+        </div>
+        <div v-if="compared" class="compare" role="status">
+          <p>
+            <b>{{ compared.one.rig }}</b> against <b>{{ compared.other.rig }}</b>
+          </p>
+          <p v-for="s in compared.sentences" :key="s">{{ s }}</p>
+        </div>
+        <p v-else-if="lines.length > 1" class="label">
+          Tick two to compare them. Why touches are lost, and what would help: ◇ by the strike model from your
+          counts.
+        </p>
+        <LogTotals v-if="lines.length > 0" :key="sums.casts" />
+        <p v-if="thinnest.length > 0" class="label">
+          Best evidence:
+          {{
+            lines
+              .slice(0, 2)
+              .map(l => `${l.rig} (${l.casts} casts)`)
+              .join('; ')
+          }}. Thinnest: {{ thinnest.map(l => `${l.rig} (${l.casts} casts)`).join('; ') }}.
+        </p>
+      </section>
+      <section class="sessions" aria-label="Sessions">
+        <h2>
+          Sessions <small>{{ total }}</small>
+        </h2>
+        <ul>
+          <li v-for="s in sessions" :key="s.session">
+            <button type="button" class="row" :aria-expanded="opened === s.session" @click="open(s.session)">
+              <span :class="{ out: s.excluded }"
+                ><b>{{ day(s.from) }}</b> {{ s.place }}</span
+              ><small v-if="(s.counts.cast ?? 0) > 0"
+                >{{ s.counts.cast ?? 0 }} casts, {{ s.counts.bite ?? 0 }} bites,
+                {{ s.counts.landed ?? 0 }} landed, {{ s.counts.snag ?? 0 }} snags{{
+                  s.excluded ? '; left out' : ''
+                }}</small
+              >
+            </button>
+            <p v-if="opened === s.session && (s.counts.cast ?? 0) > 0">
+              <label class="ignore"
+                ><input
+                  type="checkbox"
+                  :checked="!s.excluded"
+                  @change="leaveOut(s, !($event.target as HTMLInputElement).checked)"
+                />
+                counts for the tally</label
+              >
+            </p>
+            <ol v-if="opened === s.session">
+              <li v-for="e in entries" :key="e.id">
+                <span class="figure">{{ time(e.at) }}</span> {{ e.rod ? `${e.rod}: ` : '' }}{{ e.kind
+                }}{{ e.data?.text ? `: ${e.data.text}` : '' }}
+              </li>
+            </ol>
+          </li>
+        </ul>
+        <p v-if="total > PAGE" class="pages">
+          <button type="button" class="key" :disabled="page === 0" @click="page--">Newer</button
+          ><span class="label"
+            >{{ PAGE * page + 1 }}–{{ Math.min(total, PAGE * (page + 1)) }} of {{ total }}</span
+          ><button type="button" class="key" :disabled="PAGE * (page + 1) >= total" @click="page++">
+            Older
+          </button>
+        </p>
+      </section>
+    </div>
+    <InstrumentsDialog v-model:open="backing" @restored="(load(), evidence.load())" />
+  </SheetFrame>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 14px;
+  align-items: center;
+  padding: 5px 12px;
+  border-bottom: var(--line-weight) solid var(--ink);
+  background: var(--raised);
+}
+.sums {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  flex: 1;
+  font-size: 14px;
+}
+.sums b {
+  font-size: 22px;
+  font-weight: 600;
+}
+.ignore {
+  display: inline-flex;
+  gap: 6px;
+  align-items: center;
+  font-size: 14px;
+}
+.key {
+  min-height: 30px;
+  padding: 2px 11px;
+  border: var(--line-weight) solid var(--hair-strong);
+  border-radius: 2px;
+  font-size: 14px;
+  display: inline-flex;
+  gap: 5px;
+  align-items: center;
+}
+.key:hover:not(:disabled) {
+  background: var(--ink);
+  color: var(--paper);
+}
+.key:disabled {
+  opacity: 0.4;
+}
+.strong {
+  background: var(--ink);
+  color: var(--paper);
+}
+.body {
+  flex: 1;
+  display: grid;
+  grid-template-columns: minmax(0, 0.9fr) minmax(0, 1.45fr) minmax(0, 0.85fr);
+}
+.body > * {
+  border-right: 1px solid var(--hair-strong);
+  min-width: 0;
+}
+.tally,
+.sessions {
+  padding: 6px 12px 12px;
+}
+h2 {
+  font-size: 17px;
+  font-weight: 600;
+}
+h2 small {
+  color: var(--ink-soft);
+  font-weight: 400;
+}
+.scroll {
+  max-height: 372px;
+  overflow: auto;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+  font-size: 14px;
+}
+thead th {
+  position: sticky;
+  top: 0;
+  background: var(--paper);
+  text-align: left;
+  font-weight: 400;
+  font-size: 12px;
+  color: var(--ink-soft);
+}
+td {
+  padding: 4px 8px 4px 0;
+  border-top: 1px solid var(--hair);
+  vertical-align: top;
+}
+td small {
+  color: var(--ink-soft);
+}
+.advice td {
+  border-top: 0;
+  padding-top: 0;
+  color: var(--shell);
+  text-wrap: pretty;
+}
+.on {
+  background: var(--raised);
+}
+td svg {
+  display: block;
+  width: 110px;
+  height: 8px;
+}
+.base {
+  stroke: var(--hair);
+}
+.range {
+  stroke-width: 6;
+  vector-effect: non-scaling-stroke;
+}
+.good {
+  stroke: var(--marram);
+}
+.ill {
+  stroke: var(--wrack);
+}
+.compare {
+  margin-top: 8px;
+  padding-left: 10px;
+  border-left: 5px solid var(--float);
+  font-size: 16px;
+}
+.row {
+  width: 100%;
+  text-align: left;
+  padding: 5px 0;
+  border-top: 1px solid var(--hair);
+  font-size: 15px;
+}
+.out {
+  text-decoration: line-through;
+  color: var(--ink-soft);
+}
+.row small {
+  display: block;
+  color: var(--ink-soft);
+  font-size: 13px;
+}
+ol {
+  padding: 2px 0 6px 10px;
+  font-size: 14px;
+  max-height: 220px;
+  overflow: auto;
+}
+ol span {
+  color: var(--ink-soft);
+  margin-right: 6px;
+}
+.pages {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  padding-top: 6px;
+}
+.bad {
+  color: var(--wrack);
+  padding: 6px 12px;
+}
+.bad button {
+  text-decoration: underline;
+}
+@media (max-width: 999px) {
+  .body {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .body > * {
+    border-right: 0;
+    border-bottom: 1px solid var(--hair-strong);
+  }
+  .key {
+    min-height: 44px;
+  }
+}
+</style>

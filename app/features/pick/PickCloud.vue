@@ -1,0 +1,365 @@
+<script setup lang="ts">
+import { UIcon, UModal } from '#components'
+import { useElementSize } from '@vueuse/core'
+import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue'
+import { useSettings } from '~/ui/settings'
+import ChoiceField from '~/ui/ChoiceField.vue'
+import {
+  createColumnHelper,
+  getCoreRowModel,
+  getSortedRowModel,
+  useVueTable,
+  type SortingState,
+} from '@tanstack/vue-table'
+import { useVirtualizer } from '@tanstack/vue-virtual'
+import { FAMILIES, FAMILY_GROUPS, type FamilyGroup, type RigSpec } from '#core'
+import type { CloudPoint, PickAnswer } from '~/compute/pick'
+import { fitted } from '~/ui/drawing/canvas'
+import { token } from '~/ui/drawing/identity'
+import { rigWords, sizeWords } from '#words/pickWords'
+import { shown } from '#words/units'
+
+/**
+ * Everything in the box that can be fished here: a chart of what it gives and costs, and a table; filtered,
+ * pinned, laid out.
+ */
+const open = defineModel<boolean>('open', { required: true })
+const props = defineProps<{ answer: PickAnswer }>()
+const emit = defineEmits<{ put: [points: readonly CloudPoint[]] }>()
+const settings = useSettings()
+const group = ref<FamilyGroup | 'all'>('all')
+const text = ref('')
+const fitsOnly = ref(false)
+const frontOnly = ref(false)
+const pinned = shallowRef<ReadonlySet<CloudPoint>>(new Set())
+const sorting = ref<SortingState>([])
+const groups = [
+  { value: 'all' as const, label: 'every way of rigging' },
+  ...(Object.entries(FAMILY_GROUPS) as [FamilyGroup, string][]).map(([value, label]) => ({ value, label })),
+]
+
+const rigOf = ({ rigging, weight, point }: CloudPoint): RigSpec => {
+  const { base, weights } = props.answer.riggings[rigging]!
+  const { weightKg, weightMaterial } = weights[weight]!
+  return { ...base, weightKg, weightMaterial, pointRest: point }
+}
+const baitOf = (p: CloudPoint): string => props.answer.baits[p.bait]!.name
+const shownPoints = computed(() =>
+  props.answer.cloud.filter(
+    p =>
+      (group.value === 'all' ||
+        FAMILIES[props.answer.riggings[p.rigging]!.base.family].group === group.value) &&
+      (!fitsOnly.value || !p.near) &&
+      (!frontOnly.value || p.front) &&
+      (text.value === '' ||
+        `${baitOf(p)} ${rigWords(rigOf(p))}`.toLowerCase().includes(text.value.toLowerCase())),
+  ),
+)
+
+const column = createColumnHelper<CloudPoint>()
+const table = useVueTable({
+  get data() {
+    return shownPoints.value as CloudPoint[]
+  },
+  columns: [
+    column.accessor(p => rigWords(rigOf(p)), { id: 'rig', header: 'Rig' }),
+    column.accessor(p => sizeWords(rigOf(p), settings.system), { id: 'size', header: 'Hook, point, weight' }),
+    column.accessor(baitOf, { id: 'bait', header: 'Bait' }),
+    column.accessor('sinkMS', { header: 'Falls' }),
+    column.accessor('hookUp', { header: 'Hooked' }),
+    column.accessor('minutesLeft', { header: 'Left, min/h' }),
+    column.accessor('score', { header: 'Score' }),
+  ],
+  state: {
+    get sorting() {
+      return sorting.value
+    },
+  },
+  onSortingChange: next => void (sorting.value = typeof next === 'function' ? next(sorting.value) : next),
+  getCoreRowModel: getCoreRowModel(),
+  getSortedRowModel: getSortedRowModel(),
+  sortDescFirst: true,
+})
+const rows = computed(() => table.getRowModel().rows)
+const list = useTemplateRef('list')
+const seen = useVirtualizer(
+  computed(() => ({
+    count: rows.value.length,
+    getScrollElement: () => list.value,
+    estimateSize: () => 32,
+    overscan: 10,
+  })),
+)
+const pin = (p: CloudPoint): void => {
+  const next = new Set(pinned.value)
+  if (!next.delete(p) && next.size < 5) next.add(p)
+  pinned.value = next
+}
+watch(
+  () => props.answer,
+  () => void (pinned.value = new Set()),
+)
+
+const canvas = useTemplateRef('canvas')
+const host = useTemplateRef('host')
+const { width, height } = useElementSize(host)
+const x = (m: number): number => 40 + ((width.value - 54) * m) / 60
+const y = (h: number): number => height.value - 26 - (height.value - 40) * h
+watch(
+  [shownPoints, pinned, width, height, () => settings.theme],
+  () => {
+    const ctx = fitted(canvas.value, width.value, height.value)
+    if (!ctx) return
+    const most = props.answer.cloud[0]?.score ?? 1
+    ctx.font = '12px "Archivo Variable", sans-serif'
+    ctx.fillStyle = token('ink-soft')
+    ctx.strokeStyle = token('hair')
+    for (const m of [0, 15, 30, 45, 60]) {
+      ctx.fillText(String(m), x(m) - 6, height.value - 10)
+      ctx.beginPath()
+      ctx.moveTo(x(m), y(0))
+      ctx.lineTo(x(m), y(1))
+      ctx.stroke()
+    }
+    for (const h of [0, 0.25, 0.5, 0.75, 1]) {
+      ctx.fillText(`${100 * h}`, 8, y(h) + 4)
+      ctx.beginPath()
+      ctx.moveTo(x(0), y(h))
+      ctx.lineTo(x(60), y(h))
+      ctx.stroke()
+    }
+    for (const p of [...shownPoints.value].reverse()) {
+      const share = p.score / most
+      ctx.globalAlpha = 0.25 + 0.75 * share
+      ctx.fillStyle = token(share > 0.85 ? 'float' : 'ink')
+      ctx.beginPath()
+      ctx.arc(x(p.minutesLeft), y(p.hookUp), 2 + 4 * share, 0, 2 * Math.PI)
+      ctx.fill()
+    }
+    ctx.globalAlpha = 1
+    ctx.strokeStyle = token('marram')
+    ctx.lineWidth = 1.5
+    for (const p of shownPoints.value)
+      if (p.front) {
+        ctx.beginPath()
+        ctx.arc(x(p.minutesLeft), y(p.hookUp), 7, 0, 2 * Math.PI)
+        ctx.stroke()
+      }
+    ctx.strokeStyle = token('float')
+    ctx.lineWidth = 2.5
+    for (const p of pinned.value) {
+      ctx.beginPath()
+      ctx.arc(x(p.minutesLeft), y(p.hookUp), 10, 0, 2 * Math.PI)
+      ctx.stroke()
+    }
+  },
+  { flush: 'post', immediate: true },
+)
+function nearest(event: MouseEvent): void {
+  const box = (event.currentTarget as HTMLElement).getBoundingClientRect()
+  const [px, py] = [event.clientX - box.left, event.clientY - box.top]
+  const best = shownPoints.value.reduce<{ p: CloudPoint; d: number } | undefined>((a, p) => {
+    const d = Math.hypot(x(p.minutesLeft) - px, y(p.hookUp) - py)
+    return !a || d < a.d ? { p, d } : a
+  }, undefined)
+  if (best && best.d < 14) pin(best.p)
+}
+</script>
+
+<template>
+  <UModal v-model:open="open" title="Everything that can be fished here" :ui="{ content: 'max-w-5xl' }">
+    <template #body>
+      <div class="filters">
+        <ChoiceField
+          label="rigging"
+          :model-value="group"
+          :items="groups"
+          @update:model-value="value => (group = value)"
+        />
+        <label class="find"
+          ><span class="label">find</span
+          ><input v-model="text" type="search" aria-label="Find a bait or a rig" placeholder="bait or rig"
+        /></label>
+        <label><input v-model="fitsOnly" type="checkbox" /> fits without doubt</label>
+        <label
+          title="Pareto set: nothing beats them in fishing time, hook-up and time among the fish together"
+          ><input v-model="frontOnly" type="checkbox" /> only what nothing beats all round</label
+        >
+        <span class="label" role="status"
+          >{{ shownPoints.length }} of {{ answer.looked.toLocaleString('en') }} looked at{{
+            answer.cloud.length >= 4000 ? '; the best 4,000 are listed' : ''
+          }}</span
+        >
+      </div>
+      <div ref="host" class="chart" @click="nearest">
+        <canvas
+          ref="canvas"
+          role="img"
+          aria-label="Bites hooked against minutes of the hour left for fishing; larger and stronger marks score higher"
+        />
+      </div>
+      <p class="label axis">
+        across: minutes of the hour left for fishing · up: bites hooked, % · larger: higher score · ringed:
+        nothing beats it all round · by the quick look, so a finalist's own figures differ a little · press a
+        mark to pin it
+      </p>
+      <div ref="list" class="list" tabindex="0" aria-label="Candidates">
+        <table>
+          <thead>
+            <tr>
+              <th><span class="visually-hidden">Pin</span></th>
+              <th
+                v-for="h in table.getFlatHeaders()"
+                :key="h.id"
+                scope="col"
+                :aria-sort="
+                  h.column.getIsSorted() === 'asc'
+                    ? 'ascending'
+                    : h.column.getIsSorted() === 'desc'
+                      ? 'descending'
+                      : 'none'
+                "
+              >
+                <button type="button" @click="h.column.toggleSorting()">
+                  {{ h.column.columnDef.header
+                  }}{{ { asc: ' ↑', desc: ' ↓' }[String(h.column.getIsSorted())] ?? '' }}
+                </button>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr
+              v-if="seen.getVirtualItems()[0]"
+              aria-hidden="true"
+              :style="{ height: `${seen.getVirtualItems()[0]!.start}px` }"
+            />
+            <tr
+              v-for="v in seen.getVirtualItems()"
+              :key="v.index"
+              :class="{ pinned: pinned.has(rows[v.index]!.original) }"
+            >
+              <td>
+                <button
+                  type="button"
+                  class="pin"
+                  :aria-pressed="pinned.has(rows[v.index]!.original)"
+                  :aria-label="`Pin ${rigWords(rigOf(rows[v.index]!.original))} ${baitOf(rows[v.index]!.original)}`"
+                  @click="pin(rows[v.index]!.original)"
+                >
+                  <UIcon name="i-lucide-pin" />
+                </button>
+              </td>
+              <td>{{ rigWords(rigOf(rows[v.index]!.original)) }}</td>
+              <td>{{ sizeWords(rigOf(rows[v.index]!.original), settings.system) }}</td>
+              <td>{{ baitOf(rows[v.index]!.original) }}</td>
+              <td class="figure">{{ shown(rows[v.index]!.original.sinkMS, settings.units.speed) }}</td>
+              <td class="figure">{{ Math.round(100 * rows[v.index]!.original.hookUp) }} %</td>
+              <td class="figure">{{ Math.round(rows[v.index]!.original.minutesLeft) }}</td>
+              <td class="figure">
+                <b>{{ (100 * rows[v.index]!.original.score).toFixed(1) }}</b>
+              </td>
+            </tr>
+            <tr
+              aria-hidden="true"
+              :style="{ height: `${seen.getTotalSize() - (seen.getVirtualItems().at(-1)?.end ?? 0)}px` }"
+            />
+          </tbody>
+        </table>
+      </div>
+      <button type="button" class="strong" :disabled="pinned.size === 0" @click="emit('put', [...pinned])">
+        Put
+        {{
+          pinned.size === 0
+            ? 'what is pinned'
+            : pinned.size === 1
+              ? 'the pinned rig'
+              : `the ${pinned.size} pinned rigs`
+        }}
+        in the Spread
+      </button>
+      <span class="label"> five at most; they take the first one's bait</span>
+    </template>
+  </UModal>
+</template>
+
+<style scoped>
+.filters {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 16px;
+  align-items: center;
+  font-size: 14px;
+  margin-bottom: 6px;
+}
+.find {
+  display: inline-flex;
+  gap: 6px;
+  align-items: baseline;
+}
+.find input {
+  height: 27px;
+  width: 150px;
+  padding: 0 6px;
+  background: var(--raised);
+  border-bottom: 1px solid var(--hair-strong);
+}
+.chart {
+  height: 210px;
+  cursor: crosshair;
+}
+canvas {
+  width: 100%;
+  height: 100%;
+  display: block;
+}
+.axis {
+  margin-bottom: 6px;
+}
+.list {
+  height: 230px;
+  overflow: auto;
+  border: 1px solid var(--hair);
+  margin-bottom: 8px;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+  font-size: 14px;
+}
+thead th {
+  position: sticky;
+  top: 0;
+  background: var(--raised);
+  text-align: left;
+  font-weight: 400;
+  font-size: 12px;
+  color: var(--ink-soft);
+  z-index: 1;
+}
+tbody td {
+  height: 32px;
+  padding: 0 8px 0 0;
+  border-top: 1px solid var(--hair);
+  white-space: nowrap;
+}
+.pinned {
+  background: color-mix(in srgb, var(--float) 12%, transparent);
+}
+.pin {
+  width: 30px;
+  height: 30px;
+}
+.pin[aria-pressed='true'] {
+  color: var(--float);
+}
+.strong {
+  min-height: 34px;
+  padding: 4px 14px;
+  background: var(--ink);
+  color: var(--paper);
+  border-radius: 2px;
+}
+.strong:disabled {
+  opacity: 0.4;
+}
+</style>

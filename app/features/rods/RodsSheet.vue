@@ -1,0 +1,433 @@
+<script setup lang="ts">
+import { UIcon } from '#components'
+import { navigateTo, useToast } from '#imports'
+import { computed, ref } from 'vue'
+import { useTrip } from './useTrip'
+import { useSettings } from '~/ui/settings'
+import ChoiceField from '~/ui/ChoiceField.vue'
+import DayLine from './DayLine.vue'
+import RodCard from './RodCard.vue'
+import SheetFrame from '~/sheet/SheetFrame.vue'
+import SpotsDialog from './SpotsDialog.vue'
+import TripForm from './TripForm.vue'
+import { LETTERS } from '#schemas/spread'
+import { tripCalendar } from './calendar'
+import { clockText } from './clock'
+import { packingList } from './packing'
+import { saveText } from '~/ui/card'
+import { shown, weightText } from '#words/units'
+import { BASIS_MARKS } from '#words/words'
+
+/** Rods tied the night before, weights that follow the tide, when to change, what to pack. */
+defineProps<{ id: string | undefined }>()
+const settings = useSettings()
+const toast = useToast()
+const {
+  answer,
+  progress,
+  working,
+  error,
+  retry,
+  cancel,
+  content,
+  name,
+  saved,
+  edit,
+  open,
+  save,
+  tie,
+  stops,
+  goods,
+  problem,
+  spots,
+  trips,
+  box,
+  keep,
+  steps,
+} = useTrip()
+const spotting = ref(false)
+const plan = computed(() => answer.value)
+const baitName = (i: number): string => {
+  const bait = goods.value.baits.find(b => b.id === plan.value?.items[i]?.baitId)
+  return bait
+    ? (goods.value.alike.get(bait.id)?.length ?? 1) > 1
+      ? bait.name.replace(/,[^,]*$/, '')
+      : bait.name
+    : ''
+}
+const packed = computed(() => (plan.value ? packingList(plan.value, box.byId, goods.value.alike) : []))
+const missing = computed(() => packed.value.filter(p => p.has < p.take))
+const freeRod = computed(() => (plan.value?.freeRodId ? box.byId.get(plan.value.freeRodId)?.name : undefined))
+const NEW = 'new'
+const tripItems = computed(() => [
+  { value: NEW, label: saved.value ? 'a new trip' : 'not saved yet' },
+  ...trips.list.map(t => ({ value: t.id, label: t.name })),
+])
+async function keepIt(): Promise<void> {
+  if (await save()) toast.add({ title: `Saved: ${name.value}` })
+}
+/** The rods as they leave the house, each at its first weight. */
+async function toBank(): Promise<void> {
+  const rods = plan.value!.rods.map(({ letter, finalist, weightsKg }, i) => ({
+    letter,
+    name: baitName(i),
+    bait: goods.value.baits[finalist.bait]!.spec as never,
+    rig: { ...finalist.rig, weightKg: weightsKg[0] ?? finalist.rig.weightKg } as never,
+  }))
+  if (await tie(rods)) await navigateTo('/bank')
+}
+async function remove(): Promise<void> {
+  const trip = saved.value
+  if (!trip || !(await trips.remove(trip.id))) return
+  open(undefined)
+  toast.add({
+    title: `Deleted: ${trip.name}`,
+    duration: 15_000,
+    actions: [
+      {
+        label: 'Undo',
+        color: 'neutral',
+        variant: 'outline',
+        onClick: () => void trips.restore(trip.id).then(back => back && open(back)),
+      },
+    ],
+  })
+}
+const print = (): void => window.print()
+const second = (s: number): string => (Number.isFinite(s) ? String(Math.round(s)) : '')
+</script>
+
+<template>
+  <SheetFrame :id="id" v-slot="{ showCautions }" view="rods" :steps="steps">
+    <TripForm
+      :content="content"
+      :spots="spots.list"
+      :problem="content.stops.length > 0 ? problem : undefined"
+      @edit="edit"
+    >
+      <span class="grow" />
+      <ChoiceField
+        label="trip"
+        :model-value="saved?.id ?? NEW"
+        :items="tripItems"
+        @update:model-value="value => open(trips.byId.get(value))"
+      />
+      <input
+        v-model="name"
+        class="called"
+        aria-label="Name of this trip"
+        placeholder="name this trip"
+        maxlength="80"
+        @change="keep()"
+      />
+      <button type="button" class="key" :disabled="problem !== undefined || trips.busy" @click="keepIt()">
+        Save trip
+      </button>
+      <button v-if="saved" type="button" class="key" aria-label="Delete this trip" @click="remove()">
+        <UIcon name="i-lucide-trash-2" />
+      </button>
+      <button type="button" class="key" @click="spotting = true">Spots…</button>
+    </TripForm>
+    <p v-if="trips.error ?? spots.error ?? box.error ?? error" class="bad" role="alert">
+      {{ trips.error ?? spots.error ?? box.error ?? error }}
+      <button v-if="error" type="button" @click="retry()">Try again</button>
+    </p>
+    <div v-if="working" class="bar" role="status">
+      <progress :value="progress" max="1" aria-label="Planning" /><span class="label">{{
+        plan ? 'Planning again…' : 'Planning the rods…'
+      }}</span
+      ><button type="button" class="key" @click="cancel()">Stop</button>
+    </div>
+    <p v-if="content.stops.length === 0" class="empty">
+      {{
+        spots.list.length === 0
+          ? 'No spots yet: open Spots and add the water on the sheet, or read a GPX file.'
+          : 'Add a stop: where, from when to when. The rods follow.'
+      }}
+    </p>
+    <template v-else-if="plan">
+      <p class="print-only called-print">
+        {{ name || 'Trip' }}, {{ content.date }}. Times by the clock of this device.
+      </p>
+      <DayLine :plan="plan" :stops="stops" />
+      <p class="label source">
+        Depth and current by the simulated tide, wind by the simulated weather of the Dunecrest coast:
+        stand-ins, not a forecast. ◇ computed.
+      </p>
+      <p v-for="w in plan.without" :key="w.stop" class="bad" role="alert">
+        {{ w.sentence }} Look at it in Pick to see why.
+      </p>
+      <div class="rods">
+        <RodCard
+          v-for="(rod, i) in plan.rods"
+          :key="rod.letter"
+          :rod="rod"
+          :drawing="plan.drawings[i]!"
+          :bait-name="baitName(i)"
+          :rod-name="rod.rodId ? box.byId.get(rod.rodId)?.name : undefined"
+          :stop-name="stops[rod.stop]?.name ?? ''"
+        />
+      </div>
+      <div class="cards">
+        <section aria-label="Change plan">
+          <h2>When to change</h2>
+          <ol class="changes">
+            <li v-for="c in plan.changes" :key="`${c.at}${c.sentence}`">
+              <b class="figure">{{ clockText(c.at) }}</b> {{ c.sentence }}
+            </li>
+          </ol>
+          <p class="label">
+            {{ plan.changes.filter(c => c.kind === 'weight').length }} changes of weight, no rig tied anew on
+            the water. {{ freeRod ? `Left free for what turns up: ${freeRod}.` : 'No rod is left free.' }}
+          </p>
+        </section>
+        <section aria-label="Countdown">
+          <h2>Countdown, seconds from the splash</h2>
+          <table>
+            <thead>
+              <tr>
+                <th scope="col">{{ settings.units.depth.label }}</th>
+                <th v-for="(c, i) in plan.countdowns" :key="i" scope="col" :class="`lane-${LETTERS[c.rod]}`">
+                  <span class="chip figure">{{ LETTERS[c.rod] }}</span>
+                  {{ c.weightKg > 0 ? weightText(c.weightKg, settings.system) : 'no weight' }}
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="(d, k) in plan.depths" :key="d">
+                <th scope="row" class="figure">{{ shown(d, { ...settings.units.depth, decimals: 2 }) }}</th>
+                <td v-for="(c, i) in plan.countdowns" :key="i" class="figure">{{ second(c.seconds[k]!) }}</td>
+              </tr>
+              <tr class="end">
+                <th scope="row">bottom</th>
+                <td v-for="(c, i) in plan.countdowns" :key="i" class="figure">
+                  {{ Math.round(c.bottomS) }} <small>{{ BASIS_MARKS[c.basis] }}</small>
+                </td>
+              </tr>
+            </tbody>
+          </table>
+          <p class="label">
+            On slack line in still water, at the deepest of the stop. ◇ computed, ◆ moved by your drops
+          </p>
+        </section>
+        <section aria-label="Packing list">
+          <h2>Pack</h2>
+          <ul class="pack">
+            <li v-for="p in packed" :key="p.name" :class="{ short: p.has < p.take }">
+              <b class="figure">{{ p.take }}</b> {{ p.name }}
+              <small>{{ p.has < p.take ? `only ${p.has} in the box` : `${p.has} in the box` }}</small>
+            </li>
+          </ul>
+          <p v-if="missing.length > 0" class="bad">
+            Short of {{ missing.map(p => `${p.take - p.has} × ${p.name}`).join(', ') }}.
+          </p>
+          <p class="label">Also: pliers, cutters, eyewear, a bag for torn plastics and line.</p>
+        </section>
+        <section aria-label="Rules and cautions">
+          <h2>Local rules</h2>
+          <textarea
+            :value="content.rules"
+            rows="3"
+            maxlength="1000"
+            aria-label="Local rules"
+            placeholder="licence, season, sizes, hook and lead rules of these waters"
+            @change="edit(draft => void (draft.rules = ($event.target as HTMLTextAreaElement).value))"
+          />
+          <p class="cautions">
+            Eyewear when casting; pliers for hooks, barbs pressed down where you can. Lead: wash hands, many
+            waters restrict it. Wading, boats, lightning and cold water: tell someone where you are and when
+            you come back. Local rules and the people licensed to teach come before this card.
+            <button type="button" class="no-print" @click="showCautions()">All cautions</button>
+          </p>
+          <p class="acts no-print">
+            <button type="button" class="strong" :disabled="trips.busy" @click="toBank()">
+              Take to the bank
+            </button>
+            <button type="button" class="key" @click="print()">Print the cards</button>
+            <button
+              type="button"
+              class="key"
+              @click="saveText('trip.ics', tripCalendar(name || 'trip', stops, plan), 'text/calendar')"
+            >
+              Calendar (.ics)
+            </button>
+          </p>
+        </section>
+      </div>
+    </template>
+    <SpotsDialog v-model:open="spotting" />
+  </SheetFrame>
+</template>
+
+<style scoped>
+.grow {
+  flex: 1;
+}
+.called {
+  height: 28px;
+  width: 150px;
+  border-bottom: 1px solid var(--hair-strong);
+  font-size: 15px;
+}
+.bar {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  padding: 4px 12px;
+}
+progress {
+  width: 240px;
+  height: 8px;
+}
+.called-print {
+  padding: 0 12px;
+}
+.source {
+  padding: 0 12px 4px;
+}
+.rods {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(300px, 1fr));
+  border-top: 1px solid var(--hair-strong);
+}
+.cards {
+  flex: 1;
+  display: grid;
+  grid-template-columns: 1.25fr 1.1fr 0.9fr 0.9fr;
+  border-top: 1px solid var(--hair-strong);
+}
+.cards > section {
+  padding: 6px 12px 10px;
+  border-right: 1px solid var(--hair);
+  min-width: 0;
+  break-inside: avoid;
+}
+h2 {
+  font-size: 16px;
+  font-weight: 600;
+}
+.changes li {
+  font-size: 15px;
+  padding: 3px 0;
+  border-top: 1px solid var(--hair);
+}
+.changes b {
+  display: inline-block;
+  width: 48px;
+  font-size: 16px;
+}
+table {
+  border-collapse: collapse;
+  font-size: 15px;
+  width: 100%;
+}
+thead th {
+  font-size: 13px;
+  font-weight: 600;
+  text-align: right;
+}
+thead th:first-child,
+tbody th {
+  text-align: left;
+  font-weight: 400;
+  color: var(--ink-soft);
+}
+td {
+  text-align: right;
+  padding: 1px 4px;
+}
+tbody tr {
+  border-top: 1px solid var(--hair);
+}
+.end {
+  border-top: 2px solid var(--ink);
+}
+.chip {
+  background: var(--lane);
+  color: var(--lane-ink);
+  padding: 0 5px;
+  border-radius: 2px;
+}
+.pack li {
+  padding: 2px 0;
+  font-size: 15px;
+  border-top: 1px solid var(--hair);
+}
+.pack b {
+  display: inline-block;
+  min-width: 22px;
+}
+.pack small {
+  color: var(--ink-soft);
+}
+.short,
+.short small {
+  color: var(--wrack);
+}
+textarea {
+  width: 100%;
+  padding: 4px 6px;
+  background: var(--raised);
+  border: 1px solid var(--hair-strong);
+  border-radius: 2px;
+  font-size: 14px;
+}
+.cautions {
+  font-size: 13px;
+  margin: 6px 0;
+}
+.cautions button,
+.bad button {
+  text-decoration: underline;
+}
+.strong,
+.key {
+  min-height: 30px;
+  padding: 2px 11px;
+  border: var(--line-weight) solid var(--hair-strong);
+  border-radius: 2px;
+  font-size: 14px;
+  display: inline-flex;
+  align-items: center;
+}
+.strong {
+  background: var(--ink);
+  color: var(--paper);
+}
+.key:hover:not(:disabled) {
+  background: var(--ink);
+  color: var(--paper);
+}
+.key:disabled {
+  opacity: 0.4;
+}
+.bad {
+  color: var(--wrack);
+  padding: 4px 12px;
+  font-size: 14px;
+}
+.cards .bad {
+  padding: 2px 0;
+}
+.empty {
+  padding: 40px 24px;
+  font-size: 18px;
+}
+@media (max-width: 1099px) {
+  .cards {
+    grid-template-columns: 1fr 1fr;
+  }
+}
+@media (max-width: 639px) {
+  .cards {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .strong,
+  .key {
+    min-height: 44px;
+  }
+  .cards > section {
+    overflow-x: auto;
+  }
+}
+</style>

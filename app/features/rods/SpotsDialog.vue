@@ -1,0 +1,263 @@
+<script setup lang="ts">
+import { UModal } from '#components'
+import { useToast } from '#imports'
+import { computed, ref } from 'vue'
+import { useSpots } from '~/sync/documents'
+import { useSettings } from '~/ui/settings'
+import { useSpread } from '~/sheet/spread'
+import ChoiceField from '~/ui/ChoiceField.vue'
+import NumberField from '~/ui/NumberField.vue'
+import type { StoredDocument, SpotContent } from '#schemas/spot'
+import { BOTTOMS, COVERS, SPECIES, STREAM_RANGE_MS } from '#core'
+import { DEPTH_RANGE_M } from '#schemas/fields'
+import { saveText } from '~/ui/card'
+import { spotsFromGpx, spotsToGpx } from '../../../shared/gpx'
+import { withUnit } from '#words/units'
+
+/** Places to fish: a list without a map; from the water on the sheet, from GPX, and back into it. */
+const open = defineModel<boolean>('open', { required: true })
+const spots = useSpots()
+const spread = useSpread()
+const settings = useSettings()
+const toast = useToast()
+const chosen = ref<string>()
+const bad = ref<string>()
+const one = computed(() => spots.byId.get(chosen.value ?? ''))
+const set = (change: Partial<SpotContent>, name = one.value!.name): void =>
+  void spots.change(one.value!, name, { ...one.value!.content, ...change })
+async function addFromSheet(): Promise<void> {
+  const { place, depthM, cover, bottom, salinityGKg, stream } = spread.content.water
+  const { species = 'seaBass', prey, clarity = 'clear' } = spread.content.fish ?? {}
+  const made = await spots.add(place || 'New spot', {
+    water: '',
+    depthM,
+    cover,
+    bottom,
+    salinityGKg,
+    species,
+    clarity,
+    ...(prey ? { prey } : {}),
+    tide: 0,
+    currentMS: stream?.surfaceMS ?? 0,
+    notes: '',
+  })
+  if (made) chosen.value = made.id
+}
+async function remove({ id, name }: StoredDocument<'spot'>): Promise<void> {
+  if (await spots.remove(id))
+    toast.add({
+      title: `Deleted: ${name}`,
+      duration: 15_000,
+      actions: [
+        { label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void spots.restore(id) },
+      ],
+    })
+}
+async function read(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  input.value = ''
+  if (!file) return
+  try {
+    const found = spotsFromGpx(await file.text())
+    bad.value = found.length === 0 ? 'There are no way points in this file.' : undefined
+    let added = 0
+    for (const spot of found) {
+      if (!(await spots.add(spot.name, spot.content))) break
+      added++
+    }
+    const all = `${found.length} ${found.length === 1 ? 'spot' : 'spots'}`
+    if (added < found.length)
+      bad.value = `${added} of ${all} were read in. ${found[added]!.name}: ${spots.error ?? 'it was not taken.'}`
+    else if (added > 0) toast.add({ title: `${all} read in` })
+  } catch (error) {
+    bad.value = error instanceof Error ? error.message : String(error)
+  }
+}
+const place = (key: 'lat' | 'lon', event: Event): void => {
+  const text = (event.target as HTMLInputElement).value.trim()
+  const value = Number(text)
+  if (text !== '' && !Number.isFinite(value))
+    return void (bad.value = 'A position is a number of degrees, as 0.4102.')
+  bad.value = undefined
+  const { [key]: _, ...rest } = one.value!.content
+  void spots.change(one.value!, one.value!.name, text === '' ? rest : { ...rest, [key]: value })
+}
+const typed = (event: Event): string => (event.target as HTMLInputElement).value.trim()
+</script>
+
+<template>
+  <UModal v-model:open="open" title="Spots" :ui="{ content: 'max-w-3xl' }">
+    <template #body>
+      <p v-if="bad ?? spots.error" class="bad" role="alert">{{ bad ?? spots.error }}</p>
+      <p class="acts">
+        <button type="button" class="key" @click="addFromSheet()">Add the water on the sheet</button>
+        <label class="key"
+          >Read GPX<input
+            type="file"
+            accept=".gpx,application/gpx+xml"
+            class="visually-hidden"
+            @change="read"
+        /></label>
+        <button
+          type="button"
+          class="key"
+          @click="saveText('spots.gpx', spotsToGpx(spots.list), 'application/gpx+xml')"
+        >
+          Save as GPX
+        </button>
+      </p>
+      <p v-if="spots.list.length === 0" class="label">
+        No spots yet. Set the water on the sheet and add it here, or read a GPX file.
+      </p>
+      <ul>
+        <li v-for="s in spots.list" :key="s.id" :class="{ on: s.id === chosen }">
+          <button
+            type="button"
+            class="row"
+            :aria-expanded="s.id === chosen"
+            @click="chosen = s.id === chosen ? undefined : s.id"
+          >
+            <b>{{ s.name }}</b> <span>{{ s.content.water }}</span>
+            <small
+              >{{ withUnit(s.content.depthM, settings.units.depth)
+              }}{{ s.content.tide > 0 ? ' below datum' : '' }}, {{ COVERS[s.content.cover].name }} over
+              {{ BOTTOMS[s.content.bottom].name }}, {{ SPECIES[s.content.species].name }}</small
+            >
+          </button>
+          <div v-if="s.id === chosen" class="edit">
+            <label
+              ><span class="label">name</span
+              ><input :value="s.name" maxlength="80" @change="typed($event) && set({}, typed($event))"
+            /></label>
+            <label
+              ><span class="label">water</span
+              ><input :value="s.content.water" maxlength="80" @change="set({ water: typed($event) })"
+            /></label>
+            <NumberField
+              label="depth"
+              :model-value="s.content.depthM"
+              :unit="settings.units.depth"
+              :range="DEPTH_RANGE_M"
+              :step="0.25"
+              @update:model-value="depthM => set({ depthM })"
+            />
+            <NumberField
+              label="strongest current"
+              :model-value="s.content.currentMS"
+              :unit="settings.units.speed"
+              :range="STREAM_RANGE_MS"
+              :step="0.1"
+              @update:model-value="currentMS => set({ currentMS })"
+            />
+            <ChoiceField
+              label="tide"
+              :model-value="s.content.tide >= 0.75 ? '1' : s.content.tide > 0 ? '0.5' : '0'"
+              :items="[
+                { value: '0', label: 'none' },
+                { value: '0.5', label: 'half: behind a bar' },
+                { value: '1', label: 'all of it' },
+              ]"
+              @update:model-value="value => set({ tide: Number(value) })"
+            />
+            <label
+              ><span class="label">lat</span
+              ><input
+                class="short"
+                :value="s.content.lat"
+                inputmode="decimal"
+                @change="place('lat', $event)" /></label
+            ><label
+              ><span class="label">lon</span
+              ><input class="short" :value="s.content.lon" inputmode="decimal" @change="place('lon', $event)"
+            /></label>
+            <label class="wide"
+              ><span class="label">notes</span
+              ><input :value="s.content.notes" maxlength="500" @change="set({ notes: typed($event) })"
+            /></label>
+            <button type="button" class="key" @click="remove(s)">Delete</button>
+          </div>
+        </li>
+      </ul>
+      <p class="label">
+        Cover, bottom and fish are those of the water it was made from; spots without a position do not travel
+        as GPX.
+      </p>
+    </template>
+  </UModal>
+</template>
+
+<style scoped>
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin-bottom: 8px;
+}
+.key {
+  min-height: 32px;
+  padding: 3px 12px;
+  border: var(--line-weight) solid var(--hair-strong);
+  border-radius: 2px;
+  font-size: 14px;
+  display: inline-flex;
+  align-items: center;
+  cursor: pointer;
+}
+.key:hover {
+  background: var(--ink);
+  color: var(--paper);
+}
+li {
+  border-top: 1px solid var(--hair);
+}
+.on {
+  background: var(--paper);
+}
+.row {
+  width: 100%;
+  text-align: left;
+  padding: 6px 4px;
+  font-size: 15px;
+}
+.row span {
+  color: var(--ink-soft);
+  margin-left: 8px;
+}
+small {
+  display: block;
+  font-size: 13px;
+  color: var(--ink-soft);
+}
+.edit {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 16px;
+  padding: 4px 8px 10px;
+  align-items: baseline;
+}
+.edit label {
+  display: inline-flex;
+  gap: 6px;
+  align-items: baseline;
+}
+.edit input {
+  height: 28px;
+  background: var(--raised);
+  border-bottom: 1px solid var(--hair-strong);
+  padding: 0 4px;
+}
+.short {
+  width: 90px;
+}
+.wide {
+  flex: 1 1 100%;
+}
+.wide input {
+  flex: 1;
+}
+.bad {
+  color: var(--wrack);
+  margin-bottom: 6px;
+}
+</style>

@@ -1,0 +1,151 @@
+<script setup lang="ts">
+import { UIcon } from '#components'
+import { computed, ref } from 'vue'
+import ChoiceField from '~/ui/ChoiceField.vue'
+import type { StoredDocument, TripContent } from '#schemas/spot'
+import { hoursOf, hoursText } from './clock'
+
+/** The trip in a short form: the day, the stops, how many rods. */
+const props = defineProps<{
+  content: TripContent
+  spots: readonly StoredDocument<'spot'>[]
+  problem: string | undefined
+}>()
+const emit = defineEmits<{ edit: [change: (draft: TripContent) => void] }>()
+const items = computed(() => props.spots.map(s => ({ value: s.id, label: s.name, group: s.content.water })))
+const rods = [1, 2, 3, 4, 5].map(n => ({ value: String(n), label: n === 1 ? 'one rod' : `${n} rods` }))
+const wrong = ref<string>()
+function setTime(i: number, key: 'fromH' | 'toH', event: Event): void {
+  const hours = hoursOf((event.target as HTMLInputElement).value)
+  wrong.value = hours === undefined ? 'Write a time of day, as 7:30.' : undefined
+  if (hours !== undefined) emit('edit', draft => void (draft.stops[i]![key] = hours))
+}
+const add = (): void =>
+  emit('edit', draft => {
+    const last = draft.stops[draft.stops.length - 1]
+    draft.stops.push({
+      spotId: props.spots[0]!.id,
+      fromH: Math.min(22, last?.toH ?? 7),
+      toH: Math.min(24, (last?.toH ?? 7) + 3),
+    })
+  })
+const takeDate = (event: Event): void => {
+  const { value } = event.target as HTMLInputElement
+  if (value) emit('edit', draft => void (draft.date = value))
+}
+</script>
+
+<template>
+  <section class="form no-print" aria-label="Trip">
+    <label
+      ><span class="label">day</span><input type="date" :value="content.date" @change="takeDate"
+    /></label>
+    <ChoiceField
+      label="carry"
+      :model-value="String(content.rods)"
+      :items="rods"
+      @update:model-value="value => emit('edit', draft => void (draft.rods = Number(value)))"
+    />
+    <span v-for="(stop, i) in content.stops" :key="i" class="stop">
+      <ChoiceField
+        :label="`stop ${i + 1}`"
+        :model-value="stop.spotId"
+        :items="items"
+        @update:model-value="value => emit('edit', draft => void (draft.stops[i]!.spotId = value))"
+      />
+      <input
+        class="time figure"
+        :value="hoursText(stop.fromH)"
+        :aria-label="`Stop ${i + 1} from`"
+        @change="setTime(i, 'fromH', $event)"
+      /><span class="label">to</span
+      ><input
+        class="time figure"
+        :value="hoursText(stop.toH)"
+        :aria-label="`Stop ${i + 1} to`"
+        @change="setTime(i, 'toH', $event)"
+      />
+      <button
+        type="button"
+        :aria-label="`Take stop ${i + 1} out`"
+        @click="emit('edit', draft => void draft.stops.splice(i, 1))"
+      >
+        <UIcon name="i-lucide-x" />
+      </button>
+    </span>
+    <button
+      v-if="content.stops.length < 6"
+      type="button"
+      class="key"
+      :disabled="spots.length === 0"
+      @click="add()"
+    >
+      <UIcon name="i-lucide-plus" /> a stop
+    </button>
+    <p v-if="wrong ?? problem" class="bad" role="alert">{{ wrong ?? problem }}</p>
+    <slot />
+  </section>
+</template>
+
+<style scoped>
+.form {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 5px 16px;
+  align-items: center;
+  padding: 5px 12px;
+  background: var(--raised);
+  border-bottom: var(--line-weight) solid var(--ink);
+}
+label {
+  display: inline-flex;
+  gap: 6px;
+  align-items: baseline;
+}
+input {
+  height: 27px;
+  background: var(--raised);
+  border-bottom: 1px solid var(--hair-strong);
+  padding: 0 4px;
+  font-size: 15px;
+}
+.time {
+  width: 54px;
+  text-align: center;
+}
+.stop {
+  display: inline-flex;
+  gap: 5px;
+  align-items: center;
+  padding-left: 8px;
+  border-left: 3px solid var(--hair-strong);
+}
+.stop button {
+  width: 26px;
+  height: 26px;
+  display: grid;
+  place-items: center;
+}
+.key {
+  display: inline-flex;
+  gap: 4px;
+  align-items: center;
+  min-height: 28px;
+  padding: 0 9px;
+  border: var(--line-weight) solid var(--hair-strong);
+  border-radius: 2px;
+  font-size: 14px;
+}
+.bad {
+  color: var(--wrack);
+  font-size: 14px;
+}
+@media (max-width: 639px) {
+  input,
+  .stop button,
+  .key {
+    min-height: 40px;
+    height: 40px;
+  }
+}
+</style>

@@ -1,0 +1,118 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useSettings } from '~/ui/settings'
+import { useSpread } from '~/sheet/spread'
+import FitNotes from './FitNotes.vue'
+import GlideGlyph from './GlideGlyph.vue'
+import MeasureRow from './MeasureRow.vue'
+import PostureGlyph from './PostureGlyph.vue'
+import RangeWhisker from './RangeWhisker.vue'
+import { BOTTOMS, COVERS, mToFt, radToDeg, type Evidence, type RigReport } from '#core'
+import type { MeasureAxes } from './axes'
+import { withUnit } from '#words/units'
+import { DOUBT_WORDS, fallLimits, LOSS_WORDS, oddsText, percentText, postureWords } from '#words/words'
+
+/** The five measures of one rig and its fit. */
+const props = defineProps<{
+  report: RigReport
+  axes: MeasureAxes
+  evidence?: Evidence | undefined
+  /** what moved snags and hook-ups, in words */ moved: { readonly snag: string; readonly hook: string }
+}>()
+const settings = useSettings()
+const spread = useSpread()
+const fall = computed(() => props.report.fall)
+const pitch = computed(() => Math.round(radToDeg(fall.value.pitchRad.value)))
+const odds = computed(() => oddsText(props.report.snag.snagPerCast))
+const cause = computed(() => props.report.snag.causes.find(c => c.perCast > 0.0005)?.name)
+const limit = computed(() => props.report.strike.losses[0])
+const seconds = (s: number): string => (s < 9.95 ? s.toFixed(1) : String(Math.round(s)))
+const perFallen = computed(() => (settings.units.depth.label === 'm' ? 'm per m' : 'ft per ft'))
+const course = computed(() => {
+  const { glide, summary, turnsPerM } = fall.value
+  const per = settings.units.depth.label === 'm' ? turnsPerM : turnsPerM / mToFt(1)
+  const turns =
+    Math.abs(turnsPerM) > 0.05 ? `, turns ${Math.abs(per).toFixed(1)}/${settings.units.depth.label}` : ''
+  return `${glide.value < 0.05 ? 'straight down' : summary.glideSign > 0 ? 'nose leads' : 'tail leads'}${turns}`
+})
+const range = (text: (x: number) => string, { low, high }: { low: number; high: number }): string =>
+  `${text(low)} to ${text(high)}`
+/** Tail beat in the fall, where the bait has a tail that beats. */
+const beat = computed(() => {
+  const hz = props.report.tailHz
+  return hz && `${hz.value < 9.95 ? hz.value.toFixed(1) : Math.round(hz.value)} Hz`
+})
+/** What moved the fall away from the model's own. */
+const movedFall = computed(() => {
+  const f = props.evidence?.fall
+  return f
+    ? ` Moved by ${f.drops} ${f.pooled ? 'drops of other baits of its form and plastic' : 'drops of this bait'}: drag ${f.drag.toFixed(2)} of the model's, turning moment ${f.eta.toFixed(2)}.`
+    : ''
+})
+const hints = computed(() => ({
+  fall: `${range(seconds, fall.value.timeS)} s to the bottom.${fallLimits(fall.value)} Least certain: ${DOUBT_WORDS[fall.value.mainDoubt]}. Computed from the fall.${movedFall.value}`,
+  posture: `Pitch ${range(x => `${Math.round(radToDeg(x))}°`, fall.value.pitchRad)}, roll ${range(x => `${Math.round(radToDeg(x))}°`, fall.value.rollRad)}.${props.report.tailHz ? ` Tail beats ${range(x => x.toFixed(0), props.report.tailHz)} times a second, from the Strouhal number.` : ''} Computed from the fall.`,
+  glide: `${range(x => x.toFixed(2), fall.value.glide)}${fall.value.scatter === undefined ? '' : `; landing places scatter by ${fall.value.scatter.toFixed(2)} per metre fallen`}. Computed from the fall.`,
+  snag: `${range(percentText, props.report.snag.snagPerCast)} of casts hang up in ${COVERS[spread.content.water.cover].name} over ${BOTTOMS[spread.content.water.bottom].name}; ${Math.round(props.report.snag.minutesLeft.low)} to ${Math.round(props.report.snag.minutesLeft.high)} minutes of an hour left. ${percentText(props.report.snag.weedPerCast.value)} of casts bring weed. Computed from ${props.report.snag.draws} draws for each kind of obstacle.${props.moved.snag ? ` ${props.moved.snag}` : ''}`,
+  hookUp: `${range(percentText, props.report.strike.hookUp)}. Lost: ${props.report.strike.losses.map(l => `${LOSS_WORDS[l.id]} ${percentText(l.share)}`).join(', ')}. Computed from ${props.report.strike.draws} bites.${props.moved.hook ? ` ${props.moved.hook}` : ''}`,
+}))
+</script>
+
+<template>
+  <MeasureRow
+    name="fall"
+    :value="seconds(fall.timeS.value)"
+    unit="s"
+    :note="`${withUnit(fall.meanSpeedMS.value, settings.units.speed)}, count ${Math.round(fall.timeS.value)}`"
+    :basis="fall.timeS.basis"
+    :hint="hints.fall"
+  >
+    <RangeWhisker :measure="fall.timeS" :axis="axes.fall" logarithmic />
+  </MeasureRow>
+  <MeasureRow
+    name="posture"
+    :value="`${pitch > 0 ? '+' : pitch < 0 ? '−' : ''}${Math.abs(pitch)}°`"
+    :unit="beat ? `tail ${beat}` : ''"
+    :note="postureWords(report)"
+    :basis="fall.pitchRad.basis"
+    :hint="hints.posture"
+  >
+    <PostureGlyph :pitch-rad="fall.pitchRad.value" :roll-rad="fall.rollRad.value" />
+  </MeasureRow>
+  <MeasureRow
+    name="glide"
+    :value="fall.glide.value.toFixed(2)"
+    :unit="perFallen"
+    :note="course"
+    :basis="fall.glide.basis"
+    :hint="hints.glide"
+  >
+    <GlideGlyph
+      :value="fall.glide.value"
+      :low="fall.glide.low"
+      :high="fall.glide.high"
+      :sign="fall.summary.glideSign"
+    />
+  </MeasureRow>
+  <MeasureRow
+    name="snag"
+    :value="odds.value"
+    :unit="odds.unit"
+    :note="[`${Math.round(report.snag.minutesLeft.value)} min/h left`, cause].filter(Boolean).join('; ')"
+    :basis="report.snag.snagPerCast.basis"
+    :hint="hints.snag"
+  >
+    <RangeWhisker :measure="report.snag.minutesLeft" :axis="axes.minutes" />
+  </MeasureRow>
+  <MeasureRow
+    name="hook-up"
+    :value="String(Math.round(100 * report.strike.hookUp.value))"
+    unit="%"
+    :note="limit ? `${LOSS_WORDS[limit.id]} ${percentText(limit.share)}` : 'nothing lost'"
+    :basis="report.strike.hookUp.basis"
+    :hint="hints.hookUp"
+  >
+    <RangeWhisker :measure="report.strike.hookUp" :axis="axes.hookUp" />
+  </MeasureRow>
+  <FitNotes :fit="report.fit" />
+</template>

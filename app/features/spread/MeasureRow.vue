@@ -1,0 +1,71 @@
+<script setup lang="ts">
+import { BASIS_MARKS } from '#words/words'
+import type { Basis } from '#core'
+
+/** One measure of one rig: the number first, its unit and a note beside it, a small picture to the right. */
+defineProps<{ name: string; value: string; unit: string; note: string; basis: Basis; hint?: string }>()
+</script>
+
+<template>
+  <div class="row" :title="hint">
+    <span class="label name">{{ name }}</span>
+    <span class="number figure"
+      ><b>{{ value }}</b> <small>{{ unit }}</small><i class="basis" role="img" :aria-label="basis">{{
+        BASIS_MARKS[basis]
+      }}</i></span
+    >
+    <span class="note">{{ note }}</span>
+    <span class="picture"><slot /></span>
+  </div>
+</template>
+
+<style scoped>
+.row {
+  display: grid;
+  grid-template: 'name number picture' auto 'name note picture' auto / 52px minmax(0, 1fr) auto;
+  column-gap: 6px;
+  align-items: center;
+  padding: 3px 10px 4px;
+  border-top: var(--line-weight) solid var(--hair);
+  min-height: 50px;
+}
+.name {
+  grid-area: name;
+  align-self: start;
+  padding-top: 7px;
+}
+.number {
+  grid-area: number;
+  white-space: nowrap;
+  line-height: 1.05;
+}
+.number b {
+  font-size: 24px;
+  font-weight: 600;
+  letter-spacing: -0.01em;
+}
+.number small {
+  font-size: 13px;
+  color: var(--ink-soft);
+}
+.basis {
+  font-style: normal;
+  font-size: 10px;
+  color: var(--ink-soft);
+  margin-left: 3px;
+  vertical-align: 6px;
+}
+.note {
+  grid-area: note;
+  font-size: 13px;
+  color: var(--ink-soft);
+  line-height: 1.2;
+}
+.picture {
+  grid-area: picture;
+  justify-self: end;
+  width: 108px;
+  display: flex;
+  justify-content: flex-end;
+}
+</style>

@@ -1,0 +1,169 @@
+<script setup lang="ts">
+import { UIcon } from '#components'
+import { useElementSize } from '@vueuse/core'
+import { computed, useTemplateRef, watch } from 'vue'
+import { useSettings } from '~/ui/settings'
+import type { Letter } from '#schemas/spread'
+import { TANK_SPEEDS, useDropClock } from '~/ui/useDropClock'
+import type { LaneOutcome } from '~/compute/protocol'
+import { summaryOf } from '~/ui/drawing/told'
+import { fitted } from '~/ui/drawing/canvas'
+import { diversOf, type Zone } from '~/ui/drawing/diver'
+import { drawTank, tankScale } from '~/ui/drawing/tankDrawing'
+
+/** The rigs let go together, from the simulated motion. */
+const props = defineProps<{
+  outcomes: ReadonlyMap<string, LaneOutcome>
+  order: readonly Letter[]
+  depthM: number
+  zone?: Zone
+}>()
+
+const settings = useSettings()
+const canvas = useTemplateRef('canvas')
+const host = useTemplateRef('host')
+const { width, height } = useElementSize(host)
+
+const divers = computed(() => diversOf(props.order, props.outcomes))
+const end = computed(() => Math.max(0, ...divers.value.map(d => d.drop.timeS)))
+const clock = useDropClock(() => end.value)
+const { time, playing, rate } = clock
+const frame = computed(() => ({
+  width: width.value,
+  height: height.value,
+  depthM: props.depthM,
+  divers: divers.value,
+  ...(props.zone === undefined ? {} : { zone: props.zone }),
+}))
+const scale = computed(() => tankScale(frame.value))
+
+watch(
+  [frame, time, () => settings.theme],
+  () => {
+    const ctx = fitted(canvas.value, width.value, height.value)
+    if (ctx) drawTank(ctx, frame.value, scale.value, time.value)
+  },
+  { flush: 'post' },
+)
+
+const summary = computed(() => summaryOf(props.order, props.outcomes, props.zone))
+defineExpose({
+  toggle: clock.toggle,
+  restart: () => (clock.seek(0), clock.play()),
+  stepBy: (s: number) => clock.seek(time.value + s),
+})
+</script>
+
+<template>
+  <section class="tank" aria-label="Tank">
+    <div ref="host" class="glass">
+      <canvas ref="canvas" role="img" :aria-label="`Rigs falling together. ${summary}`" />
+    </div>
+    <div class="controls no-print">
+      <button
+        type="button"
+        class="drop"
+        :aria-label="playing ? 'Pause the drop' : 'Drop the rigs'"
+        :disabled="end === 0"
+        @click="clock.toggle()"
+      >
+        <UIcon :name="playing ? 'i-lucide-pause' : 'i-lucide-play'" />
+      </button>
+      <input
+        type="range"
+        min="0"
+        :max="end"
+        step="0.02"
+        :value="time"
+        aria-label="Time of the drop"
+        :aria-valuetext="`${time.toFixed(1)} seconds`"
+        @input="clock.seek(Number(($event.target as HTMLInputElement).value))"
+      />
+      <output class="figure">{{ time.toFixed(1) }} s</output>
+      <select v-model.number="rate" aria-label="Speed of the drop" class="figure">
+        <option v-for="speed in TANK_SPEEDS" :key="speed" :value="speed">
+          {{ speed === 1 ? '1×' : speed === 0.5 ? '½×' : speed === 0.25 ? '¼×' : '⅒×' }}
+        </option>
+      </select>
+    </div>
+    <p class="label key">
+      Side view; ticks count {{ end > 30 ? 'tens of' : end > 12 ? 'fives of' : '' }} seconds. Rigs drawn
+      {{ scale.magnified.toFixed(scale.magnified < 3 ? 1 : 0) }} times larger than the depth.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.tank {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  height: 100%;
+}
+.glass {
+  flex: 1;
+  min-height: 220px;
+  position: relative;
+  overflow: hidden;
+}
+canvas {
+  position: absolute;
+  inset: 0;
+  width: 100%;
+  height: 100%;
+}
+.controls {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+  padding: 4px 8px 2px;
+  border-top: var(--line-weight) solid var(--ink);
+}
+.drop {
+  width: 30px;
+  height: 30px;
+  display: grid;
+  place-items: center;
+  background: var(--ink);
+  color: var(--paper);
+  border-radius: 2px;
+  font-size: 16px;
+}
+.drop:disabled {
+  opacity: 0.4;
+}
+input[type='range'] {
+  flex: 1;
+  min-width: 0;
+  accent-color: var(--float);
+  height: 24px;
+}
+output {
+  font-size: 14px;
+  min-width: 5ch;
+  text-align: right;
+}
+select {
+  background: var(--raised);
+  color: var(--ink);
+  border-bottom: 1px solid var(--hair-strong);
+  height: 26px;
+  font-size: 13px;
+}
+.key {
+  padding: 0 8px 5px;
+}
+@media (max-width: 899px) {
+  .glass {
+    min-height: 320px;
+  }
+  .drop {
+    width: 56px;
+    height: 56px;
+    font-size: 24px;
+  }
+  select {
+    height: 44px;
+  }
+}
+</style>

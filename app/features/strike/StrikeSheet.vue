@@ -1,0 +1,426 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useQuery } from '~/compute/useQuery'
+import { useEvidence } from '~/sheet/evidence'
+import { useSpread } from '~/sheet/spread'
+import FishingFields from '~/sheet/fields/FishingFields.vue'
+import LaneChip from '~/ui/LaneChip.vue'
+import LineField from '~/sheet/fields/LineField.vue'
+import SheetFrame from '~/sheet/SheetFrame.vue'
+import StrikeSection from './StrikeSection.vue'
+import { FAMILIES, PARAMETERS, type BiteChain, type LossId, type StrikeRig } from '#core'
+import type { Letter } from '#schemas/spread'
+import { conditionsOf } from '~/sheet/useEvaluation'
+import { CHANGE_WORDS } from '#words/touchWords'
+import { movedWords } from '#words/movedWords'
+import { BASIS_MARKS, LOSS_WORDS } from '#words/words'
+import type { StrikeJob } from '~/compute/strike'
+
+/**
+ * A bite on one rig, step by step: jaws close, plastic gives, the point comes clear or not, the set goes in
+ * or not. The weakest link is named.
+ */
+defineProps<{ id: string | undefined }>()
+const spread = useSpread()
+const evidence = useEvidence()
+const lanes = computed(() => spread.content.lanes)
+const lane = computed(() => lanes.value.find(l => l.letter === spread.picked) ?? lanes.value[0]!)
+/** What the log says of this rig here. */
+const known = computed(() => {
+  const { letter: _, ...rig } = lane.value
+  return evidence.of(spread.content, rig)
+})
+const moved = computed(() => {
+  const { letter: _, ...rig } = lane.value
+  return movedWords('hook', known.value, bite.value?.result.byModel, evidence.whose(spread.content, rig))
+})
+const biteN = ref<number>()
+const slackM = ref<number>()
+const job = computed<StrikeJob | undefined>(() => {
+  if (!spread.opened) return undefined
+  const { letter: _, ...rig } = lane.value
+  return {
+    bait: spread.content.bait as StrikeJob['bait'],
+    conditions: conditionsOf(spread.content),
+    rig: rig as StrikeJob['rig'],
+    ...(known.value ? { evidence: known.value } : {}),
+    ...(biteN.value === undefined ? {} : { biteN: biteN.value }),
+    ...(slackM.value === undefined ? {} : { slackM: slackM.value }),
+  }
+})
+const { answer, working, error, retry } = useQuery('bite', () => job.value)
+const bite = computed(() => (answer.value?.kind === 'bite' ? answer.value : undefined))
+const problems = computed(() => (answer.value?.kind === 'invalid' ? answer.value.problems : []))
+const kg = (n: number): string => `${(n / 9.80665).toFixed(1)} kg`
+const mm = (m: number): string => `${(1000 * m).toFixed(1)} mm`
+
+type Step = {
+  readonly id: LossId
+  readonly name: string
+  readonly has: number
+  readonly needs: number
+  readonly text: string
+  readonly most: number
+}
+const fine = (n: number): string => `${(n / 9.80665).toFixed(2)} kg`
+/**
+ * How the point comes clear: by the squeeze alone, or through what plastic that leaves, which the jaws must
+ * hold meanwhile.
+ */
+function pointStep(chain: BiteChain, { coverM, guardN }: StrikeRig): Step {
+  const squeezed = `the squeeze uncovers ${mm(chain.uncoveredM)} of plastic, ${mm(chain.coverM)} lie over the point`
+  if (chain.throughN > 0) {
+    const text = `${squeezed}; going through the rest takes ${fine(chain.throughN)}, the jaws hold the bait with ${fine(chain.heldN)}`
+    return {
+      id: 'notReached',
+      name: 'point through the plastic',
+      has: chain.heldN,
+      needs: chain.throughN,
+      most: 1.4 * Math.max(chain.heldN, chain.throughN),
+      text,
+    }
+  }
+  const text =
+    coverM > 0
+      ? squeezed
+      : guardN > 0
+        ? `the guard takes ${kg(guardN)} to press down`
+        : 'the point stands open'
+  return {
+    id: 'notReached',
+    name: 'point uncovered',
+    has: chain.uncoveredM,
+    needs: chain.coverM,
+    most: Math.max(0.002, 1.4 * chain.uncoveredM, 1.4 * chain.coverM),
+    text,
+  }
+}
+/** The chain of this bite: what each step has against what it needs. */
+const steps = computed<Step[]>(() => {
+  if (!bite.value) return []
+  const { chain, rig } = bite.value
+  return [
+    pointStep(chain, rig),
+    {
+      id: 'noBite',
+      name: 'gap left for a jaw',
+      has: Math.max(0, chain.gapM),
+      needs: chain.needM,
+      most: Math.max(0.008, 1.3 * chain.gapM),
+      text: `${mm(Math.max(0, chain.gapM))} over the squeezed bait, a jaw needs ${mm(chain.needM)}`,
+    },
+    {
+      id: 'noForce',
+      name: 'force to go in',
+      has: Math.max(0, chain.setN - chain.plasticN),
+      needs: chain.neededN,
+      most: Math.max(10, 1.3 * chain.setN),
+      text: `${kg(chain.setN)} reach the hook, the plastic takes ${kg(chain.plasticN)}, going in takes ${kg(chain.neededN)}`,
+    },
+    {
+      id: 'opens',
+      name: 'hook stays shut',
+      has: chain.opensN,
+      needs: chain.setN,
+      most: Math.max(10, 1.2 * chain.opensN),
+      text: `the bend opens at ${kg(chain.opensN)}, the set pulls ${kg(chain.setN)}`,
+    },
+  ]
+})
+const weakest = computed(() => {
+  const loss = bite.value?.chain.loss
+  if (!loss) return 'This bite is hooked.'
+  return `This bite is lost: ${LOSS_WORDS[loss]}.`
+})
+</script>
+
+<template>
+  <SheetFrame :id="id" view="strike">
+    <section class="strip" aria-label="Bite">
+      <button
+        v-for="(one, i) in lanes"
+        :key="one.letter"
+        type="button"
+        class="pick"
+        :class="`lane-${one.letter}`"
+        :aria-pressed="one.letter === lane.letter"
+        :title="`Key ${i + 1}`"
+        @click="spread.picked = one.letter as Letter"
+      >
+        <LaneChip :letter="one.letter" plain /> {{ FAMILIES[one.family].shortName }}
+      </button>
+      <span class="grow" />
+      <FishingFields :show="['feeding', 'match', 'retrieve', 'rod', 'biteM']" />
+      <LineField />
+    </section>
+    <p v-if="error" class="error" role="alert">
+      {{ error }} <button type="button" @click="retry()">Try again</button>
+    </p>
+    <p v-for="problem in problems" :key="problem.field" class="error" role="alert">{{ problem.message }}</p>
+    <div v-if="bite" class="body" :aria-busy="working">
+      <section class="look" aria-label="This bite">
+        <p class="weakest" :class="bite.chain.loss ? 'fail' : 'pass'">{{ weakest }}</p>
+        <StrikeSection :bite="bite" :letter="lane.letter" />
+        <div class="sliders">
+          <label
+            ><span class="label">bite</span
+            ><input
+              type="range"
+              min="2"
+              max="60"
+              step="0.5"
+              :value="bite.biteN"
+              aria-label="Force of the bite"
+              :aria-valuetext="kg(bite.biteN)"
+              @input="biteN = Number(($event.target as HTMLInputElement).value)"
+            /><output class="figure">{{ kg(bite.biteN) }}</output></label
+          >
+          <label
+            ><span class="label">slack</span
+            ><input
+              type="range"
+              min="0"
+              max="1.2"
+              step="0.02"
+              :value="bite.slackM"
+              aria-label="Slack in the line"
+              :aria-valuetext="`${bite.slackM.toFixed(2)} metres`"
+              @input="slackM = Number(($event.target as HTMLInputElement).value)"
+            /><output class="figure">{{ bite.slackM.toFixed(2) }} m</output></label
+          >
+          <button
+            v-if="biteN !== undefined || slackM !== undefined"
+            type="button"
+            class="key"
+            @click="((biteN = undefined), (slackM = undefined))"
+          >
+            A middling bite again
+          </button>
+        </div>
+      </section>
+      <section class="chain" aria-label="The chain">
+        <h2 class="label">link by link: what it has, what it needs ▎</h2>
+        <ol>
+          <li v-for="s in steps" :key="s.id" :class="{ fails: bite.chain.loss === s.id }">
+            <b>{{ s.name }}</b>
+            <svg viewBox="0 0 300 16" preserveAspectRatio="none" aria-hidden="true">
+              <rect x="0" y="3" height="10" :width="300 * Math.min(1, s.has / s.most)" class="has" />
+              <line
+                :x1="300 * Math.min(1, s.needs / s.most)"
+                :x2="300 * Math.min(1, s.needs / s.most)"
+                y1="0"
+                y2="16"
+                class="needs"
+              />
+            </svg>
+            <span class="text">{{ s.text }}</span>
+          </li>
+        </ol>
+      </section>
+      <section class="all" aria-label="All bites">
+        <h2 class="label">
+          of all bites of fish that
+          {{
+            spread.content.fishing?.feeding === 'gulp'
+              ? 'gulp'
+              : spread.content.fishing?.feeding === 'nip'
+                ? 'nip'
+                : 'grab'
+          }}, hooked
+        </h2>
+        <p class="huge figure">
+          {{ Math.round(100 * bite.result.hookUp.value) }}
+          <small
+            >% ({{ Math.round(100 * bite.result.hookUp.low) }}–{{
+              Math.round(100 * bite.result.hookUp.high)
+            }}) {{ BASIS_MARKS[bite.result.hookUp.basis] }}</small
+          >
+        </p>
+        <p v-if="moved" class="label">▤ {{ moved }}</p>
+        <p class="label">least certain: {{ PARAMETERS[bite.result.mainDoubt].words }}</p>
+        <h3 class="label">what loses the rest</h3>
+        <ul>
+          <li v-for="l in bite.result.losses" :key="l.id">
+            <span>{{ LOSS_WORDS[l.id] }}</span><i :style="{ width: `${100 * l.share}%` }" /><b class="figure"
+              >{{ Math.round(100 * l.share) }} %</b
+            >
+          </li>
+        </ul>
+        <h3 class="label">what one change would add, of a hundred bites</h3>
+        <ul v-if="bite.changes.length > 0" class="changes">
+          <li v-for="c in bite.changes.slice(0, 5)" :key="c.id">
+            <span>{{ CHANGE_WORDS[c.id] }}</span><i :style="{ width: `${100 * c.gain}%` }" /><b class="figure"
+              >+{{ Math.round(100 * c.gain) }}</b
+            >
+          </li>
+        </ul>
+        <p v-else class="label">No single change helps by half a percent or more.</p>
+      </section>
+    </div>
+    <p v-else-if="!error && problems.length === 0" class="label wait">Waiting for a bite…</p>
+  </SheetFrame>
+</template>
+
+<style scoped>
+.strip {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  align-items: center;
+  padding: 4px 12px;
+  border-bottom: var(--line-weight) solid var(--ink);
+}
+.grow {
+  flex: 1;
+}
+.pick {
+  display: inline-flex;
+  align-items: center;
+  gap: 6px;
+  height: 34px;
+  padding: 0 8px 0 2px;
+  font-size: 14px;
+  border-bottom: 3px solid transparent;
+}
+.pick[aria-pressed='true'] {
+  border-bottom-color: var(--lane);
+  font-weight: 600;
+}
+.body {
+  flex: 1;
+  display: grid;
+  grid-template-columns: minmax(0, 1.1fr) minmax(0, 1fr) 320px;
+}
+.body > section {
+  padding: 8px 14px;
+  min-width: 0;
+}
+.look,
+.chain {
+  border-right: 1px solid var(--hair-strong);
+}
+.weakest {
+  font-size: 20px;
+  padding-left: 10px;
+  border-left: 5px solid;
+  margin-bottom: 6px;
+}
+.pass {
+  color: var(--marram);
+}
+.fail {
+  color: var(--wrack);
+}
+.sliders {
+  display: grid;
+  gap: 8px;
+  margin-top: 8px;
+}
+.sliders label {
+  display: grid;
+  grid-template-columns: 44px 1fr 70px;
+  gap: 8px;
+  align-items: center;
+}
+input[type='range'] {
+  accent-color: var(--float);
+  height: 26px;
+  width: 100%;
+}
+output {
+  text-align: right;
+  font-size: 16px;
+}
+.key {
+  justify-self: start;
+  min-height: 30px;
+  padding: 2px 10px;
+  border: var(--line-weight) solid var(--hair-strong);
+  border-radius: 2px;
+  font-size: 14px;
+}
+.chain ol {
+  display: grid;
+  gap: 14px;
+  margin-top: 6px;
+}
+.chain b {
+  font-size: 16px;
+}
+.chain svg {
+  display: block;
+  width: 100%;
+  height: 18px;
+}
+.has {
+  fill: var(--marram);
+}
+.needs {
+  stroke: var(--ink);
+  stroke-width: 3;
+  vector-effect: non-scaling-stroke;
+}
+.fails b {
+  color: var(--wrack);
+}
+.fails .has {
+  fill: var(--wrack);
+}
+.text {
+  font-size: 14px;
+}
+.huge {
+  font-size: 40px;
+  font-weight: 600;
+  line-height: 1.1;
+}
+.huge small {
+  font-size: 14px;
+  font-weight: 400;
+  color: var(--ink-soft);
+}
+h3 {
+  margin-top: 10px;
+}
+.all li {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 90px 44px;
+  gap: 6px;
+  align-items: center;
+  font-size: 14px;
+  padding: 2px 0;
+}
+.all i {
+  height: 10px;
+  background: var(--wrack);
+  max-width: 90px;
+}
+.changes i {
+  background: var(--marram);
+}
+.all b {
+  text-align: right;
+}
+.error {
+  padding: 8px 12px;
+  color: var(--wrack);
+}
+.error button {
+  text-decoration: underline;
+}
+.wait {
+  padding: 20px;
+}
+@media (max-width: 999px) {
+  .body {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .look,
+  .chain {
+    border-right: 0;
+  }
+  .pick {
+    height: 44px;
+  }
+}
+</style>

@@ -1,0 +1,319 @@
+<script setup lang="ts">
+import { UDropdownMenu, UIcon } from '#components'
+import { useEventListener, usePreferredReducedMotion } from '@vueuse/core'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { useEvaluation } from '~/sheet/useEvaluation'
+import { useSpread } from '~/sheet/spread'
+import ChoiceField from '~/ui/ChoiceField.vue'
+import LineField from '~/sheet/fields/LineField.vue'
+import NumberFieldDepth from '~/sheet/fields/NumberFieldDepth.vue'
+import SheetFrame from '~/sheet/SheetFrame.vue'
+import TankCharts from './TankCharts.vue'
+import TankConditions from './TankConditions.vue'
+import TankGlass from './TankGlass.vue'
+import TankTable from './TankTable.vue'
+import ZoneField from '~/sheet/fields/ZoneField.vue'
+import { PLASTIC_IDS, PLASTICS } from '#core'
+import { dropRows, dropsCsv } from '../../../shared/dropRecord'
+import { TANK_SPEEDS, useDropClock } from '~/ui/useDropClock'
+import { diversOf, type Diver } from '~/ui/drawing/diver'
+import { SETTLE_S } from '~/ui/drawing/dropPath'
+import { LESSONS } from './lessons'
+import { summaryOf } from '~/ui/drawing/told'
+
+/** The rigs dropped side by side, large: from the side and from above, with charts, figures and what-ifs. */
+defineProps<{ id: string | undefined }>()
+const spread = useSpread()
+const { outcomes, working, error, retry } = useEvaluation(() => (spread.opened ? spread.content : undefined))
+const reduced = usePreferredReducedMotion()
+const order = computed(() => spread.content.lanes.map(l => l.letter))
+const depthM = computed(() => spread.content.water.depthM)
+const divers = computed(() => diversOf(order.value, outcomes.value))
+const zone = computed(() => spread.content.water.zone)
+const end = computed(() =>
+  divers.value.length === 0 ? 0 : SETTLE_S + Math.max(...divers.value.map(d => d.drop.timeS)),
+)
+const clock = useDropClock(() => end.value)
+const { time, playing, rate } = clock
+const plastics = PLASTIC_IDS.map(value => ({ value, label: PLASTICS[value].name }))
+const rod = computed(() => {
+  const hold = spread.content.line.hold
+  return hold && hold.mode !== 'slack' ? { rodDistanceM: hold.rodDistanceM } : {}
+})
+
+/** A drop worked out again and found the same. */
+const same = (one: Diver['drop'], other: Diver['drop']): boolean =>
+  one === other || (one.timeS === other.timeS && one.samples.length === other.samples.length)
+/** The drop before the last change stays as a ghost, one for each rig. */
+const ghosts = shallowRef<readonly Diver[]>([])
+watch(divers, (now, before) => {
+  const changed = before.filter(old => now.some(d => d.letter === old.letter && !same(d.drop, old.drop)))
+  if (changed.length > 0)
+    ghosts.value = [...ghosts.value.filter(g => changed.every(c => c.letter !== g.letter)), ...changed]
+})
+
+/** What to look for in the set piece on show; gone with the next drop that was not asked for here. */
+const looking = ref('')
+const lessons = LESSONS.map(({ title, look, apply }) => ({
+  label: title,
+  onSelect: () => {
+    ghosts.value = []
+    spread.edit(apply)
+    looking.value = look
+    restart = true
+  },
+}))
+let restart = false
+watch(
+  working,
+  now => {
+    if (now || !restart) return
+    restart = false
+    ghosts.value = []
+    if (reduced.value === 'reduce') return clock.seek(end.value)
+    clock.seek(0)
+    clock.play()
+  },
+  { flush: 'post' },
+)
+
+function exportDrops(kind: 'csv' | 'json'): void {
+  const drops = divers.value.map(({ letter, drop }) => ({ rig: letter, drop }))
+  const text =
+    kind === 'csv'
+      ? dropsCsv(drops)
+      : JSON.stringify(
+          {
+            format: 'dunecrest-drop',
+            version: 1,
+            spread: spread.content,
+            drops: drops.map(({ rig, drop }) => ({ rig, moments: dropRows(drop) })),
+          },
+          null,
+          1,
+        )
+  const link = document.createElement('a')
+  link.href = URL.createObjectURL(
+    new Blob([text], { type: kind === 'csv' ? 'text/csv' : 'application/json' }),
+  )
+  link.download = `${
+    spread.name
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '') || 'drop'
+  }-drop.${kind}`
+  link.click()
+  URL.revokeObjectURL(link.href)
+}
+
+const exports = (['csv', 'json'] as const).map(kind => ({
+  label: `These drops as ${kind.toUpperCase()}`,
+  onSelect: () => exportDrops(kind),
+}))
+
+/** One frame of a film at thirty a second. */
+const FRAME_S = 1 / 30
+const described = computed(() => summaryOf(order.value, outcomes.value, zone.value))
+useEventListener(window, 'keydown', (event: KeyboardEvent) => {
+  if ((event.target as HTMLElement).closest('input, select, [role=dialog], [role=listbox]')) return
+  if (event.key === 'ArrowRight') clock.seek(time.value + (event.shiftKey ? 1 : FRAME_S))
+  else if (event.key === 'ArrowLeft') clock.seek(time.value - (event.shiftKey ? 1 : FRAME_S))
+  else if (event.key === 'Home') clock.seek(0)
+  else return
+  event.preventDefault()
+})
+</script>
+
+<template>
+  <SheetFrame :id="id" view="tank" @drop="clock.toggle()">
+    <section class="strip" aria-label="Conditions">
+      <NumberFieldDepth />
+      <ChoiceField
+        label="material"
+        :model-value="spread.content.bait.material"
+        :items="plastics"
+        @update:model-value="value => spread.edit(draft => void (draft.bait.material = value))"
+      />
+      <TankConditions />
+      <ZoneField />
+      <LineField />
+      <span v-if="looking" class="look">{{ looking }}</span>
+      <span class="grow" />
+      <UDropdownMenu :items="lessons"
+        ><button type="button" class="key"><UIcon name="i-lucide-eye" /> Show me</button></UDropdownMenu
+      >
+      <UDropdownMenu :items="exports"
+        ><button type="button" class="key" :disabled="divers.length === 0">
+          <UIcon name="i-lucide-download" /> Export
+        </button></UDropdownMenu
+      >
+      <button type="button" class="key" :disabled="ghosts.length === 0" @click="ghosts = []">
+        Clear ghosts
+      </button>
+    </section>
+    <p v-if="error" class="error" role="alert">
+      The figures could not be worked out: {{ error }}
+      <button type="button" @click="retry()">Try again</button>
+    </p>
+    <div class="body" :aria-busy="working">
+      <TankGlass
+        :divers="divers"
+        :ghosts="ghosts"
+        :depth-m="depthM"
+        :time="time"
+        :described="described"
+        :zone="zone"
+        v-bind="rod"
+      />
+      <TankCharts :divers="divers" :ghosts="ghosts" :depth-m="depthM" :time="time" />
+    </div>
+    <section class="controls no-print" aria-label="Tank">
+      <button
+        type="button"
+        class="drop"
+        :aria-label="playing ? 'Pause the drop' : 'Drop the rigs'"
+        :disabled="end === 0"
+        @click="clock.toggle()"
+      >
+        <UIcon :name="playing ? 'i-lucide-pause' : 'i-lucide-play'" />
+      </button>
+      <button type="button" class="key icon" aria-label="One frame back" @click="clock.seek(time - FRAME_S)">
+        <UIcon name="i-lucide-step-back" />
+      </button>
+      <button type="button" class="key icon" aria-label="One frame on" @click="clock.seek(time + FRAME_S)">
+        <UIcon name="i-lucide-step-forward" />
+      </button>
+      <input
+        type="range"
+        min="0"
+        :max="end"
+        step="0.02"
+        :value="time"
+        aria-label="Time of the drop"
+        :aria-valuetext="`${time.toFixed(1)} seconds`"
+        @input="clock.seek(Number(($event.target as HTMLInputElement).value))"
+      />
+      <output class="figure">{{ time.toFixed(1) }} s</output>
+      <select v-model.number="rate" aria-label="Speed of the drop" class="figure">
+        <option v-for="speed in TANK_SPEEDS" :key="speed" :value="speed">
+          {{
+            speed === 1 ? 'real time' : speed === 0.5 ? 'half speed' : speed === 0.25 ? 'quarter' : 'tenth'
+          }}
+        </option>
+      </select>
+      <span class="label"
+        >Space drops, ← → step a frame, Shift a second. ◇ Computed by the model, ◆ with your drops where you
+        made them.</span
+      >
+    </section>
+    <TankTable :lanes="spread.content.lanes" :outcomes="outcomes" :time="time" :zone="zone" />
+    <p class="visually-hidden" aria-live="polite">{{ working ? '' : described }}</p>
+  </SheetFrame>
+</template>
+
+<style scoped>
+.strip {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 16px;
+  align-items: center;
+  padding: 5px 12px;
+  border-bottom: var(--line-weight) solid var(--hair-strong);
+}
+.grow {
+  flex: 1;
+}
+.body {
+  flex: 1;
+  display: grid;
+  grid-template-columns: minmax(0, 1.7fr) minmax(0, 1fr);
+  min-height: 420px;
+}
+.controls {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  padding: 5px 12px;
+  border-top: var(--line-weight) solid var(--ink);
+}
+.drop {
+  width: 34px;
+  height: 34px;
+  display: grid;
+  place-items: center;
+  background: var(--ink);
+  color: var(--paper);
+  border-radius: 2px;
+  font-size: 18px;
+}
+.drop:disabled,
+.key:disabled {
+  opacity: 0.4;
+}
+.key {
+  height: 28px;
+  padding: 0 9px;
+  display: inline-flex;
+  align-items: center;
+  gap: 5px;
+  white-space: nowrap;
+  border: var(--line-weight) solid var(--hair-strong);
+  border-radius: 2px;
+  font-size: 14px;
+}
+.key:hover:not(:disabled) {
+  background: var(--ink);
+  color: var(--paper);
+}
+.icon {
+  width: 30px;
+  padding: 0;
+  display: grid;
+  place-items: center;
+}
+input[type='range'] {
+  flex: 1;
+  min-width: 80px;
+  accent-color: var(--float);
+  height: 24px;
+}
+output {
+  font-size: 16px;
+  min-width: 6ch;
+  text-align: right;
+}
+select {
+  background: var(--raised);
+  border-bottom: 1px solid var(--hair-strong);
+  height: 28px;
+  font-size: 14px;
+}
+
+.look {
+  font-size: 15px;
+  padding-left: 10px;
+  border-left: 4px solid var(--float);
+}
+.error {
+  padding: 8px 12px;
+  color: var(--wrack);
+}
+.error button {
+  text-decoration: underline;
+}
+@media (max-width: 899px) {
+  .body {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .body > :first-child {
+    min-height: 480px;
+  }
+  .controls {
+    flex-wrap: wrap;
+  }
+  .drop {
+    width: 56px;
+    height: 56px;
+  }
+}
+</style>

@@ -1,0 +1,341 @@
+<script setup lang="ts">
+import TraceView from './TraceView.vue'
+import { NuxtLink, UIcon } from '#components'
+import { navigateTo } from '#imports'
+import { computed, ref, watch } from 'vue'
+import { useTrace } from './useTrace'
+import { useBox } from '~/sync/box'
+import { useSpread } from '~/sheet/spread'
+import ChoiceField from '~/ui/ChoiceField.vue'
+import SheetFrame from '~/sheet/SheetFrame.vue'
+import {
+  BAIT_FORMS,
+  FORM_IDS,
+  HOOK_SIZES,
+  PLASTIC_IDS,
+  PLASTICS,
+  typicalHook,
+  type FormId,
+  type HookSize,
+  type PlasticId,
+} from '#core'
+import type { ItemDetails } from '#schemas/box'
+import { samplePhoto } from './samplePhoto'
+import { hookFrom, ownOutline, type TraceSide } from './traced'
+import type { Point } from '~/compute/trace'
+
+/** The angler's own bait or hook from a photograph beside a bank card: found, put right by hand, kept. */
+const spread = useSpread()
+const box = useBox()
+const { picture, trace, message, busy, reversed, look, open, nudge } = useTrace()
+const subject = ref<'bait' | 'hook'>('bait')
+const view = ref<TraceSide>('side')
+const form = ref<FormId>('slimShad')
+const material = ref<PlasticId>('plain')
+const name = ref('my bait')
+const points = ref<Point[]>([])
+const want = computed(() => (subject.value === 'bait' ? ('bait' as const) : ('scale' as const)))
+watch(subject, () => {
+  points.value = []
+  name.value = subject.value === 'bait' ? 'my bait' : 'my hook'
+  if (picture.value) void look(picture.value, want.value)
+})
+
+function choose(event: Event): void {
+  const input = event.target as HTMLInputElement
+  const [file] = input.files ?? []
+  points.value = []
+  if (file) void open(file, want.value)
+  input.value = ''
+}
+const lengthM = computed(() => (trace.value ? trace.value.lengthPx / trace.value.pxPerMm / 1000 : 0))
+const bait = computed(() =>
+  trace.value && trace.value.stations.length > 0
+    ? {
+        form: form.value,
+        lengthM: lengthM.value,
+        material: material.value,
+        own: ownOutline(trace.value, form.value, view.value, reversed.value),
+      }
+    : undefined,
+)
+const thickest = computed(() =>
+  bait.value
+    ? Math.max(...(view.value === 'side' ? bait.value.own.height : bait.value.own.width)) * lengthM.value
+    : 0,
+)
+const hook = computed(() =>
+  trace.value && points.value.length === 3
+    ? hookFrom(points.value as unknown as readonly [Point, Point, Point], trace.value.pxPerMm)
+    : undefined,
+)
+const STEPS = ['Click the middle of the eye.', 'Click the back of the bend.', 'Click the point.'] as const
+const forms = FORM_IDS.map(value => ({ value, label: BAIT_FORMS[value].name }))
+const plastics = PLASTIC_IDS.map(value => ({ value, label: PLASTICS[value].name }))
+const views = [
+  { value: 'side', label: 'from the side' },
+  { value: 'above', label: 'from above' },
+] as const
+const bench = computed(() => (spread.saved ? `/bench/${spread.saved.id}` : '/bench'))
+const kept = ref('')
+/** The size whose typical length is nearest. */
+const nearestSize = (m: number): HookSize =>
+  HOOK_SIZES.reduce((best, size) =>
+    Math.abs(typicalHook('wideGap', size).lengthM - m) < Math.abs(typicalHook('wideGap', best).lengthM - m)
+      ? size
+      : best,
+  )
+
+async function keep(): Promise<void> {
+  const details: ItemDetails | undefined = bait.value
+    ? ({ kind: 'bait', ...bait.value } as ItemDetails)
+    : hook.value && { kind: 'hook', style: 'wideGap', size: nearestSize(hook.value.lengthM), own: hook.value }
+  if (!details) return
+  const made = await box.add([
+    { name: name.value.trim() || 'my own', count: 1, tags: ['traced'], notes: '', details },
+  ])
+  kept.value = made ? `${made[0]!.name} is in the box.` : ''
+}
+async function use(): Promise<void> {
+  if (bait.value) spread.edit(draft => void (draft.bait = bait.value as typeof draft.bait))
+  else if (hook.value) {
+    const letter = (spread.content.lanes.find(l => l.letter === spread.picked) ?? spread.content.lanes[0]!)
+      .letter
+    const own = hook.value
+    spread.editLane(letter, l => ({ ...l, hook: { ...l.hook, ...own } }))
+  }
+  await navigateTo(bench.value)
+}
+</script>
+
+<template>
+  <SheetFrame :id="spread.saved?.id" view="bench">
+    <section class="strip" aria-label="Taking the photograph">
+      <h2>Trace my {{ subject }}</h2>
+      <ChoiceField
+        label="what"
+        :model-value="subject"
+        :items="[
+          { value: 'bait', label: 'a bait' },
+          { value: 'hook', label: 'a hook' },
+        ]"
+        @update:model-value="value => (subject = value)"
+      />
+      <label class="key file"
+        ><UIcon name="i-lucide-camera" /> Choose a photo<input
+          type="file"
+          accept="image/*"
+          aria-label="Photograph"
+          @change="choose"
+      /></label>
+      <button type="button" class="key" @click="look(samplePhoto(), want)">
+        <UIcon name="i-lucide-image" /> Try the sample photo
+      </button>
+      <span class="grow" />
+      <NuxtLink :to="bench" class="key">Back to the bench</NuxtLink>
+    </section>
+    <div class="body">
+      <div class="left">
+        <TraceView
+          v-if="picture"
+          v-model:points="points"
+          :picture="picture"
+          :trace="trace"
+          :subject="subject"
+          :reversed="reversed"
+          @nudge="nudge"
+        />
+        <div v-else class="how">
+          <h3>How to take it</h3>
+          <p>
+            Lay the {{ subject }} flat on plain paper beside a bank card,
+            {{ subject === 'bait' ? 'on its side or on its belly' : 'point up' }}. Photograph from straight
+            above, with even light and no hard shadows. The picture stays on this device.
+          </p>
+        </div>
+      </div>
+      <aside class="right" aria-label="What was found">
+        <p v-if="busy" class="label" role="status">
+          Looking for the card{{ subject === 'bait' ? ' and the bait' : '' }}…
+        </p>
+        <p v-else-if="message" class="bad" role="alert">{{ message }}</p>
+        <template v-else-if="trace">
+          <p class="label">
+            card found: {{ trace.pxPerMm.toFixed(1) }} pixels to the millimetre. ◇ measured from your photo
+          </p>
+          <template v-if="bait">
+            <p class="big figure">{{ (lengthM * 1000).toFixed(1) }} <small>mm long</small></p>
+            <p class="big figure">
+              {{ (thickest * 1000).toFixed(1) }}
+              <small>mm {{ view === 'side' ? 'high' : 'wide' }} at its thickest</small>
+            </p>
+            <div class="fields">
+              <ChoiceField
+                label="seen"
+                :model-value="view"
+                :items="views"
+                @update:model-value="value => (view = value)"
+              />
+              <ChoiceField
+                label="most like"
+                :model-value="form"
+                :items="forms"
+                @update:model-value="value => (form = value)"
+              />
+              <ChoiceField
+                label="material"
+                :model-value="material"
+                :items="plastics"
+                @update:model-value="value => (material = value)"
+              />
+              <button type="button" class="key" @click="reversed = !reversed">
+                <UIcon name="i-lucide-arrow-left-right" /> The nose is at the other end
+              </button>
+            </div>
+            <p class="label">
+              {{ view === 'side' ? 'Width' : 'Height' }}, tail and slot are taken from the form it is most
+              like. Drag the points of the outline where it is off, or focus one and use the arrow keys.
+            </p>
+          </template>
+          <template v-else>
+            <p v-if="points.length < 3" class="say">{{ STEPS[points.length] }}</p>
+            <template v-if="hook">
+              <p class="big figure">{{ (hook.lengthM * 1000).toFixed(1) }} <small>mm, eye to bend</small></p>
+              <p class="big figure">{{ (hook.gapM * 1000).toFixed(1) }} <small>mm gap</small></p>
+            </template>
+            <button v-if="points.length > 0" type="button" class="key" @click="points = points.slice(0, -1)">
+              Take the last point back
+            </button>
+          </template>
+          <div v-if="bait || hook" class="fields">
+            <label class="label">name <input v-model="name" maxlength="80" class="text" /></label>
+            <button type="button" class="key strong" @click="use()">
+              <UIcon name="i-lucide-ruler" /> Use it on the bench
+            </button>
+            <button type="button" class="key" :disabled="box.busy" @click="keep()">
+              <UIcon name="i-lucide-package" /> Keep it in my box
+            </button>
+          </div>
+          <p v-if="kept" role="status">{{ kept }}</p>
+          <p v-if="box.error" class="bad" role="alert">{{ box.error }}</p>
+        </template>
+      </aside>
+    </div>
+  </SheetFrame>
+</template>
+
+<style scoped>
+.strip {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 12px;
+  align-items: center;
+  padding: 5px 12px;
+  border-bottom: var(--line-weight) solid var(--hair-strong);
+}
+h2 {
+  font-size: 18px;
+  font-weight: 600;
+}
+.grow {
+  flex: 1;
+}
+.key {
+  min-height: 30px;
+  padding: 2px 10px;
+  display: inline-flex;
+  gap: 6px;
+  align-items: center;
+  border: var(--line-weight) solid var(--hair-strong);
+  border-radius: 2px;
+  font-size: 14px;
+  position: relative;
+}
+.key:hover:not(:disabled) {
+  background: var(--ink);
+  color: var(--paper);
+}
+.strong {
+  background: var(--float);
+  color: var(--float-ink);
+  border-color: var(--float);
+}
+.file input {
+  position: absolute;
+  inset: 0;
+  opacity: 0;
+  cursor: pointer;
+}
+.file:focus-within {
+  outline: 2px solid var(--float);
+}
+.body {
+  flex: 1;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 340px;
+}
+.left {
+  border-right: var(--line-weight) solid var(--hair-strong);
+  padding: 8px;
+  min-width: 0;
+}
+.right {
+  padding: 10px 14px;
+  display: grid;
+  gap: 8px;
+  align-content: start;
+}
+.how {
+  padding: 30px 20px;
+  font-size: 16px;
+  max-width: 56ch;
+}
+.how h3 {
+  font-size: 20px;
+  margin-bottom: 6px;
+}
+.fields {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 12px;
+  align-items: center;
+}
+.text {
+  height: 30px;
+  background: var(--raised);
+  border-bottom: 1px solid var(--hair-strong);
+  padding: 0 6px;
+  font-size: 15px;
+  color: var(--ink);
+}
+.big {
+  font-size: 30px;
+  font-weight: 600;
+  line-height: 1.1;
+}
+.big small {
+  font-size: 14px;
+  font-weight: 400;
+  color: var(--ink-soft);
+}
+.say {
+  font-size: 17px;
+  padding-left: 10px;
+  border-left: 4px solid var(--float);
+}
+.bad {
+  color: var(--wrack);
+  font-size: 16px;
+}
+@media (max-width: 899px) {
+  .body {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .left {
+    border-right: 0;
+  }
+  .key {
+    min-height: 44px;
+  }
+}
+</style>

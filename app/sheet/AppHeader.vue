@@ -1,0 +1,300 @@
+<script setup lang="ts">
+import { NuxtLink, UIcon } from '#components'
+import { computed, ref } from 'vue'
+import { useSpread } from './spread'
+import ChoiceField from '~/ui/ChoiceField.vue'
+import { nameSchema } from '#schemas/spread'
+import { THEMES, useSettings } from '~/ui/settings'
+import { VIEW_NAMES, viewPath, VIEWS, type SheetView, type Steps } from './useSheetCommands'
+import { UNIT_SYSTEMS } from '#words/units'
+
+/** Name of the sheet, keeping it, undo, units, theme, help. */
+defineProps<{ saving: boolean; view: SheetView; steps: Steps }>()
+const emit = defineEmits<{
+  save: []
+  rename: [name: string]
+  spreads: []
+  fresh: []
+  palette: []
+  keys: []
+  discard: []
+}>()
+const spread = useSpread()
+const settings = useSettings()
+const nameError = ref<string>()
+const units = UNIT_SYSTEMS.map(value => ({ value, label: value }))
+const themes = THEMES.map(value => ({ value, label: value }))
+const state = computed(() => (!spread.saved ? 'not saved yet' : spread.changed ? 'unsaved changes' : 'saved'))
+
+function takeName(event: Event): void {
+  const input = event.target as HTMLInputElement
+  const parsed = nameSchema.safeParse(input.value)
+  nameError.value = parsed.success ? undefined : parsed.error.issues[0]?.message
+  if (parsed.success) emit('rename', parsed.data)
+}
+</script>
+
+<template>
+  <header class="bar no-print">
+    <h1 class="mark figure">Dunecrest</h1>
+    <nav class="views" aria-label="Views">
+      <NuxtLink
+        v-for="one in VIEWS"
+        :key="one"
+        :to="viewPath(one, spread.saved?.id)"
+        :aria-current="one === view ? 'page' : undefined"
+        >{{ VIEW_NAMES[one] }}</NuxtLink
+      >
+    </nav>
+    <span class="name">
+      <input
+        class="figure"
+        :value="spread.name"
+        aria-label="Name of this spread"
+        maxlength="100"
+        :aria-invalid="nameError ? 'true' : 'false'"
+        aria-describedby="name-error"
+        @change="takeName"
+      />
+      <span v-if="nameError" id="name-error" class="error" role="alert">{{ nameError }}</span>
+    </span>
+    <span class="label state" role="status">{{ state }}</span>
+    <button type="button" class="key strong" :disabled="saving || !spread.changed" @click="emit('save')">
+      <UIcon name="i-lucide-save" /> <span class="text">Save</span>
+    </button>
+    <button
+      v-if="spread.saved && spread.changed"
+      type="button"
+      class="key"
+      aria-label="Discard"
+      title="Discard the changes"
+      @click="emit('discard')"
+    >
+      <UIcon name="i-lucide-rotate-ccw" /> <span class="text">Discard</span>
+    </button>
+    <button type="button" class="key" aria-label="Spreads" title="Saved spreads" @click="emit('spreads')">
+      <UIcon name="i-lucide-folder-open" /> <span class="text">Spreads</span>
+    </button>
+    <button type="button" class="key" aria-label="New" title="A new spread" @click="emit('fresh')">
+      <UIcon name="i-lucide-file-plus" /> <span class="text">New</span>
+    </button>
+    <span class="pair">
+      <button
+        type="button"
+        class="key icon"
+        aria-label="Undo"
+        :disabled="!steps.canUndo"
+        @click="steps.undo()"
+      >
+        <UIcon name="i-lucide-undo-2" />
+      </button>
+      <button
+        type="button"
+        class="key icon"
+        aria-label="Redo"
+        :disabled="!steps.canRedo"
+        @click="steps.redo()"
+      >
+        <UIcon name="i-lucide-redo-2" />
+      </button>
+    </span>
+    <span class="gap" />
+    <ChoiceField
+      label="units"
+      :model-value="settings.system"
+      :items="units"
+      @update:model-value="value => (settings.system = value)"
+    />
+    <ChoiceField
+      label="theme"
+      :model-value="settings.theme"
+      :items="themes"
+      @update:model-value="value => (settings.theme = value)"
+    />
+    <button
+      type="button"
+      class="key icon"
+      aria-label="Find a command"
+      title="Find a command ( / )"
+      @click="emit('palette')"
+    >
+      <UIcon name="i-lucide-search" />
+    </button>
+    <button
+      type="button"
+      class="key icon"
+      aria-label="Show the keys"
+      title="Keys ( ? )"
+      @click="emit('keys')"
+    >
+      <UIcon name="i-lucide-keyboard" />
+    </button>
+  </header>
+</template>
+
+<style scoped>
+.bar {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  padding: 5px 12px;
+  border-bottom: var(--line-weight) solid var(--hair-strong);
+  flex-wrap: wrap;
+}
+.mark {
+  font-size: 20px;
+  font-weight: 700;
+  font-stretch: 80%;
+  letter-spacing: 0.01em;
+  margin-right: 8px;
+}
+.views {
+  display: inline-flex;
+  gap: 2px;
+  margin-right: 8px;
+}
+.views a {
+  padding: 3px 7px;
+  font-size: 15px;
+  border-bottom: 3px solid transparent;
+}
+.views a:hover {
+  border-bottom-color: var(--hair-strong);
+}
+.views a[aria-current] {
+  border-bottom-color: var(--float);
+  font-weight: 600;
+}
+.name {
+  position: relative;
+  flex: 0 1 190px;
+  min-width: 110px;
+}
+.name input {
+  width: 100%;
+  height: 28px;
+  font-size: 16px;
+  background: transparent;
+  border-bottom: 1px solid var(--hair);
+  text-overflow: ellipsis;
+}
+.name input:focus {
+  border-bottom-color: var(--float);
+  outline: none;
+}
+.name input[aria-invalid='true'] {
+  border-bottom: 2px solid var(--wrack);
+}
+.error {
+  position: absolute;
+  top: 30px;
+  left: 0;
+  z-index: 30;
+  padding: 4px 8px;
+  background: var(--wrack);
+  color: var(--paper);
+  font-size: 13px;
+  border-radius: 2px;
+  white-space: nowrap;
+}
+.state {
+  min-width: 84px;
+  white-space: nowrap;
+}
+@media (max-width: 1439px) {
+  .key:not(.strong) > .text {
+    display: none;
+  }
+  .bar {
+    gap: 5px;
+  }
+  .mark {
+    margin-right: 0;
+    font-size: 18px;
+  }
+  .views {
+    margin-right: 0;
+    gap: 0;
+  }
+  .views a {
+    padding-inline: 5px;
+  }
+  .name {
+    flex-basis: 110px;
+    min-width: 90px;
+  }
+  .state {
+    min-width: 0;
+  }
+}
+.key {
+  display: inline-flex;
+  align-items: center;
+  gap: 5px;
+  height: 28px;
+  padding: 0 9px;
+  border: var(--line-weight) solid var(--hair-strong);
+  border-radius: 2px;
+  background: transparent;
+  font-size: 14px;
+  white-space: nowrap;
+}
+.key:hover:not(:disabled) {
+  background: var(--ink);
+  color: var(--paper);
+}
+.key:disabled {
+  opacity: 0.4;
+}
+.strong:not(:disabled) {
+  background: var(--ink);
+  color: var(--paper);
+  border-color: var(--ink);
+}
+.icon {
+  width: 30px;
+  padding: 0;
+  justify-content: center;
+  font-size: 16px;
+}
+.pair {
+  display: inline-flex;
+  gap: 3px;
+}
+.gap {
+  flex: 1;
+}
+@media (max-width: 639px) {
+  .key {
+    height: 40px;
+  }
+  .icon {
+    width: 40px;
+  }
+  .gap {
+    display: none;
+  }
+  .bar {
+    gap: 6px;
+  }
+  .views {
+    flex: 1 1 100%;
+    overflow-x: auto;
+  }
+  .mark {
+    flex: 1;
+  }
+  .name {
+    flex: 1 1 60%;
+    order: 1;
+  }
+  .state {
+    order: 2;
+    min-width: 0;
+  }
+  .bar > :deep(.choice-field),
+  .bar > .icon {
+    order: 3;
+  }
+}
+</style>

@@ -1,0 +1,135 @@
+<script setup lang="ts">
+import { NuxtLink } from '#components'
+import { navigateTo, useHead } from '#imports'
+import { computed, reactive, ref, watch } from 'vue'
+import { useKeeping } from './useKeeping'
+import { useKeys } from './useKeys'
+import { useEvidence } from './evidence'
+import { useSpread } from './spread'
+import AppHeader from './AppHeader.vue'
+import CautionsDialog from './CautionsDialog.vue'
+import PaletteDialog from './PaletteDialog.vue'
+import SpreadsDialog from './SpreadsDialog.vue'
+import TermsDialog from './TermsDialog.vue'
+import { viewPath, type SheetView, type Steps, useSheetCommands } from './useSheetCommands'
+
+/** What every view of a sheet shares: header, keys, dialogs, and opening the spread of the address. */
+const props = defineProps<{
+  id: string | undefined
+  view: SheetView
+  /** what undo works on, where it is not the sheet */ steps?: Steps
+}>()
+const emit = defineEmits<{ drop: [] }>()
+const spread = useSpread()
+const keeping = useKeeping(props.view)
+const evidence = useEvidence()
+if (!evidence.loaded) void evidence.load()
+const steps = computed<Steps>(() => props.steps ?? spread)
+const missing = ref<string>()
+const loading = ref(true)
+const showing = reactive({ spreads: false, palette: false, keys: false, cautions: false })
+
+watch(
+  () => props.id,
+  async id => {
+    if (id === spread.saved?.id && spread.opened) return void (loading.value = false)
+    loading.value = true
+    missing.value = await keeping.open(id)
+    loading.value = false
+  },
+  { immediate: true },
+)
+
+async function startNew(): Promise<void> {
+  if (props.id === undefined) spread.discard()
+  else await navigateTo(viewPath(props.view, undefined))
+}
+const { keys, palette } = useSheetCommands(
+  {
+    drop: () => emit('drop'),
+    save: asNew => void keeping.save(asNew),
+    showSpreads: () => void (showing.spreads = true),
+    showPalette: () => void (showing.palette = true),
+    showKeys: () => void (showing.keys = true),
+    startNew: () => void startNew(),
+    go: view => void navigateTo(viewPath(view, spread.saved?.id)),
+  },
+  () => steps.value,
+  props.view !== 'box',
+)
+useKeys(keys)
+useHead({ title: () => `${spread.name} · Dunecrest` })
+</script>
+
+<template>
+  <main class="sheet" :class="{ bounded: view === 'box' }">
+    <AppHeader
+      :saving="keeping.saving.value"
+      :view="view"
+      :steps="steps"
+      @save="keeping.save()"
+      @rename="name => keeping.rename(name)"
+      @discard="spread.discard()"
+      @spreads="showing.spreads = true"
+      @fresh="startNew"
+      @palette="showing.palette = true"
+      @keys="showing.keys = true"
+    />
+    <p class="print-only figure title">Dunecrest: {{ spread.name }}</p>
+    <section v-if="missing" class="missing">
+      <h2>{{ missing }}</h2>
+      <p>
+        <NuxtLink to="/">Go to a fresh sheet</NuxtLink> or
+        <button type="button" @click="showing.spreads = true">see the saved spreads</button>.
+      </p>
+    </section>
+    <section v-else-if="loading" class="missing"><p class="label">Opening the spread…</p></section>
+    <slot
+      v-else
+      :show-cautions="
+        () => {
+          showing.cautions = true
+        }
+      "
+    />
+    <SpreadsDialog v-model:open="showing.spreads" :view="view" />
+    <PaletteDialog v-model:open="showing.palette" :entries="palette" />
+    <TermsDialog
+      v-model:open="showing.keys"
+      title="Keys"
+      :terms="keys.map(key => [key.keys, key.says] as const)"
+    />
+    <CautionsDialog v-model:open="showing.cautions" />
+  </main>
+</template>
+
+<style scoped>
+.sheet {
+  min-height: 100dvh;
+  display: flex;
+  flex-direction: column;
+}
+/* a long list scrolls inside the sheet rather than with it */
+@media screen and (min-width: 900px) {
+  .bounded {
+    height: 100dvh;
+  }
+}
+.title {
+  font-size: 20px;
+  padding: 6px 12px;
+}
+.missing {
+  padding: 48px 24px;
+  max-width: 60ch;
+  font-size: 16px;
+}
+.missing h2 {
+  font-size: 20px;
+  margin-bottom: 8px;
+}
+.missing :is(a, button) {
+  text-decoration: underline;
+  text-underline-offset: 3px;
+}
+</style>

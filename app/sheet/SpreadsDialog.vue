@@ -1,0 +1,216 @@
+<script setup lang="ts">
+import { UIcon, UModal } from '#components'
+import { navigateTo } from '#imports'
+import { ref, shallowRef, watch } from 'vue'
+import { useKeeping } from './useKeeping'
+import { useSpreads } from './useSpreads'
+import { useSpread } from './spread'
+import { useDateFormat } from '@vueuse/core'
+import type { SpreadSummary } from '#schemas/spread'
+import { nameSchema } from '#schemas/spread'
+import { viewPath, type SheetView } from './useSheetCommands'
+import { ServerRefusal } from '~/sync/api'
+
+/** Saved spreads: open, rename, delete with undo. */
+const open = defineModel<boolean>('open', { required: true })
+const props = defineProps<{ view: SheetView }>()
+const server = useSpreads()
+const keeping = useKeeping(props.view)
+const spread = useSpread()
+const items = shallowRef<SpreadSummary[]>()
+const error = ref<string>()
+const renaming = ref<string>()
+const deleted = shallowRef<SpreadSummary>()
+const renameError = ref<string>()
+
+async function load(): Promise<void> {
+  error.value = undefined
+  try {
+    items.value = await server.list()
+  } catch (failure) {
+    if (!(failure instanceof ServerRefusal)) throw failure
+    error.value = failure.message
+  }
+}
+watch(
+  open,
+  now => {
+    deleted.value = undefined
+    if (now) void load()
+  },
+  { immediate: true },
+)
+
+async function go(id: string): Promise<void> {
+  open.value = false
+  await navigateTo(viewPath(props.view, id))
+}
+
+async function rename(item: SpreadSummary, event: Event): Promise<void> {
+  // leaving the field after Enter or Escape comes here once more
+  if (renaming.value !== item.id) return
+  const parsed = nameSchema.safeParse((event.target as HTMLInputElement).value)
+  renameError.value = parsed.success ? undefined : parsed.error.issues[0]?.message
+  if (!parsed.success) return
+  renaming.value = undefined
+  if (item.id === spread.saved?.id) await keeping.rename(parsed.data)
+  else {
+    try {
+      await server.change(item.id, { revision: item.revision, name: parsed.data })
+    } catch (failure) {
+      error.value = failure instanceof Error ? failure.message : String(failure)
+      return
+    }
+  }
+  await load()
+}
+
+async function remove(item: SpreadSummary): Promise<void> {
+  if (!(await keeping.remove(item))) return
+  deleted.value = item
+  await load()
+}
+async function bringBack(item: SpreadSummary): Promise<void> {
+  if (!(await keeping.bringBack(item.id))) return
+  deleted.value = undefined
+  await load()
+}
+const when = (iso: string): string => useDateFormat(iso, 'D MMM YYYY, HH:mm').value
+</script>
+
+<template>
+  <UModal v-model:open="open" title="Saved spreads" :ui="{ content: 'max-w-3xl' }">
+    <template #body>
+      <p v-if="deleted" class="deleted" role="status">
+        Deleted: {{ deleted.name }}
+        <button type="button" class="link" @click="bringBack(deleted)">Undo</button>
+      </p>
+      <p v-if="error" class="fail">
+        {{ error }} <button type="button" class="link" @click="load()">Try again</button>
+      </p>
+      <p v-else-if="!items" class="label">Fetching…</p>
+      <p v-else-if="items.length === 0">
+        Nothing saved yet. Give the sheet a name and press Save: it comes back here, and under its own
+        address, with its water, bait and rigs.
+      </p>
+      <table v-else>
+        <thead>
+          <tr>
+            <th scope="col">Name</th>
+            <th scope="col">Water</th>
+            <th scope="col" class="num">Rigs</th>
+            <th scope="col">Saved</th>
+            <th scope="col"><span class="visually-hidden">Actions</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="item in items" :key="item.id" :class="{ here: item.id === spread.saved?.id }">
+            <th scope="row">
+              <template v-if="renaming === item.id">
+                <input
+                  :value="item.name"
+                  :aria-label="`New name for ${item.name}`"
+                  autofocus
+                  maxlength="100"
+                  @keydown.enter="rename(item, $event)"
+                  @keydown.esc.stop="renaming = undefined"
+                  @blur="rename(item, $event)"
+                />
+                <span v-if="renameError" class="fail" role="alert">{{ renameError }}</span>
+              </template>
+              <button v-else type="button" class="link" @click="go(item.id)">{{ item.name }}</button>
+            </th>
+            <td>{{ item.place || '–' }}</td>
+            <td class="num figure">{{ item.rigs }}</td>
+            <td class="figure">{{ when(item.updatedAt) }}</td>
+            <td class="acts">
+              <button
+                type="button"
+                :aria-label="`Rename ${item.name}`"
+                @click="
+                  renaming = item.id
+                  renameError = undefined
+                "
+              >
+                <UIcon name="i-lucide-pencil" />
+              </button>
+              <button type="button" :aria-label="`Delete ${item.name}`" @click="remove(item)">
+                <UIcon name="i-lucide-trash-2" />
+              </button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </template>
+  </UModal>
+</template>
+
+<style scoped>
+table {
+  width: 100%;
+  border-collapse: collapse;
+  font-size: 15px;
+}
+th {
+  text-align: left;
+  font-weight: 400;
+}
+thead th {
+  font-size: 12px;
+  color: var(--ink-soft);
+  border-bottom: 1px solid var(--ink);
+  padding: 2px 8px 4px 0;
+}
+tbody td,
+tbody th {
+  height: 34px;
+  border-bottom: 1px solid var(--hair);
+  padding: 3px 8px 3px 0;
+}
+.here th {
+  box-shadow: inset 3px 0 0 var(--float);
+  padding-left: 8px;
+}
+
+.deleted {
+  padding: 6px 10px;
+  margin-bottom: 10px;
+  border-left: 5px solid var(--shell);
+  background: var(--paper);
+  font-size: 15px;
+}
+.num {
+  text-align: right;
+  padding-right: 18px;
+}
+.link {
+  text-decoration: underline;
+  text-underline-offset: 3px;
+  text-decoration-color: var(--hair-strong);
+  text-align: left;
+}
+.link:hover {
+  text-decoration-color: var(--float);
+}
+.acts {
+  white-space: nowrap;
+  text-align: right;
+}
+.acts button {
+  width: 30px;
+  height: 28px;
+  display: inline-grid;
+  place-items: center;
+  border-radius: 2px;
+}
+.acts button:hover {
+  background: var(--ink);
+  color: var(--paper);
+}
+input {
+  width: 100%;
+  border-bottom: 1px solid var(--float);
+  background: var(--raised);
+  height: 26px;
+}
+</style>

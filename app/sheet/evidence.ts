@@ -1,0 +1,85 @@
+import { useLocalStorage } from '@vueuse/core'
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import {
+  bookOf,
+  evidenceOf,
+  rigKey,
+  type BaitSpec,
+  type Evidence,
+  type EvidenceBook,
+  type LoggedDrop,
+  type RigSpec,
+} from '#core'
+import type { EvidenceAnswer, StoredDrop, TallyRow } from '#schemas/log'
+import type { SpreadContent } from '#schemas/spread'
+import { ask, ServerRefusal } from '~/sync/api'
+import type { MovedOf } from '#words/movedWords'
+
+/**
+ * The angler's own drops and tally, and what they say. Loaded once with the page, and again after something
+ * was logged.
+ */
+export const useEvidence = defineStore('evidence', () => {
+  const tallies = shallowRef<readonly TallyRow[]>([])
+  const drops = shallowRef<readonly StoredDrop[]>([])
+  const loaded = ref(false)
+  const error = ref<string>()
+  /** figures as the model alone has them */
+  const ignored = useLocalStorage('dunecrest.evidence.ignored', false)
+
+  async function load(): Promise<void> {
+    try {
+      const answer = await ask<EvidenceAnswer>('/api/log/evidence')
+      tallies.value = answer.tallies
+      drops.value = answer.drops
+      error.value = undefined
+    } catch (failure) {
+      error.value = failure instanceof ServerRefusal ? failure.message : String(failure)
+    } finally {
+      loaded.value = true
+    }
+  }
+  const timed = computed<readonly LoggedDrop[]>(() =>
+    drops.value
+      .filter(d => !d.excluded)
+      .map(({ drop }) => ({
+        bait: drop.bait as BaitSpec,
+        seconds: drop.seconds,
+        model: drop.model,
+        ...(drop.pitchRad === undefined ? {} : { pitchRad: drop.pitchRad }),
+        ...(drop.bath ? { sharedS: drop.bath.lagSdS } : {}),
+      })),
+  )
+  const book = computed<EvidenceBook | undefined>(() =>
+    ignored.value || (drops.value.length === 0 && tallies.value.length === 0)
+      ? undefined
+      : bookOf(
+          timed.value,
+          tallies.value.map(({ rigKey, placeKey, counts: c }) => ({
+            rigKey,
+            placeKey,
+            casts: c.cast ?? 0,
+            snags: c.snag ?? 0,
+            bites: c.bite ?? 0,
+            bumps: c.bump ?? 0,
+            hooked: c.hooked ?? 0,
+          })),
+        ),
+  )
+
+  /** What is known of one rig on a sheet. */
+  function of({ bait, water }: Pick<SpreadContent, 'bait' | 'water'>, rig: object): Evidence | undefined {
+    return book.value && evidenceOf(book.value, bait as BaitSpec, rig as RigSpec, water.cover, water.bottom)
+  }
+  /** Whose figure it is, for telling what moved it. */
+  function whose({ bait, lanes }: Pick<SpreadContent, 'bait' | 'lanes'>, rig: object): MovedOf {
+    const key = (one: object): string => rigKey(bait as BaitSpec, one as RigSpec)
+    return { rigKey: key(rig), letters: new Map(lanes.map(({ letter, ...one }) => [key(one), letter])) }
+  }
+  async function exclude(id: string, excluded: boolean): Promise<void> {
+    await ask(`/api/log/${id}/exclude`, 'PUT', { excluded })
+    drops.value = drops.value.map(d => (d.id === id ? { ...d, excluded } : d))
+  }
+  return { tallies, drops, timed, loaded, error, ignored, book, of, whose, load, exclude }
+})

@@ -1,0 +1,78 @@
+<script setup lang="ts">
+import { UIcon } from '#components'
+import { computed } from 'vue'
+import { useSettings } from '~/ui/settings'
+import { useSpread } from '~/sheet/spread'
+import NumberField from '~/ui/NumberField.vue'
+import { LEAST_ZONE_M } from '~/ui/drawing/zone'
+
+/** The depths the fish feed between; anywhere until it is set. */
+const spread = useSpread()
+const settings = useSettings()
+const depthM = computed(() => spread.content.water.depthM)
+const zone = computed(() => spread.content.water.zone)
+const step = computed(() => settings.units.depth.to(settings.units.depth.label === 'm' ? 0.25 : 1))
+
+/** The lower third to begin with: where most fish are fed that a falling bait is meant for. */
+const begin = (): void =>
+  spread.edit(
+    draft => void (draft.water.zone = { fromM: Math.round((depthM.value * 20) / 3) / 10, toM: depthM.value }),
+  )
+const set = (change: { fromM?: number; toM?: number }): void =>
+  spread.edit(draft => void (draft.water.zone = { ...zone.value!, ...change }))
+const clear = (): void => spread.edit(draft => void delete draft.water.zone)
+</script>
+
+<template>
+  <span class="zone">
+    <button v-if="!zone" type="button" class="key" @click="begin()">set a feeding zone</button>
+    <template v-else>
+      <NumberField
+        label="fish feed from"
+        :model-value="zone.fromM"
+        :unit="settings.units.depth"
+        :range="[0, zone.toM - LEAST_ZONE_M]"
+        :step="step"
+        @update:model-value="fromM => set({ fromM })"
+      />
+      <NumberField
+        label="to"
+        :model-value="zone.toM"
+        :unit="settings.units.depth"
+        :range="[zone.fromM + LEAST_ZONE_M, depthM]"
+        :step="step"
+        @update:model-value="toM => set({ toM })"
+      />
+      <button type="button" class="key" aria-label="Clear the feeding zone" @click="clear()">
+        <UIcon name="i-lucide-x" />
+      </button>
+    </template>
+  </span>
+</template>
+
+<style scoped>
+.zone {
+  display: inline-flex;
+  gap: 10px;
+  align-items: baseline;
+}
+.key {
+  height: 26px;
+  padding: 0 7px;
+  font-size: 14px;
+  display: inline-grid;
+  place-items: center;
+  border: var(--line-weight) solid var(--hair-strong);
+  border-radius: 2px;
+  color: var(--ink);
+}
+.key:hover {
+  background: var(--ink);
+  color: var(--paper);
+}
+@media (max-width: 639px) {
+  .key {
+    height: 40px;
+  }
+}
+</style>

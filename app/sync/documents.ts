@@ -1,0 +1,65 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import { useExchange } from './useExchange'
+import type { DocumentContent, DocumentKind, StoredDocument } from '#schemas/spot'
+import { ask } from './api'
+import { newId } from './newId'
+
+/**
+ * Spots, trips and baths as the server holds them. A change is shown once it is acknowledged; a refusal is
+ * told and changes nothing here.
+ */
+function documentsOf<K extends DocumentKind>(kind: K) {
+  const list = shallowRef<readonly StoredDocument<K>[]>([])
+  const loaded = ref(false)
+  const { busy, error, exchange } = useExchange()
+  const path = `/api/documents/${kind}`
+
+  const put = (made: StoredDocument<K>): StoredDocument<K> => {
+    list.value = list.value.some(d => d.id === made.id)
+      ? list.value.map(d => (d.id === made.id ? made : d))
+      : [...list.value, made]
+    return made
+  }
+
+  const load = (): Promise<void> =>
+    exchange(async () => {
+      list.value = (await ask<{ documents: StoredDocument<K>[] }>(path)).documents
+      loaded.value = true
+    }).then(() => undefined)
+  const add = (name: string, content: DocumentContent[K]): Promise<StoredDocument<K> | undefined> =>
+    exchange(async () => put(await ask<StoredDocument<K>>(path, 'POST', { id: newId(), name, content })))
+  const change = (
+    { id, revision }: Pick<StoredDocument, 'id' | 'revision'>,
+    name: string,
+    content: DocumentContent[K],
+  ): Promise<StoredDocument<K> | undefined> =>
+    exchange(async () =>
+      put(await ask<StoredDocument<K>>(`${path}/${id}`, 'PUT', { name, content, revision })),
+    )
+  const remove = (id: string): Promise<boolean> =>
+    exchange(async () => {
+      await ask(`${path}/${id}`, 'DELETE')
+      list.value = list.value.filter(d => d.id !== id)
+      return true
+    }).then(done => done ?? false)
+  const restore = (id: string): Promise<StoredDocument<K> | undefined> =>
+    exchange(async () => put(await ask<StoredDocument<K>>(`${path}/${id}/restore`, 'POST')))
+
+  return {
+    list,
+    loaded,
+    busy,
+    error,
+    load,
+    add,
+    change,
+    remove,
+    restore,
+    byId: computed(() => new Map(list.value.map(d => [d.id, d]))),
+  }
+}
+
+export const useSpots = defineStore('spots', () => documentsOf('spot'))
+export const useBaths = defineStore('baths', () => documentsOf('bath'))
+export const useTrips = defineStore('trips', () => documentsOf('trip'))

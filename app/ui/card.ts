@@ -1,0 +1,124 @@
+import { BAIT_FORMS, FAMILIES, KEEPERS, PLASTICS, type RiggingGuide } from '#core'
+import type { Lane, SpreadContent } from '#schemas/spread'
+import type { BenchLook } from '~/compute/bench'
+import { shapePath, type Plane } from '~/ui/drawing/plane'
+import { weightText, type UnitSystem } from '#words/units'
+
+export interface CardOf {
+  readonly look: Extract<BenchLook, { kind: 'rig' }>
+  readonly guide: RiggingGuide
+  readonly lane: Lane
+  readonly bait: SpreadContent['bait']
+  readonly system: UnitSystem
+}
+
+/** Width of a card, mm: a sheet of A4 less its margins. */
+const WIDTH_MM = 190
+/** Length of the bar that shows whether the print is true, mm. */
+const SCALE_BAR_MM = 50
+
+const escape = (text: string): string =>
+  text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;')
+
+/**
+ * A rig's card as a vector drawing in millimetres: bait and hook at true size with their marks, a scale bar,
+ * the steps, and cautions. One unit of its coordinates is one millimetre, and so its width and height say.
+ */
+export function cardSvg({ look, guide, lane, bait, system }: CardOf): string {
+  const [left, bottom, right, top] = look.drawing.bounds.map(b => b * 1000) as [
+    number,
+    number,
+    number,
+    number,
+  ]
+  const plane: Plane = { perM: 1000, x0: Math.max(12, (WIDTH_MM - (right - left)) / 2) - left, y0: 30 + top }
+  const under = 30 + (top - bottom) + 6
+  const out: string[] = []
+  const text = (x: number, y: number, size: number, words: string, more = ''): void =>
+    void out.push(
+      `<text x="${x.toFixed(2)}" y="${y.toFixed(2)}" font-size="${size}" ${more}>${escape(words)}</text>`,
+    )
+  const lines = (x: number, from: number, size: number, step: number, parts: readonly string[]): number => {
+    parts.forEach((part, i) => text(x, from + i * step, size, part))
+    return from + parts.length * step
+  }
+  text(
+    0,
+    7,
+    6,
+    `${FAMILIES[lane.family].name}, ${lane.hookSize}${lane.weightKg > 0 ? `, ${weightText(lane.weightKg, system)}` : ''}`,
+    'font-weight="700"',
+  )
+  text(
+    0,
+    13,
+    3.6,
+    `${BAIT_FORMS[bait.form].name}, ${Math.round(bait.lengthM * 1000)} mm, ${PLASTICS[bait.material].name}; held by ${KEEPERS[look.fit.holding.keeper].name}`,
+  )
+  for (const s of look.drawing.shapes) {
+    const fill = s.kind === 'body' || s.kind === 'tail' ? '#efe7d2' : s.kind === 'weight' ? '#8a9599' : 'none'
+    const stroke = s.kind === 'wire' || s.kind === 'eye' ? '#14323a' : '#6b5a35'
+    out.push(
+      `<path d="${shapePath(s, plane)}" fill="${fill}" stroke="${stroke}" stroke-width="${((s.strokeM ?? 0.00025) * 1000).toFixed(2)}" stroke-linejoin="round" stroke-linecap="round"${s.hidden ? ' stroke-dasharray="1.5 1"' : ''}/>`,
+    )
+  }
+  out.push(
+    `<line data-part="bait-length" x1="${plane.x0}" x2="${(plane.x0 + look.dims.lengthM * 1000).toFixed(3)}" y1="${under}" y2="${under}" stroke="#14323a" stroke-width="0.3"/>`,
+  )
+  guide.marks.forEach((mark, i) => {
+    const x = plane.x0 + mark.atM * 1000
+    out.push(
+      `<line data-mark="${mark.id}" x1="${x.toFixed(3)}" x2="${x.toFixed(3)}" y1="${(30 - 3).toFixed(1)}" y2="${(under + 5 + 4.5 * i).toFixed(1)}" stroke="#b93c18" stroke-width="0.25"/>`,
+    )
+    text(x + 1, under + 5 + 4.5 * i, 3.4, `${mark.name} ${(mark.atM * 1000).toFixed(0)} mm`)
+  })
+  const barY = under + 10 + 4.5 * guide.marks.length
+  out.push(
+    `<rect data-part="scale-bar" x="0" y="${barY.toFixed(1)}" width="${SCALE_BAR_MM}" height="2" fill="#14323a"/>`,
+  )
+  text(
+    SCALE_BAR_MM + 2,
+    barY + 2,
+    3.2,
+    `This bar is ${SCALE_BAR_MM} mm long. If not, print at 100 % without fitting to the page.`,
+  )
+  let y = barY + 11
+  guide.steps.forEach((step, i) => {
+    text(0, y, 3.8, `${i + 1}. ${step.title}`, 'font-weight="700"')
+    y = lines(36, y, 3.6, 4.8, wrapped(step.text, 86))
+    y += 1
+  })
+  y = lines(0, y, 3.2, 4.2, wrapped(`Mind: ${guide.wrong.join(' ')}`, 108))
+  y = lines(
+    0,
+    y,
+    3.2,
+    4.2,
+    wrapped(
+      'Hooks and blades cut: eyewear, fingers out of the line of the point, cut away from the hand. Lead: wash hands. Local rules on hooks, barbs and lead come first.',
+      108,
+    ),
+  )
+  const height = Math.ceil(y + 2)
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${WIDTH_MM}mm" height="${height}mm" viewBox="0 0 ${WIDTH_MM} ${height}" font-family="sans-serif" fill="#14323a">${out.join('')}</svg>`
+}
+
+/** Words in lines of at most so many letters. */
+function wrapped(words: string, most: number): string[] {
+  const lines: string[] = ['']
+  for (const word of words.split(' ')) {
+    const last = lines.length - 1
+    if (lines[last]!.length + word.length > most) lines.push(word)
+    else lines[last] = `${lines[last]} ${word}`.trim()
+  }
+  return lines
+}
+
+/** Hands a text to the browser as a file to keep. */
+export function saveText(name: string, text: string, type: string): void {
+  const link = document.createElement('a')
+  link.href = URL.createObjectURL(new Blob([text], { type }))
+  link.download = name
+  link.click()
+  URL.revokeObjectURL(link.href)
+}

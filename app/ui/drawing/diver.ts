@@ -1,0 +1,42 @@
+import type { Drop, Rest, RigSolid, TetheredDrop } from '#core'
+import type { Letter } from '#schemas/spread'
+import type { LaneOutcome } from '~/compute/protocol'
+
+/** One rig in the tank. */
+export interface Diver {
+  readonly letter: Letter
+  readonly drop: Drop | TetheredDrop
+  readonly solid: RigSolid
+  /** how it comes to lie */ readonly rest?: Rest
+}
+
+/** A band of depth, m below the surface. */
+export interface Zone {
+  readonly fromM: number
+  readonly toM: number
+}
+
+/**
+ * What a drawing of the tank needs: the canvas in pixels, the depth, the rigs, and older drops to compare
+ * with.
+ */
+export interface TankFrame {
+  readonly width: number
+  readonly height: number
+  readonly depthM: number
+  readonly divers: readonly Diver[]
+  readonly ghosts?: readonly Diver[]
+  /** where the fish feed */ readonly zone?: Zone
+  /** without the chart that fills spare room under the bed */ readonly bare?: boolean
+  /** distance to the rod of a line that is held, m; the line is slack when left out */
+  readonly rodDistanceM?: number
+}
+
+/** The rigs that can be dropped, in the order of their lanes. */
+export const diversOf = (order: readonly Letter[], outcomes: ReadonlyMap<string, LaneOutcome>): Diver[] =>
+  order.flatMap((letter): Diver[] => {
+    const outcome = outcomes.get(letter)
+    return outcome?.kind === 'done'
+      ? [{ letter, drop: outcome.report.fall.drop, solid: outcome.solid, rest: outcome.report.fall.rest }]
+      : []
+  })

@@ -1,0 +1,126 @@
+import {
+  fromHeadingPitchRoll,
+  LINE_EVERY,
+  LINE_MARKS,
+  rotate,
+  SAMPLE_S,
+  SAMPLE_STRIDE,
+  type Drop,
+  type Quaternion,
+  type Rest,
+  type TetheredDrop,
+} from '#core'
+
+/**
+ * Place (m, world) and attitude of a drop at a time, and how far its lowest part has sunk into the bottom, m.
+ */
+export interface Moment {
+  readonly x: number
+  readonly y: number
+  readonly z: number
+  readonly q: Quaternion
+  readonly landed: boolean
+  readonly sunkM: number
+}
+
+/**
+ * A rig is shown to come to rest within this time after the touch, s. How long it truly takes is not worked
+ * out.
+ */
+export const SETTLE_S = 0.6
+
+/**
+ * @param rest how the rig comes to lie; without it, or where it hangs above the bottom, it stays as it
+ * touched
+ */
+export function momentAt(drop: Drop, t: number, rest?: Rest): Moment {
+  const touched = inFall(drop, t)
+  if (t <= drop.timeS || rest?.centreM === undefined) return touched
+  const part = Math.min(1, (t - drop.timeS) / SETTLE_S)
+  const eased = part * part * (3 - 2 * part)
+  const nose = rotate(touched.q, [1, 0, 0])
+  return {
+    ...touched,
+    z: touched.z + eased * (rest.centreM - drop.depthM - touched.z),
+    q: between(
+      touched.q,
+      fromHeadingPitchRoll(Math.atan2(nose[1], nose[0]), rest.pitchRad, rest.rollRad),
+      eased,
+    ),
+    sunkM: eased * rest.sunkM,
+  }
+}
+
+/** From one attitude to another the short way round (normalised linear interpolation). */
+function between(from: Quaternion, to: Quaternion, part: number): Quaternion {
+  const same = from[0] * to[0] + from[1] * to[1] + from[2] * to[2] + from[3] * to[3] < 0 ? -1 : 1
+  const q = from.map((v, i) => (1 - part) * v + part * same * to[i]!)
+  const size = Math.hypot(...q)
+  return q.map(v => v / size) as unknown as Quaternion
+}
+
+function inFall({ samples, timeS }: Drop, t: number): Moment {
+  const low = firstFrom(samples, t)
+  const b = low * SAMPLE_STRIDE
+  const a = Math.max(0, low - 1) * SAMPLE_STRIDE
+  const span = samples[b]! - samples[a]!
+  const f = span > 0 ? Math.min(1, Math.max(0, (t - samples[a]!) / span)) : 1
+  const mix = (k: number): number => samples[a + k]! + f * (samples[b + k]! - samples[a + k]!)
+  const q = [mix(4), mix(5), mix(6), mix(7)]
+  const size = Math.hypot(...q)
+  return {
+    x: mix(1),
+    y: mix(2),
+    z: mix(3),
+    q: q.map(v => v / size) as unknown as Quaternion,
+    landed: t >= timeS,
+    sunkM: 0,
+  }
+}
+
+/** Least and greatest X of a drop, m. */
+export function reachOf({ samples }: Drop): readonly [number, number] {
+  let low = Infinity
+  let high = -Infinity
+  for (let i = 1; i < samples.length; i += SAMPLE_STRIDE) {
+    low = Math.min(low, samples[i]!)
+    high = Math.max(high, samples[i]!)
+  }
+  return [low, high]
+}
+
+/** Index of the first sample at or after a time; the last one after the end. */
+export function firstFrom(samples: Float64Array, t: number): number {
+  let low = 0
+  let high = samples.length / SAMPLE_STRIDE - 1
+  while (low < high) {
+    const middle = (low + high) >> 1
+    if (samples[middle * SAMPLE_STRIDE]! < t) low = middle + 1
+    else high = middle
+  }
+  return low
+}
+
+/** Place of a weight that hangs on its own, m; undefined where the rig has none. */
+export function weightAt(
+  drop: Drop | TetheredDrop,
+  t: number,
+): readonly [number, number, number] | undefined {
+  if (!('weightPath' in drop)) return undefined
+  const i = 3 * firstFrom(drop.samples, t)
+  return [drop.weightPath[i]!, drop.weightPath[i + 1]!, drop.weightPath[i + 2]!]
+}
+
+/** Places of the points of a held line at a moment, x y z, m; undefined on an open spool. */
+export function heldLineAt({ linePath }: Drop, t: number): Float64Array | undefined {
+  if (!linePath) return undefined
+  const each = 3 * LINE_MARKS
+  const last = linePath.length / each - 1
+  const at = Math.min(last, Math.max(0, t / (LINE_EVERY * SAMPLE_S)))
+  const i = Math.min(last, Math.floor(at))
+  const next = Math.min(last, i + 1)
+  return Float64Array.from(
+    { length: each },
+    (_, k) => linePath[i * each + k]! + (at - i) * (linePath[next * each + k]! - linePath[i * each + k]!),
+  )
+}

@@ -1,0 +1,37 @@
+import { useLocalStorage } from '@vueuse/core'
+import { defineStore } from 'pinia'
+import { computed, watchEffect } from 'vue'
+import { USUAL_UTILITY, UTILITY_IDS, type UtilityId } from '#core'
+import { UNIT_SYSTEMS, UNITS, type UnitSystem } from '#words/units'
+
+export const THEMES = ['day', 'dusk', 'glare'] as const
+/** Outline of a bank card, mm (ISO/IEC 7810, ID-1). */
+export const CARD_MM = [85.6, 53.98] as const
+/** CSS pixels per millimetre of a screen that keeps to the standard, and what can be set. */
+export const USUAL_PX_PER_MM = 96 / 25.4
+export const PX_PER_MM_RANGE = [2, 9] as const
+export type Theme = (typeof THEMES)[number]
+
+/** How this browser likes to show things; kept on this device. */
+export const useSettings = defineStore('settings', () => {
+  const system = useLocalStorage<UnitSystem>('dunecrest.units', 'mixed')
+  const theme = useLocalStorage<Theme>('dunecrest.theme', 'day')
+  const pxPerMm = useLocalStorage('dunecrest.pxPerMm', USUAL_PX_PER_MM)
+  const calibrated = useLocalStorage('dunecrest.calibrated', false)
+  if (!(pxPerMm.value >= PX_PER_MM_RANGE[0] && pxPerMm.value <= PX_PER_MM_RANGE[1]))
+    pxPerMm.value = USUAL_PX_PER_MM
+  if (!UNIT_SYSTEMS.includes(system.value)) system.value = 'mixed'
+  if (!THEMES.includes(theme.value)) theme.value = 'day'
+  const utility = useLocalStorage<UtilityId>('dunecrest.utility', USUAL_UTILITY.id)
+  const bitesPerHour = useLocalStorage('dunecrest.bitesPerHour', USUAL_UTILITY.bitesPerHour)
+  const rigWorth = useLocalStorage('dunecrest.rigWorth', USUAL_UTILITY.rigWorth)
+  if (!UTILITY_IDS.includes(utility.value)) utility.value = USUAL_UTILITY.id
+  if (!(bitesPerHour.value > 0)) bitesPerHour.value = USUAL_UTILITY.bitesPerHour
+  if (!(rigWorth.value >= 0)) rigWorth.value = USUAL_UTILITY.rigWorth
+  const units = computed(() => UNITS[system.value])
+  watchEffect(() => {
+    document.documentElement.dataset.theme = theme.value
+    document.documentElement.classList.toggle('dark', theme.value === 'dusk')
+  })
+  return { system, theme, units, pxPerMm, calibrated, utility, bitesPerHour, rigWorth }
+})

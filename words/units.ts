@@ -1,0 +1,112 @@
+import {
+  cToF,
+  fToC,
+  ftToM,
+  GRAM_STEPS_KG,
+  gToKg,
+  inToM,
+  kgToG,
+  kgToOz,
+  lbfToN,
+  mmToM,
+  mToFt,
+  mToIn,
+  mToMm,
+  nToLbf,
+  OUNCE_LADDER,
+  OUNCE_STEPS_KG,
+  ozToKg,
+} from '#core'
+
+export const UNIT_SYSTEMS = ['metric', 'imperial', 'mixed'] as const
+export type UnitSystem = (typeof UNIT_SYSTEMS)[number]
+
+/** A unit as shown and typed: how to get to it from SI and back, and how many decimals it is written with. */
+export interface Unit {
+  readonly label: string
+  readonly from: (si: number) => number
+  readonly to: (shown: number) => number
+  readonly decimals: number
+}
+
+const same = (label: string, decimals: number): Unit => ({ label, from: x => x, to: x => x, decimals })
+const NEWTON_PER_KGF = 9.80665
+
+const METRE = same('m', 2)
+const FOOT: Unit = { label: 'ft', from: mToFt, to: ftToM, decimals: 1 }
+const MILLIMETRE: Unit = { label: 'mm', from: mToMm, to: mmToM, decimals: 0 }
+const INCH: Unit = { label: 'in', from: mToIn, to: inToM, decimals: 2 }
+const POUND: Unit = { label: 'lb', from: nToLbf, to: lbfToN, decimals: 0 }
+const KILO: Unit = { label: 'kg', from: n => n / NEWTON_PER_KGF, to: kg => kg * NEWTON_PER_KGF, decimals: 1 }
+
+export interface UnitSet {
+  readonly depth: Unit
+  readonly temperature: Unit
+  readonly length: Unit
+  readonly speed: Unit
+  readonly lineStrength: Unit
+  readonly weight: Unit
+  /** weights as sold, kg */ readonly ladderKg: readonly number[]
+}
+
+const CELSIUS = same('°C', 0)
+const OUNCE: Unit = { label: 'oz', from: kgToOz, to: ozToKg, decimals: 3 }
+const GRAM: Unit = { label: 'g', from: kgToG, to: gToKg, decimals: 1 }
+
+/** Metric, imperial, and what many boats use: depths in metres, weights in ounces, line in pounds. */
+export const UNITS: Readonly<Record<UnitSystem, UnitSet>> = {
+  metric: {
+    depth: METRE,
+    temperature: CELSIUS,
+    length: MILLIMETRE,
+    speed: same('m/s', 2),
+    lineStrength: KILO,
+    weight: GRAM,
+    ladderKg: GRAM_STEPS_KG,
+  },
+  imperial: {
+    depth: FOOT,
+    temperature: { label: '°F', from: cToF, to: fToC, decimals: 0 },
+    length: INCH,
+    speed: { label: 'ft/s', from: mToFt, to: ftToM, decimals: 1 },
+    lineStrength: POUND,
+    weight: OUNCE,
+    ladderKg: OUNCE_STEPS_KG,
+  },
+  mixed: {
+    depth: METRE,
+    temperature: CELSIUS,
+    length: MILLIMETRE,
+    speed: same('m/s', 2),
+    lineStrength: POUND,
+    weight: OUNCE,
+    ladderKg: OUNCE_STEPS_KG,
+  },
+}
+
+/** A number as a person writes it: rounded to the unit's decimals, without trailing noughts. */
+export const shown = (si: number, unit: Unit): string => String(Number(unit.from(si).toFixed(unit.decimals)))
+
+export const withUnit = (si: number, unit: Unit): string => `${shown(si, unit)} ${unit.label}`
+
+/** A weight as on the packet: "1/8 oz" on a rung of the ladder, decimals beside it. */
+export function weightText(kg: number, system: UnitSystem): string {
+  const { weight } = UNITS[system]
+  if (weight.label === 'g') return withUnit(kg, weight)
+  const rung = OUNCE_LADDER.find(([, oz]) => Math.abs(ozToKg(oz) / kg - 1) < 0.01)
+  if (rung) return `${rung[0]} oz`
+  // where both are in use, what is sold by the gram is told in grams: a decimal of an ounce would tell nobody
+  // what it is
+  const halves = 2 * kgToG(kg)
+  return system === 'mixed' && Math.abs(halves - Math.round(halves)) < 2e-3
+    ? `${Math.round(halves) / 2} g`
+    : withUnit(kg, weight)
+}
+
+/** Reads "1/8", "1 1/4" or "3.5" (comma or point). Undefined when it is not a number. */
+export function parseNumber(text: string): number | undefined {
+  const clean = text.trim().replace(',', '.')
+  const fraction = /^(?:(\d+)\s+)?(\d+)\s*\/\s*(\d+)$/.exec(clean)
+  if (fraction) return Number(fraction[1] ?? 0) + Number(fraction[2]) / Number(fraction[3])
+  return /^[-+]?(\d+\.?\d*|\.\d+)$/.test(clean) ? Number(clean) : undefined
+}

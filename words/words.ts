@@ -1,0 +1,125 @@
+import {
+  mToMm,
+  radToDeg,
+  type Basis,
+  type FallResult,
+  type LossId,
+  type Measure,
+  type Rest,
+  type RigReport,
+  type DropFailure,
+} from '#core'
+import { withUnit, type Unit } from './units'
+
+/** Plain words for what the core computes. */
+export const LOSS_WORDS: Readonly<Record<LossId, string>> = {
+  tailNip: 'tail nips',
+  letGo: 'let go too soon',
+  notReached: 'point stays covered',
+  noBite: 'no gap left to bite',
+  noForce: 'set too weak',
+  opens: 'hook opens',
+}
+
+export const DOUBT_WORDS = {
+  crossDrag: 'drag across the body',
+  axialDrag: 'drag along the body',
+  eta: 'the turning moment of the flow',
+  etaRoll: 'the rolling moment of the flow',
+  tailLift: 'lift of the tail',
+  vortexSide: 'lopsided shedding on a crooked bait',
+  lineBow: 'bow in the line',
+  density: 'density of the plastic',
+  hookPlace: 'where the hook is laid, within 2 mm',
+  bending: 'how the bait bends, which is not reckoned',
+  lineDrag: 'drag of the line across itself',
+  fingerPull: 'how hard the finger holds the line',
+  start: 'how it is let go',
+} as const
+
+/** The same in a word or two, for tables. */
+export const DOUBT_SHORT: Readonly<Record<keyof typeof DOUBT_WORDS, string>> = {
+  crossDrag: 'cross drag',
+  axialDrag: 'axial drag',
+  eta: 'turning moment',
+  etaRoll: 'rolling moment',
+  tailLift: 'tail lift',
+  vortexSide: 'lopsided flow',
+  lineBow: 'bow in the line',
+  density: 'density',
+  hookPlace: 'hook place',
+  bending: 'bending',
+  lineDrag: 'line drag',
+  fingerPull: 'finger on the line',
+  start: 'the start',
+}
+
+/** Small marks for where a figure comes from. */
+export const BASIS_MARKS: Readonly<Record<Basis, string>> = { computed: '◇', measured: '◆', logged: '▤' }
+
+export const POINT_WORDS = {
+  open: 'open',
+  flush: 'flush on the back',
+  skin: 'skin-hooked',
+  buried: 'buried',
+} as const
+
+/** "near level, upright", from mean pitch, roll and swing of a fall. */
+export function postureWords({ fall }: RigReport): string {
+  const pitch = radToDeg(fall.pitchRad.value)
+  const steep = pitch < -60
+  const nose = pitch < -45 ? 'nose first' : pitch < -20 ? 'nose down' : pitch <= 20 ? 'near level' : 'nose up'
+  const swings = radToDeg(fall.summary.pitchSwingRad) > 5 ? ', swings' : ''
+  return `${nose}, ${rollWords(radToDeg(fall.rollRad.value), steep)}${swings}`
+}
+
+function rollWords(roll: number, steep: boolean): string {
+  if (roll <= 20) return 'upright'
+  if (steep) return 'rolls over'
+  return roll <= 60 ? 'leans' : roll <= 120 ? 'on its side' : 'belly up'
+}
+
+/** Why a drop gives no figures; where it was left hanging, how deep that is. */
+export function stoppedText(
+  { code, message, depthM }: { code: DropFailure; message: string; depthM?: number },
+  depth: Unit,
+): string {
+  if (code !== 'hangs' || depthM === undefined) return message
+  return `Hangs on the line at ${withUnit(depthM, depth)}: it never reaches the bottom. Give line, stand farther off, or take more weight.`
+}
+
+/** "1 in 38" for a rare thing, a percentage for a common one. */
+export function oddsText(chance: Measure): { readonly value: string; readonly unit: string } {
+  if (chance.value < 0.0005) return { value: '< 1 in 2000', unit: 'casts' }
+  if (chance.value < 0.25) return { value: `1 in ${Math.round(1 / chance.value)}`, unit: 'casts' }
+  return { value: `${Math.round(100 * chance.value)}`, unit: '% of casts' }
+}
+
+export const percentText = (share: number): string => `${Math.round(100 * share)} %`
+
+/** "stands, point to the side": how a rig comes to lie on the bottom. */
+export function restWords({ posture, point, pitchRad, sunkM }: Rest): string {
+  const end = posture === 'stands' || posture === 'hangs' ? (pitchRad < 0 ? ', tail up' : ', nose up') : ''
+  const sunk = sunkM >= 0.003 ? `, ${Math.round(mToMm(sunkM))} mm into the mud` : ''
+  return `${posture}${end}, point ${point === 'side' ? 'to the side' : point}${sunk}`
+}
+
+/** What the range of a fall leaves out, in sentences; nothing where it leaves out nothing. */
+export function fallLimits({
+  mayFloat,
+  unresolved,
+  bends,
+}: Pick<FallResult, 'mayFloat' | 'unresolved' | 'bends'>): string {
+  const floats = mayFloat
+    ? ' With the lightest plastic of this kind it would float; the range is of those that sink.'
+    : ''
+  const open =
+    unresolved.length > 0
+      ? ` Not in the range, as it could not be worked out: ${unresolved.map(id => DOUBT_WORDS[id]).join(', ')}.`
+      : ''
+  const limp =
+    bends === undefined
+      ? ''
+      : ' It is reckoned as a stiff rod, and so long and thin a bait bends as it falls: the range is wider for it.'
+  return floats + open + limp
+}

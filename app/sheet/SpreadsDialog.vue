@@ -76,6 +76,11 @@ async function bringBack(item: SpreadSummary): Promise<void> {
   await load()
 }
 const when = (iso: string): string => useDateFormat(iso, 'D MMM YYYY, HH:mm').value
+
+function startRenaming(id: string): void {
+  renaming.value = id
+  renameError.value = undefined
+}
 </script>
 
 <template>
@@ -124,14 +129,7 @@ const when = (iso: string): string => useDateFormat(iso, 'D MMM YYYY, HH:mm').va
             <td class="num figure">{{ item.rigs }}</td>
             <td class="figure">{{ when(item.updatedAt) }}</td>
             <td class="acts">
-              <button
-                type="button"
-                :aria-label="`Rename ${item.name}`"
-                @click="
-                  renaming = item.id
-                  renameError = undefined
-                "
-              >
+              <button type="button" :aria-label="`Rename ${item.name}`" @click="startRenaming(item.id)">
                 <UIcon name="i-lucide-pencil" />
               </button>
               <button type="button" :aria-label="`Delete ${item.name}`" @click="remove(item)">

@@ -1,8 +1,24 @@
-/** The component library in the sheet's own form: square corners, hairlines, no shadows. */
-export default defineAppConfig({
+/**
+ * The component library in the sheet's own form: square corners, hairlines, no shadows. The forms themselves
+ * stand in assets/css/controls.css, in the sheet's colours.
+ */
+export default {
   ui: {
     colors: { primary: 'slate', neutral: 'stone' },
-    button: { slots: { base: 'rounded-[2px] font-normal' } },
+    button: {
+      slots: { base: 'control' },
+      variants: {
+        variant: {
+          solid: 'control-strong',
+          outline: 'control-key',
+          ghost: 'control-bare',
+          link: 'control-link',
+        },
+        size: { md: { leadingIcon: 'size-4', trailingIcon: 'size-4' } },
+        square: { true: 'control-square' },
+      },
+      defaultVariants: { color: 'neutral' as const, variant: 'outline' as const },
+    },
     select: {
       slots: {
         base: 'rounded-[2px] ring-0 bg-transparent',
@@ -15,4 +31,4 @@ export default defineAppConfig({
     modal: { slots: { content: 'rounded-[2px] shadow-none ring-1 ring-(--hair-strong) bg-(--raised)' } },
     toast: { slots: { root: 'rounded-[2px] shadow-none ring-1 ring-(--hair-strong) bg-(--raised)' } },
   },
-})
+}

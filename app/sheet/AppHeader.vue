@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NuxtLink, UIcon } from '#components'
+import { NuxtLink, UButton } from '#components'
 import { computed, ref } from 'vue'
 import { useSpread } from './spread'
 import ChoiceField from '~/ui/ChoiceField.vue'
@@ -59,44 +59,26 @@ function takeName(event: Event): void {
       <span v-if="nameError" id="name-error" class="error" role="alert">{{ nameError }}</span>
     </span>
     <span class="label state" role="status">{{ state }}</span>
-    <button type="button" class="key strong" :disabled="saving || !spread.changed" @click="emit('save')">
-      <UIcon name="i-lucide-save" /> <span class="text">Save</span>
-    </button>
-    <button
+    <UButton icon="i-lucide-save" variant="solid" :disabled="saving || !spread.changed" @click="emit('save')"
+      >Save</UButton
+    >
+    <UButton
       v-if="spread.saved && spread.changed"
-      type="button"
-      class="key"
+      icon="i-lucide-rotate-ccw"
       aria-label="Discard"
       title="Discard the changes"
       @click="emit('discard')"
+      ><span class="text">Discard</span></UButton
     >
-      <UIcon name="i-lucide-rotate-ccw" /> <span class="text">Discard</span>
-    </button>
-    <button type="button" class="key" aria-label="Spreads" title="Saved spreads" @click="emit('spreads')">
-      <UIcon name="i-lucide-folder-open" /> <span class="text">Spreads</span>
-    </button>
-    <button type="button" class="key" aria-label="New" title="A new spread" @click="emit('fresh')">
-      <UIcon name="i-lucide-file-plus" /> <span class="text">New</span>
-    </button>
+    <UButton icon="i-lucide-folder-open" aria-label="Spreads" title="Saved spreads" @click="emit('spreads')"
+      ><span class="text">Spreads</span></UButton
+    >
+    <UButton icon="i-lucide-file-plus" aria-label="New" title="A new spread" @click="emit('fresh')"
+      ><span class="text">New</span></UButton
+    >
     <span class="pair">
-      <button
-        type="button"
-        class="key icon"
-        aria-label="Undo"
-        :disabled="!steps.canUndo"
-        @click="steps.undo()"
-      >
-        <UIcon name="i-lucide-undo-2" />
-      </button>
-      <button
-        type="button"
-        class="key icon"
-        aria-label="Redo"
-        :disabled="!steps.canRedo"
-        @click="steps.redo()"
-      >
-        <UIcon name="i-lucide-redo-2" />
-      </button>
+      <UButton icon="i-lucide-undo-2" aria-label="Undo" :disabled="!steps.canUndo" @click="steps.undo()" />
+      <UButton icon="i-lucide-redo-2" aria-label="Redo" :disabled="!steps.canRedo" @click="steps.redo()" />
     </span>
     <span class="gap" />
     <ChoiceField
@@ -111,24 +93,13 @@ function takeName(event: Event): void {
       :items="themes"
       @update:model-value="value => (settings.theme = value)"
     />
-    <button
-      type="button"
-      class="key icon"
+    <UButton
+      icon="i-lucide-search"
       aria-label="Find a command"
       title="Find a command ( / )"
       @click="emit('palette')"
-    >
-      <UIcon name="i-lucide-search" />
-    </button>
-    <button
-      type="button"
-      class="key icon"
-      aria-label="Show the keys"
-      title="Keys ( ? )"
-      @click="emit('keys')"
-    >
-      <UIcon name="i-lucide-keyboard" />
-    </button>
+    />
+    <UButton icon="i-lucide-keyboard" aria-label="Show the keys" title="Keys ( ? )" @click="emit('keys')" />
   </header>
 </template>
 
@@ -202,7 +173,7 @@ function takeName(event: Event): void {
   white-space: nowrap;
 }
 @media (max-width: 1439px) {
-  .key:not(.strong) > .text {
+  .text {
     display: none;
   }
   .bar {
@@ -227,36 +198,6 @@ function takeName(event: Event): void {
     min-width: 0;
   }
 }
-.key {
-  display: inline-flex;
-  align-items: center;
-  gap: 5px;
-  height: 28px;
-  padding: 0 9px;
-  border: var(--line-weight) solid var(--hair-strong);
-  border-radius: 2px;
-  background: transparent;
-  font-size: 14px;
-  white-space: nowrap;
-}
-.key:hover:not(:disabled) {
-  background: var(--ink);
-  color: var(--paper);
-}
-.key:disabled {
-  opacity: 0.4;
-}
-.strong:not(:disabled) {
-  background: var(--ink);
-  color: var(--paper);
-  border-color: var(--ink);
-}
-.icon {
-  width: 30px;
-  padding: 0;
-  justify-content: center;
-  font-size: 16px;
-}
 .pair {
   display: inline-flex;
   gap: 3px;
@@ -265,12 +206,6 @@ function takeName(event: Event): void {
   flex: 1;
 }
 @media (max-width: 639px) {
-  .key {
-    height: 40px;
-  }
-  .icon {
-    width: 40px;
-  }
   .gap {
     display: none;
   }
@@ -293,7 +228,7 @@ function takeName(event: Event): void {
     min-width: 0;
   }
   .bar > :deep(.choice-field),
-  .bar > .icon {
+  .bar > button {
     order: 3;
   }
 }

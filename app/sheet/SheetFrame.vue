@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NuxtLink } from '#components'
+import { NuxtLink, UButton } from '#components'
 import { navigateTo, useHead } from '#imports'
 import { computed, reactive, ref, watch } from 'vue'
 import { useKeeping } from './useKeeping'
@@ -80,7 +80,7 @@ useHead({ title: () => `${spread.name} · Dunecrest` })
       <h2>{{ missing }}</h2>
       <p>
         <NuxtLink to="/">Go to a fresh sheet</NuxtLink> or
-        <button type="button" @click="showing.spreads = true">see the saved spreads</button>.
+        <UButton variant="ghost" @click="showing.spreads = true">see the saved spreads</UButton>.
       </p>
     </section>
     <section v-else-if="loading" class="missing"><p class="label">Opening the spread…</p></section>

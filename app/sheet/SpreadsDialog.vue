@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UIcon, UModal } from '#components'
+import { UButton, UModal } from '#components'
 import { navigateTo } from '#imports'
 import { ref, shallowRef, watch } from 'vue'
 import { useKeeping } from './useKeeping'
@@ -88,11 +88,9 @@ function startRenaming(id: string): void {
     <template #body>
       <p v-if="deleted" class="deleted" role="status">
         Deleted: {{ deleted.name }}
-        <button type="button" class="link" @click="bringBack(deleted)">Undo</button>
+        <UButton variant="link" @click="bringBack(deleted)">Undo</UButton>
       </p>
-      <p v-if="error" class="fail">
-        {{ error }} <button type="button" class="link" @click="load()">Try again</button>
-      </p>
+      <p v-if="error" class="fail">{{ error }} <UButton variant="link" @click="load()">Try again</UButton></p>
       <p v-else-if="!items" class="label">Fetching…</p>
       <p v-else-if="items.length === 0">
         Nothing saved yet. Give the sheet a name and press Save: it comes back here, and under its own
@@ -123,18 +121,24 @@ function startRenaming(id: string): void {
                 />
                 <span v-if="renameError" class="fail" role="alert">{{ renameError }}</span>
               </template>
-              <button v-else type="button" class="link" @click="go(item.id)">{{ item.name }}</button>
+              <UButton v-else variant="link" @click="go(item.id)">{{ item.name }}</UButton>
             </th>
             <td>{{ item.place || '–' }}</td>
             <td class="num figure">{{ item.rigs }}</td>
             <td class="figure">{{ when(item.updatedAt) }}</td>
             <td class="acts">
-              <button type="button" :aria-label="`Rename ${item.name}`" @click="startRenaming(item.id)">
-                <UIcon name="i-lucide-pencil" />
-              </button>
-              <button type="button" :aria-label="`Delete ${item.name}`" @click="remove(item)">
-                <UIcon name="i-lucide-trash-2" />
-              </button>
+              <UButton
+                icon="i-lucide-pencil"
+                variant="ghost"
+                :aria-label="`Rename ${item.name}`"
+                @click="startRenaming(item.id)"
+              />
+              <UButton
+                icon="i-lucide-trash-2"
+                variant="ghost"
+                :aria-label="`Delete ${item.name}`"
+                @click="remove(item)"
+              />
             </td>
           </tr>
         </tbody>
@@ -180,15 +184,6 @@ tbody th {
 .num {
   text-align: right;
   padding-right: 18px;
-}
-.link {
-  text-decoration: underline;
-  text-underline-offset: 3px;
-  text-decoration-color: var(--hair-strong);
-  text-align: left;
-}
-.link:hover {
-  text-decoration-color: var(--float);
 }
 .acts {
   white-space: nowrap;

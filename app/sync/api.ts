@@ -1,3 +1,4 @@
+import { ofetch } from 'ofetch'
 import type { FieldError } from '#schemas/spread'
 
 /** A refusal of the server in words, with the fields it names. */
@@ -28,7 +29,7 @@ export async function ask<T>(
 ): Promise<T> {
   const sends = method === 'POST' || method === 'PUT'
   try {
-    return (await $fetch(path, {
+    return (await ofetch(path, {
       method,
       ...(sends ? { body: body ?? {} } : {}),
       retry: 0,
@@ -42,7 +43,7 @@ export async function ask<T>(
 /** Sends a file as it is, however large. @throws ServerRefusal */
 export async function sendFile<T>(path: string, file: Blob): Promise<T> {
   try {
-    return (await $fetch(path, {
+    return (await ofetch(path, {
       method: 'POST',
       body: file,
       headers: { 'content-type': 'application/json' },

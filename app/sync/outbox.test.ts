@@ -1,9 +1,12 @@
 import 'fake-indexeddb/auto'
+import { ofetch } from 'ofetch'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { LogEntry, LogReceipt } from '#schemas/log'
 import { newId } from './newId'
 import { changeBank, readBank } from './bankState'
 import { asideEntries, dropAside, keepEntries, mendAside, sendWaiting, waitingEntries } from './outbox'
+
+vi.mock('ofetch', () => ({ ofetch: vi.fn() }))
 
 const session = newId()
 const entry = (n: number, more: Partial<LogEntry> = {}): LogEntry => ({
@@ -57,7 +60,7 @@ function server() {
       ...(clock ? { now: clock } : {}),
     })
   }
-  vi.stubGlobal('$fetch', answer)
+  vi.mocked(ofetch).mockImplementation(answer as never)
   return {
     kept,
     requests,
@@ -78,7 +81,6 @@ describe('entries that wait on the device', () => {
     there.forgive()
     await sendWaiting()
     await dropAside((await asideEntries()).map(a => a.entry.id))
-    vi.unstubAllGlobals()
   })
 
   it('go out oldest first, some hundreds at a time, and leave the device once the server has them', async () => {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UIcon } from '#components'
+import { UButton } from '#components'
 /** Steps up and down a real ladder (hook sizes, weights). The value is shown as anglers write it. */
 defineProps<{
   label: string
@@ -15,23 +15,21 @@ const emit = defineEmits<{ step: [direction: 1 | -1] }>()
 <template>
   <span class="stepper" role="group" :aria-label="label">
     <span class="label name">{{ label }}</span>
-    <button
-      type="button"
+    <UButton
+      icon="i-lucide-minus"
+      variant="ghost"
       :aria-label="`${label} down`"
       :disabled="disabled || downDisabled"
       @click="emit('step', -1)"
-    >
-      <UIcon name="i-lucide-minus" />
-    </button>
+    />
     <output class="figure" :title="hint">{{ value }}</output>
-    <button
-      type="button"
+    <UButton
+      icon="i-lucide-plus"
+      variant="ghost"
       :aria-label="`${label} up`"
       :disabled="disabled || upDisabled"
       @click="emit('step', 1)"
-    >
-      <UIcon name="i-lucide-plus" />
-    </button>
+    />
   </span>
 </template>
 

@@ -172,7 +172,7 @@ useEventListener('beforeunload', event => outbox.unkept.length > 0 && event.prev
       <span class="state" role="status" :class="{ off: !outbox.settled || outbox.aside.length > 0 }"
         ><UIcon :name="online ? 'i-lucide-wifi' : 'i-lucide-wifi-off'" /> {{ waits }}</span
       >
-      <button v-if="outbox.left > 0" type="button" class="small" @click="outbox.send(true)">Send</button>
+      <UButton v-if="outbox.left > 0" variant="ghost" class="small" @click="outbox.send(true)">Send</UButton>
     </header>
     <p v-if="outbox.trouble && online && outbox.left > 0" class="bad" role="alert">
       {{ outbox.trouble }} Nothing is lost: it stays on this phone.
@@ -196,90 +196,102 @@ useEventListener('beforeunload', event => outbox.unkept.length > 0 && event.prev
     <section v-else-if="!bank" class="begin" aria-label="Begin">
       <h1>Begin a session</h1>
       <p v-if="asked" class="bad" role="alert">{{ asked }}</p>
-      <button type="button" class="big strong" @click="begin(() => fromSheet(spread.content))">
+      <UButton variant="solid" class="big" @click="begin(() => fromSheet(spread.content))">
         With the rigs on the sheet
-      </button>
+      </UButton>
       <template v-if="trips.length > 0"
         ><h2>The rods of a trip</h2>
-        <button v-for="t in trips" :key="t.id" type="button" class="big" @click="begin(() => onTrip(t))">
+        <UButton v-for="t in trips" :key="t.id" variant="ghost" class="big" @click="begin(() => onTrip(t))">
           {{ t.name }}
-        </button></template
+        </UButton></template
       >
       <template v-if="saved.length > 0"
         ><h2>A saved spread</h2>
-        <button v-for="s in saved" :key="s.id" type="button" class="big" @click="begin(() => onSpread(s.id))">
+        <UButton
+          v-for="s in saved"
+          :key="s.id"
+          variant="ghost"
+          class="big"
+          @click="begin(() => onSpread(s.id))"
+        >
           {{ s.name }}
-        </button></template
+        </UButton></template
       >
     </section>
     <template v-else>
       <h1 class="visually-hidden">On the bank: {{ water?.place || 'here' }}</h1>
       <nav class="rods" aria-label="Rod in hand">
-        <button
+        <UButton
           v-for="r in bank.rods"
           :key="r.letter"
-          type="button"
+          variant="ghost"
           :class="`lane-${r.letter}`"
           :aria-pressed="r.letter === bank.rod"
           @click="takeRod(r.letter)"
         >
           <b class="figure">{{ r.letter }}</b> {{ FAMILIES[r.rig.family].shortName }}
-        </button>
+        </UButton>
       </nav>
       <p v-if="hand" class="hand">
         <span
           >{{ hand.rig.hookSize }},
           {{ hand.rig.weightKg > 0 ? weightText(hand.rig.weightKg, settings.system) : 'no weight' }}</span
         ><span class="grow" /><template v-if="FAMILIES[hand.rig.family].weighted"
-          ><button type="button" class="step" aria-label="Lighter" @click="weigh(-1)">−</button
-          ><button type="button" class="step" aria-label="Heavier" @click="weigh(1)">+</button></template
-        ><button type="button" class="step wide" @click="tap('reskin')">Re-skin</button>
+          ><UButton variant="ghost" class="step" aria-label="Lighter" @click="weigh(-1)">−</UButton
+          ><UButton variant="ghost" class="step" aria-label="Heavier" @click="weigh(1)">+</UButton></template
+        ><UButton variant="ghost" class="step wide" @click="tap('reskin')">Re-skin</UButton>
       </p>
       <section class="taps" aria-label="Log">
-        <button v-for="[kind, name] in TAPS" :key="kind" type="button" :class="kind" @click="tap(kind)">
+        <UButton v-for="[kind, name] in TAPS" :key="kind" variant="ghost" :class="kind" @click="tap(kind)">
           {{ name }} <b class="figure">{{ counts[kind] ?? 0 }}</b>
-        </button>
+        </UButton>
       </section>
       <p v-if="asks === 'snag'" class="next">
-        <button type="button" class="big" @click="tap('freed')">Freed</button
-        ><button type="button" class="big" @click="tap('lost')">Rig lost</button>
+        <UButton variant="ghost" class="big" @click="tap('freed')">Freed</UButton
+        ><UButton variant="ghost" class="big" @click="tap('lost')">Rig lost</UButton>
       </p>
       <p v-else-if="asks === 'touch'" class="next">
-        <button v-for="[kind, name] in SEEN" :key="kind" type="button" class="big" @click="tap(kind)">
+        <UButton v-for="[kind, name] in SEEN" :key="kind" variant="ghost" class="big" @click="tap(kind)">
           {{ name }}
-        </button>
+        </UButton>
       </p>
       <p class="last">
         <span role="status" aria-label="Last tap">{{
           last
             ? `last: ${LOG_KIND_WORDS[last.kind]}${last.data?.text ? `: ${last.data.text}` : last.data?.weightKg ? ` ${weightText(last.data.weightKg, settings.system)}` : ''}`
             : 'nothing tapped yet'
-        }}</span><button type="button" class="big undo" :disabled="!last" @click="undo()">
-          <UIcon name="i-lucide-undo-2" /> Undo
-        </button>
+        }}</span><UButton
+          icon="i-lucide-undo-2"
+          variant="ghost"
+          class="big undo"
+          :disabled="!last"
+          @click="undo()"
+          >Undo</UButton
+        >
       </p>
       <form v-if="noting" class="note" @submit.prevent="note()">
-        <input v-model="said" aria-label="Note" maxlength="500" placeholder="a few words" /><button
+        <input v-model="said" aria-label="Note" maxlength="500" placeholder="a few words" /><UButton
+          variant="ghost"
           type="submit"
           class="big"
         >
           Keep
-        </button>
+        </UButton>
       </form>
       <nav v-if="moving" class="begin" aria-label="Spot">
-        <button
+        <UButton
           v-for="(s, i) in bank.stops"
           :key="i"
-          type="button"
+          variant="ghost"
           class="big"
           :aria-pressed="i === bank.stop"
           @click="moveOn(i)"
         >
           {{ s.place }}
-        </button>
+        </UButton>
       </nav>
       <footer>
-        <button type="button" class="small" @click="noting = !noting">Note</button
+        <UButton variant="ghost" class="small" @click="noting = !noting">Note</UButton
         ><component
           :is="bank.stops.length > 1 ? 'button' : 'span'"
           class="label here"
@@ -291,7 +303,7 @@ useEventListener('beforeunload', event => outbox.unkept.length > 0 && event.prev
             {{ withUnit(water.temperatureC, settings.units.temperature)
             }}{{ bank.stops.length > 1 ? ' ▾' : '' }}</template
           >; tide and wind simulated</component
-        ><button type="button" class="small" @click="end()">End</button>
+        ><UButton variant="ghost" class="small" @click="end()">End</UButton>
       </footer>
     </template>
     <AsideEntries />
@@ -361,10 +373,6 @@ h1 {
   align-items: center;
   justify-content: center;
   gap: 8px;
-}
-.strong {
-  background: var(--ink);
-  color: var(--paper);
 }
 .small {
   min-height: 48px;

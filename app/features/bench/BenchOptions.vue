@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { UButton } from '#components'
 import { computed } from 'vue'
 import { useSettings } from '~/ui/settings'
 import { useSpread } from '~/sheet/spread'
@@ -187,19 +188,15 @@ const moved = computed(
           :step="unit.decimals === 2 ? 0.00005 : 0.0005"
           @update:model-value="value => setOwn(key, value)"
         />
-        <button v-if="lane.hook" type="button" class="key" @click="emit('change', { hook: undefined })">
-          Back to typical
-        </button>
+        <UButton v-if="lane.hook" @click="emit('change', { hook: undefined })"> Back to typical </UButton>
       </div>
     </details>
-    <button
+    <UButton
       v-if="moved"
-      type="button"
-      class="key"
       @click="emit('change', { hookAtM: undefined, exitAtM: undefined, weightAtM: undefined })"
     >
       Put hook, exit and weight back in their usual places
-    </button>
+    </UButton>
   </section>
 </template>
 
@@ -232,17 +229,5 @@ const moved = computed(
 }
 summary {
   cursor: pointer;
-}
-.key {
-  justify-self: start;
-  min-height: 28px;
-  padding: 2px 8px;
-  border: var(--line-weight) solid var(--hair-strong);
-  border-radius: 2px;
-  font-size: 13.5px;
-}
-.key:hover {
-  background: var(--ink);
-  color: var(--paper);
 }
 </style>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NuxtLink, UIcon } from '#components'
+import { UButton } from '#components'
 import { computed, ref, watch } from 'vue'
 import { useBench } from './useBench'
 import { useSettings } from '~/ui/settings'
@@ -80,13 +80,13 @@ const calibrating = ref(false)
     <BaitRow>
       <LineField />
       <span class="grow" />
-      <NuxtLink to="/trace" class="key"><UIcon name="i-lucide-scan-line" /> Trace my bait</NuxtLink>
+      <UButton to="/trace" icon="i-lucide-scan-line">Trace my bait</UButton>
     </BaitRow>
     <section class="rigs" aria-label="Rig on the bench">
-      <button
+      <UButton
         v-for="(one, i) in lanes"
         :key="one.letter"
-        type="button"
+        variant="ghost"
         class="pick"
         :class="`lane-${one.letter}`"
         :aria-pressed="one.letter === lane.letter"
@@ -94,7 +94,7 @@ const calibrating = ref(false)
         @click="choose(one.letter)"
       >
         <LaneChip :letter="one.letter" plain /> {{ FAMILIES[one.family].shortName }} {{ one.hookSize }}
-      </button>
+      </UButton>
       <ChoiceField
         class="family"
         label="rigged as"
@@ -105,16 +105,15 @@ const calibrating = ref(false)
     </section>
     <p v-if="error" class="error" role="alert">
       The figures could not be worked out: {{ error }}
-      <button type="button" @click="retry()">Try again</button>
+      <UButton variant="ghost" @click="retry()">Try again</UButton>
     </p>
     <div class="body">
       <div class="left">
         <div class="tools no-print">
           <label class="tick"><input v-model="trueSize" type="checkbox" /> true size on this screen</label>
-          <button type="button" class="key" @click="calibrating = true">
-            <UIcon name="i-lucide-credit-card" />
-            {{ settings.calibrated ? 'Calibrate again' : 'Calibrate the screen' }}
-          </button>
+          <UButton icon="i-lucide-credit-card" @click="calibrating = true">{{
+            settings.calibrated ? 'Calibrate again' : 'Calibrate the screen'
+          }}</UButton>
           <label class="tick"><input v-model="calipers" type="checkbox" /> calipers</label>
           <span class="label">{{ FAMILIES[lane.family].advice }}</span>
         </div>
@@ -154,21 +153,6 @@ const calibrating = ref(false)
 <style scoped>
 .grow {
   flex: 1;
-}
-.key {
-  height: 28px;
-  padding: 0 9px;
-  display: inline-flex;
-  align-items: center;
-  gap: 5px;
-  white-space: nowrap;
-  border: var(--line-weight) solid var(--hair-strong);
-  border-radius: 2px;
-  font-size: 14px;
-}
-.key:hover {
-  background: var(--ink);
-  color: var(--paper);
 }
 .rigs {
   display: flex;
@@ -258,9 +242,6 @@ const calibrating = ref(false)
   }
   .family {
     margin-left: 0;
-  }
-  .key {
-    height: 40px;
   }
 }
 </style>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UIcon } from '#components'
+import { UButton } from '#components'
 import { computed } from 'vue'
 import { FAMILIES, WIRE_GRADES, type Instead } from '#core'
 import type { Lane } from '#schemas/spread'
@@ -29,27 +29,26 @@ const takeOther = ({ family, size, wire }: Instead): void =>
   <section class="sizes" :aria-busy="busy" aria-label="Sizes">
     <div class="head">
       <h2 class="label">hook size</h2>
-      <button
-        type="button"
+      <UButton
+        icon="i-lucide-ruler"
+        variant="ghost"
         class="find"
         :disabled="!best || best.size === lane.hookSize"
         @click="best && emit('take', { hookSize: best.size })"
-      >
-        <UIcon name="i-lucide-ruler" />
-        {{
+        >{{
           best && best.size === lane.hookSize
             ? 'This is my size'
             : best
               ? `Find my size: ${best.size}`
               : 'Find my size'
-        }}
-      </button>
+        }}</UButton
+      >
     </div>
     <div class="ladder" role="group" aria-label="Sizes of this family">
-      <button
+      <UButton
         v-for="one in sizes?.sizes ?? []"
         :key="one.size"
-        type="button"
+        variant="ghost"
         class="rung figure"
         :class="one.verdict"
         :aria-pressed="one.size === lane.hookSize"
@@ -57,20 +56,14 @@ const takeOther = ({ family, size, wire }: Instead): void =>
         @click="emit('take', { hookSize: one.size })"
       >
         {{ one.size }}
-      </button>
+      </UButton>
     </div>
     <p v-if="sizes" class="sentence">{{ sizes.sentence }}</p>
     <p v-if="sizes && sizes.instead.length > 0" class="instead">
-      <button
-        v-for="one in sizes.instead"
-        :key="one.family"
-        type="button"
-        class="key"
-        @click="takeOther(one)"
-      >
+      <UButton v-for="one in sizes.instead" :key="one.family" @click="takeOther(one)">
         {{ FAMILIES[one.family].shortName }} {{ one.size
         }}{{ one.wire === 'standard' ? '' : `, ${WIRE_GRADES[one.wire].name}` }}
-      </button>
+      </UButton>
     </p>
   </section>
 </template>
@@ -149,24 +142,12 @@ const takeOther = ({ family, size, wire }: Instead): void =>
   gap: 5px;
   margin-top: 6px;
 }
-.key {
-  min-height: 28px;
-  padding: 2px 8px;
-  border: var(--line-weight) solid var(--hair-strong);
-  border-radius: 2px;
-  font-size: 13.5px;
-}
-.key:hover {
-  background: var(--ink);
-  color: var(--paper);
-}
 @media (max-width: 639px) {
   .rung {
     min-width: 46px;
     height: 44px;
   }
-  .find,
-  .key {
+  .find {
     min-height: 44px;
   }
 }

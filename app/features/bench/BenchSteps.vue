@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UIcon } from '#components'
+import { UButton } from '#components'
 import { computed, useTemplateRef, watch } from 'vue'
 import { useSettings } from '~/ui/settings'
 import { useSpread } from '~/sheet/spread'
@@ -58,12 +58,8 @@ function print(): void {
             : `more than ${(advice.straight.withinM * 1000).toFixed(0)} mm off at the tail and it ${advice.straight.then}`
       }}</span>
       <span class="grow" />
-      <button type="button" class="key" @click="save()">
-        <UIcon name="i-lucide-download" /> Card as SVG
-      </button>
-      <button type="button" class="key" @click="print()">
-        <UIcon name="i-lucide-printer" /> Print the card, true size
-      </button>
+      <UButton icon="i-lucide-download" @click="save()">Card as SVG</UButton>
+      <UButton icon="i-lucide-printer" @click="print()">Print the card, true size</UButton>
     </div>
     <ol>
       <li v-for="(step, i) in guide.steps" :key="step.title">
@@ -89,7 +85,7 @@ function print(): void {
         <h3 class="label">mind</h3>
         <p>
           Points and blades: keep fingers out of the line of the point, cut away from the hand.
-          <button type="button" class="link" @click="emit('cautions')">All cautions</button>
+          <UButton variant="link" @click="emit('cautions')">All cautions</UButton>
         </p>
       </div>
     </div>
@@ -115,20 +111,6 @@ h2 {
 .grow {
   flex: 1;
 }
-.key {
-  height: 28px;
-  padding: 0 9px;
-  display: inline-flex;
-  align-items: center;
-  gap: 5px;
-  border: var(--line-weight) solid var(--hair-strong);
-  border-radius: 2px;
-  font-size: 14px;
-}
-.key:hover {
-  background: var(--ink);
-  color: var(--paper);
-}
 ol {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(190px, 1fr));
@@ -147,14 +129,5 @@ li {
   gap: 6px 18px;
   font-size: 13.5px;
   line-height: 1.3;
-}
-.link {
-  text-decoration: underline;
-  text-underline-offset: 2px;
-}
-@media (max-width: 639px) {
-  .key {
-    height: 44px;
-  }
 }
 </style>

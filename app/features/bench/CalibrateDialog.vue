@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UModal } from '#components'
+import { UButton, UModal } from '#components'
 import { computed, ref, watch } from 'vue'
 import { CARD_MM, PX_PER_MM_RANGE, USUAL_PX_PER_MM, useSettings } from '~/ui/settings'
 
@@ -60,8 +60,8 @@ function forget(): void {
         /><output class="figure">{{ scale.toFixed(2) }} px/mm</output></label
       >
       <p class="keys">
-        <button type="button" class="key strong" @click="keep()">It matches: keep it</button
-        ><button type="button" class="key" @click="forget()">Back to the usual screen</button>
+        <UButton variant="solid" @click="keep()">It matches: keep it</UButton
+        ><UButton @click="forget()">Back to the usual screen</UButton>
       </p>
     </template>
   </UModal>
@@ -99,15 +99,5 @@ text {
   display: flex;
   gap: 8px;
   margin-top: 12px;
-}
-.key {
-  height: 34px;
-  padding: 0 12px;
-  border: var(--line-weight) solid var(--hair-strong);
-  border-radius: 2px;
-}
-.strong {
-  background: var(--ink);
-  color: var(--paper);
 }
 </style>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UIcon } from '#components'
+import { UButton, UIcon } from '#components'
 import { navigateTo } from '#imports'
 import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
 import { useBox } from '~/sync/box'
@@ -82,14 +82,11 @@ function take(one: FitsAnswer): void {
           ><b>{{ box.byId.get(one.id)?.name }}</b
           ><small>{{ one.worst.sentence }}</small></span
         >
-        <button
-          type="button"
-          class="key"
+        <UButton
+          icon="i-lucide-ruler"
           :aria-label="`Rig ${box.byId.get(one.id)?.name} on the bench`"
           @click="take(one)"
-        >
-          <UIcon name="i-lucide-ruler" />
-        </button>
+        />
       </li>
     </ul>
     <p v-if="found && fits.length > 0" class="label">
@@ -130,18 +127,6 @@ small {
 }
 b {
   font-weight: 600;
-}
-.key {
-  width: 30px;
-  height: 30px;
-  display: grid;
-  place-items: center;
-  border: var(--line-weight) solid var(--hair-strong);
-  border-radius: 2px;
-}
-.key:hover {
-  background: var(--ink);
-  color: var(--paper);
 }
 .bad {
   color: var(--wrack);

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UIcon } from '#components'
+import { UButton, UIcon } from '#components'
 import { navigateTo } from '#imports'
 import { computed, ref } from 'vue'
 import { useBox } from '~/sync/box'
@@ -99,9 +99,13 @@ async function onBench(): Promise<void> {
   <aside class="panel" :aria-label="`Details of ${item.name}`">
     <header>
       <h2>{{ item.name }}</h2>
-      <button type="button" class="close" aria-label="Close the details" @click="emit('close')">
-        <UIcon name="i-lucide-x" />
-      </button>
+      <UButton
+        icon="i-lucide-x"
+        variant="ghost"
+        class="close"
+        aria-label="Close the details"
+        @click="emit('close')"
+      />
     </header>
     <div class="fields">
       <template v-if="details.kind === 'bait'">
@@ -133,17 +137,10 @@ async function onBench(): Promise<void> {
           :step="10"
           @update:model-value="densityKgM3 => set({ densityKgM3 })"
         />
-        <button
-          v-if="details.densityKgM3 !== undefined"
-          type="button"
-          class="key"
-          @click="set({ densityKgM3: undefined })"
-        >
+        <UButton v-if="details.densityKgM3 !== undefined" @click="set({ densityKgM3: undefined })">
           Back to the typical density
-        </button>
-        <button type="button" class="key" @click="weighing = true">
-          <UIcon name="i-lucide-scale" /> Weigh it…
-        </button>
+        </UButton>
+        <UButton icon="i-lucide-scale" @click="weighing = true">Weigh it…</UButton>
         <WeighDialog
           v-model:open="weighing"
           :name="item.name"
@@ -152,15 +149,13 @@ async function onBench(): Promise<void> {
         />
         <p v-if="details.own" class="label">
           Outline: your own trace.
-          <button type="button" class="link" @click="set({ own: undefined })">Back to the form's</button>
+          <UButton variant="link" @click="set({ own: undefined })">Back to the form's</UButton>
         </p>
         <p v-if="PLASTICS[details.material].elastomer" class="warn">
           <UIcon name="i-lucide-triangle-alert" /> Store this elastomer apart from plastisol baits: together
           they melt.
         </p>
-        <button type="button" class="key strong" @click="onBench()">
-          <UIcon name="i-lucide-ruler" /> Lay it on the bench
-        </button>
+        <UButton icon="i-lucide-ruler" variant="solid" @click="onBench()">Lay it on the bench</UButton>
       </template>
       <template v-else-if="details.kind === 'hook'">
         <ChoiceField
@@ -233,9 +228,7 @@ async function onBench(): Promise<void> {
           :step="unit.decimals === 2 ? 0.00005 : 0.0005"
           @update:model-value="value => setOwn(key, value)"
         />
-        <button v-if="details.own" type="button" class="key" @click="set({ own: undefined })">
-          Back to typical measurements
-        </button>
+        <UButton v-if="details.own" @click="set({ own: undefined })"> Back to typical measurements </UButton>
         <span v-else class="label">typical of the size; put in your own from calipers</span>
       </template>
       <template v-if="details.kind === 'weight'">
@@ -381,28 +374,6 @@ textarea {
   font-size: 14px;
   color: var(--ink);
   font-family: var(--font-sans);
-}
-.key {
-  min-height: 30px;
-  padding: 2px 10px;
-  display: inline-flex;
-  gap: 6px;
-  align-items: center;
-  border: var(--line-weight) solid var(--hair-strong);
-  border-radius: 2px;
-  font-size: 14px;
-}
-.key:hover {
-  background: var(--ink);
-  color: var(--paper);
-}
-.strong {
-  background: var(--float);
-  color: var(--float-ink);
-  border-color: var(--float);
-}
-.link {
-  text-decoration: underline;
 }
 @media (max-width: 899px) {
   .panel {

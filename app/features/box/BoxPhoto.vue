@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { UIcon } from '#components'
+import { UButton } from '#components'
 import { ref } from 'vue'
 import { useBox } from '~/sync/box'
 import type { BoxItem } from '#schemas/box'
 import { pixelsOf } from '~/ui/drawing/pixels'
+import FilePick from '~/ui/FilePick.vue'
 
 /** A small photograph of a thing, to know it by. */
 const props = defineProps<{ item: BoxItem }>()
@@ -14,11 +15,7 @@ const wrong = ref('')
 const LONGEST = 480
 const QUALITY = 0.75
 
-async function choose(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement
-  const [file] = input.files ?? []
-  input.value = ''
-  if (!file) return
+async function choose(file: File): Promise<void> {
   try {
     wrong.value = ''
     const { canvas } = await pixelsOf(file, LONGEST)
@@ -37,13 +34,14 @@ async function choose(event: Event): Promise<void> {
       :src="`/api/box/${item.id}/photo?${version}`"
       :alt="`Photograph of ${item.name}`"
     />
-    <label class="key"
-      ><UIcon name="i-lucide-camera" /> {{ item.photographed ? 'Another photo' : 'Add a photo'
-      }}<input type="file" accept="image/*" aria-label="Photo of this thing" @change="choose"
-    /></label>
-    <button v-if="item.photographed" type="button" class="key" @click="box.photograph(item.id, null)">
-      Take it away
-    </button>
+    <FilePick
+      label="Photo of this thing"
+      :text="item.photographed ? 'Another photo' : 'Add a photo'"
+      icon="i-lucide-camera"
+      accept="image/*"
+      @file="choose"
+    />
+    <UButton v-if="item.photographed" @click="box.photograph(item.id, null)"> Take it away </UButton>
     <span v-if="wrong" class="bad" role="alert">{{ wrong }}</span>
   </div>
 </template>
@@ -61,30 +59,6 @@ img {
   max-height: 180px;
   object-fit: contain;
   background: var(--paper);
-}
-.key {
-  min-height: 30px;
-  padding: 2px 10px;
-  display: inline-flex;
-  gap: 6px;
-  align-items: center;
-  border: var(--line-weight) solid var(--hair-strong);
-  border-radius: 2px;
-  font-size: 14px;
-  position: relative;
-}
-.key:hover {
-  background: var(--ink);
-  color: var(--paper);
-}
-.key input {
-  position: absolute;
-  inset: 0;
-  opacity: 0;
-  cursor: pointer;
-}
-.key:focus-within {
-  outline: 2px solid var(--float);
 }
 .bad {
   color: var(--wrack);

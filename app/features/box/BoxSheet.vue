@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UDropdownMenu, UIcon } from '#components'
+import { UButton, UDropdownMenu, UIcon } from '#components'
 import { computed, onMounted, ref } from 'vue'
 import { useBox } from '~/sync/box'
 import BoxPanel from './BoxPanel.vue'
@@ -110,12 +110,18 @@ const steps = computed(() => ({
   <SheetFrame :id="id" view="box" :steps="steps">
     <section class="strip" aria-label="Find">
       <div class="kinds" role="group" aria-label="Kind">
-        <button type="button" :aria-pressed="kind === 'all'" @click="kind = 'all'">
+        <UButton variant="ghost" :aria-pressed="kind === 'all'" @click="kind = 'all'">
           everything <b class="figure">{{ box.items.length }}</b>
-        </button>
-        <button v-for="k in ITEM_KINDS" :key="k" type="button" :aria-pressed="kind === k" @click="kind = k">
+        </UButton>
+        <UButton
+          v-for="k in ITEM_KINDS"
+          :key="k"
+          variant="ghost"
+          :aria-pressed="kind === k"
+          @click="kind = k"
+        >
           {{ KIND_NAMES[k].many }} <b class="figure">{{ counts[k] }}</b>
-        </button>
+        </UButton>
       </div>
       <label class="find"
         ><UIcon name="i-lucide-search" /><input
@@ -133,26 +139,21 @@ const steps = computed(() => ({
       >
       <span class="grow" />
       <UDropdownMenu :items="addMenu"
-        ><button type="button" class="key strong"><UIcon name="i-lucide-plus" /> Add</button></UDropdownMenu
+        ><UButton icon="i-lucide-plus" variant="solid">Add</UButton></UDropdownMenu
       >
-      <button type="button" class="key" @click="importing = true">
-        <UIcon name="i-lucide-upload" /> Import
-      </button>
+      <UButton icon="i-lucide-upload" @click="importing = true">Import</UButton>
       <UDropdownMenu :items="exports"
-        ><button type="button" class="key" :disabled="listed.length === 0">
-          <UIcon name="i-lucide-download" /> Export
-        </button></UDropdownMenu
+        ><UButton icon="i-lucide-download" :disabled="listed.length === 0">Export</UButton></UDropdownMenu
       >
     </section>
     <section v-if="picked.length > 0" class="bulk" aria-label="Chosen things">
       <b class="figure">{{ picked.length }} chosen</b>
       <span class="pair"
-        ><button type="button" class="key" aria-label="One less of each" @click="recount(-1)">
-          <UIcon name="i-lucide-minus" /></button
-        ><span class="label">count</span
-        ><button type="button" class="key" aria-label="One more of each" @click="recount(1)">
-          <UIcon name="i-lucide-plus" /></button
-      ></span>
+        ><UButton icon="i-lucide-minus" aria-label="One less of each" @click="recount(-1)" /><span
+          class="label"
+          >count</span
+        ><UButton icon="i-lucide-plus" aria-label="One more of each" @click="recount(1)"
+      /></span>
       <form class="pair" @submit.prevent="tagAll()">
         <input
           v-model="newTag"
@@ -160,26 +161,22 @@ const steps = computed(() => ({
           placeholder="tag"
           maxlength="24"
           aria-label="Tag for all chosen"
-        /><button type="submit" class="key">Tag</button>
+        /><UButton type="submit">Tag</UButton>
       </form>
-      <button
+      <UButton
         v-for="word in commonTags"
         :key="word"
-        type="button"
-        class="key"
         :aria-label="`Take the tag ${word} off all chosen`"
         @click="untag(word)"
       >
         {{ word }} <UIcon name="i-lucide-x" />
-      </button>
-      <button type="button" class="key" @click="duplicate()"><UIcon name="i-lucide-copy" /> Duplicate</button>
-      <button type="button" class="key" @click="box.remove(picked)">
-        <UIcon name="i-lucide-trash-2" /> Take out
-      </button>
-      <button type="button" class="key" @click="chosen = new Set()">Choose none</button>
+      </UButton>
+      <UButton icon="i-lucide-copy" @click="duplicate()">Duplicate</UButton>
+      <UButton icon="i-lucide-trash-2" @click="box.remove(picked)">Take out</UButton>
+      <UButton @click="chosen = new Set()">Choose none</UButton>
     </section>
     <p v-if="box.error" class="error" role="alert">
-      {{ box.error }} <button type="button" @click="box.load()">Load the box again</button>
+      {{ box.error }} <UButton variant="ghost" @click="box.load()">Load the box again</UButton>
     </p>
     <div class="body">
       <BoxTable v-if="listed.length > 0" v-model:chosen="chosen" v-model:opened="opened" :items="listed" />
@@ -194,7 +191,9 @@ const steps = computed(() => ({
         </template>
         <p v-else>
           Nothing in the box is like that.
-          <button type="button" @click="((kind = 'all'), (search = ''), (tag = ''))">Show everything</button>
+          <UButton variant="ghost" @click="((kind = 'all'), (search = ''), (tag = ''))"
+            >Show everything</UButton
+          >
         </p>
       </div>
       <BoxPanel v-if="shown" :key="shown.id" :item="shown" @close="opened = undefined" />
@@ -272,28 +271,6 @@ select,
   gap: 4px;
   align-items: center;
 }
-.key {
-  height: 28px;
-  padding: 0 9px;
-  display: inline-flex;
-  align-items: center;
-  gap: 5px;
-  white-space: nowrap;
-  border: var(--line-weight) solid var(--hair-strong);
-  border-radius: 2px;
-  font-size: 14px;
-}
-.key:hover:not(:disabled) {
-  background: var(--ink);
-  color: var(--paper);
-}
-.key:disabled {
-  opacity: 0.4;
-}
-.strong {
-  background: var(--ink);
-  color: var(--paper);
-}
 .error {
   padding: 8px 12px;
   color: var(--wrack);
@@ -324,7 +301,6 @@ select,
   .body :deep(.scroll) {
     max-height: 76vh;
   }
-  .key,
   .kinds button,
   .find input {
     min-height: 40px;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UIcon } from '#components'
+import { UButton, UIcon } from '#components'
 import { computed, ref, useTemplateRef } from 'vue'
 import { useBox } from '~/sync/box'
 import { useSettings } from '~/ui/settings'
@@ -135,13 +135,13 @@ const problem = (item: BoxItem, field: string): string | undefined =>
                   : 'none'
             "
           >
-            <button type="button" @click="header.column.toggleSorting()">
+            <UButton variant="ghost" @click="header.column.toggleSorting()">
               {{ header.column.columnDef.header }}
               <UIcon
                 v-if="header.column.getIsSorted()"
                 :name="header.column.getIsSorted() === 'asc' ? 'i-lucide-arrow-up' : 'i-lucide-arrow-down'"
               />
-            </button>
+            </UButton>
           </th>
           <th class="open"><span class="visually-hidden">Details</span></th>
         </tr>
@@ -203,14 +203,13 @@ const problem = (item: BoxItem, field: string): string | undefined =>
               />
             </td>
             <td class="open">
-              <button
-                type="button"
+              <UButton
+                icon="i-lucide-chevron-right"
+                variant="ghost"
                 :aria-label="`Details of ${item.name}`"
                 :aria-expanded="opened === item.id"
                 @click="opened = opened === item.id ? undefined : item.id"
-              >
-                <UIcon name="i-lucide-chevron-right" />
-              </button>
+              />
             </td>
           </template>
         </tr>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { UIcon, UModal } from '#components'
+import { UButton, UModal } from '#components'
 import { computed, ref, watch } from 'vue'
 import { useImport } from './useImport'
 import { useBox } from '~/sync/box'
 import { useSettings } from '~/ui/settings'
 import { BOX_COLUMNS } from '../../../shared/boxTable'
 import { KIND_NAMES, sizeOf, whatOf } from './boxWords'
+import FilePick from '~/ui/FilePick.vue'
 
 /** Brings in a table or a box file: read and shown first, written all together or not at all. */
 const open = defineModel<boolean>('open', { required: true })
@@ -17,12 +18,6 @@ watch(open, now => now || cancel())
 const SHOWN = 50
 const rowsWrong = computed(() => new Set(reading.value?.errors.map(e => e.row)).size)
 
-function pick(event: Event): void {
-  const input = event.target as HTMLInputElement
-  const [file] = input.files ?? []
-  if (file) void read(file)
-  input.value = ''
-}
 async function write(): Promise<void> {
   writing.value = true
   const made = await box.add(reading.value!.items)
@@ -39,18 +34,18 @@ async function write(): Promise<void> {
         seen it; a file with errors changes nothing.
       </p>
       <p>
-        <label class="file"
-          ><UIcon name="i-lucide-file-up" /> Choose a file<input
-            type="file"
-            accept=".csv,.json,text/csv,application/json"
-            aria-label="File to import"
-            @change="pick"
-        /></label>
+        <FilePick
+          label="File to import"
+          text="Choose a file"
+          icon="i-lucide-file-up"
+          accept=".csv,.json,text/csv,application/json"
+          @file="read"
+        />
       </p>
       <div v-if="busy" class="progress">
         <progress :value="progress" max="1" aria-label="Reading" />
         <span class="figure">{{ Math.round(100 * progress) }} %</span>
-        <button type="button" class="key" @click="cancel()">Stop</button>
+        <UButton @click="cancel()">Stop</UButton>
       </div>
       <p v-if="failed" class="bad" role="alert">{{ failed }}</p>
       <template v-if="reading">
@@ -109,9 +104,8 @@ async function write(): Promise<void> {
         <p class="label">{{ BOX_COLUMNS.join(', ') }}</p>
       </details>
       <p class="keys">
-        <button
-          type="button"
-          class="key strong"
+        <UButton
+          variant="solid"
           :disabled="!reading || reading.errors.length > 0 || reading.items.length === 0 || writing"
           @click="write()"
         >
@@ -122,8 +116,8 @@ async function write(): Promise<void> {
                 ? `Put ${reading.items.length} things in`
                 : 'Put them in'
           }}
-        </button>
-        <button type="button" class="key" @click="open = false">Leave it</button>
+        </UButton>
+        <UButton @click="open = false">Leave it</UButton>
       </p>
     </template>
   </UModal>
@@ -133,26 +127,6 @@ async function write(): Promise<void> {
 .lead {
   font-size: 15px;
   margin-bottom: 10px;
-}
-.file {
-  display: inline-flex;
-  gap: 6px;
-  align-items: center;
-  height: 34px;
-  padding: 0 12px;
-  border: var(--line-weight) solid var(--hair-strong);
-  border-radius: 2px;
-  cursor: pointer;
-  position: relative;
-}
-.file:focus-within {
-  outline: 2px solid var(--float);
-}
-.file input {
-  position: absolute;
-  inset: 0;
-  opacity: 0;
-  cursor: pointer;
 }
 .progress {
   display: flex;
@@ -200,18 +174,5 @@ td {
   display: flex;
   gap: 8px;
   margin-top: 12px;
-}
-.key {
-  height: 34px;
-  padding: 0 12px;
-  border: var(--line-weight) solid var(--hair-strong);
-  border-radius: 2px;
-}
-.key:disabled {
-  opacity: 0.45;
-}
-.strong:not(:disabled) {
-  background: var(--ink);
-  color: var(--paper);
 }
 </style>

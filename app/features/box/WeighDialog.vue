@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UModal } from '#components'
+import { UButton, UModal } from '#components'
 import { computed, ref, watch } from 'vue'
 import { useSettings } from '~/ui/settings'
 import ChoiceField from '~/ui/ChoiceField.vue'
@@ -144,7 +144,7 @@ function take(): void {
           :range="[0, MOST_KG]"
           :step="1e-5"
           @update:model-value="value => (airKg = value)"
-        /><button type="button" class="key" :disabled="busy" @click="readScale('air')">read the scale</button>
+        /><UButton :disabled="busy" @click="readScale('air')">read the scale</UButton>
         <NumberField
           label="hanging in water"
           :model-value="hungKg"
@@ -152,9 +152,7 @@ function take(): void {
           :range="[0, MOST_KG]"
           :step="1e-5"
           @update:model-value="value => (hungKg = value)"
-        /><button type="button" class="key" :disabled="busy" @click="readScale('water')">
-          read the scale
-        </button>
+        /><UButton :disabled="busy" @click="readScale('water')"> read the scale </UButton>
         <NumberField
           label="of it a sinker's"
           :model-value="sinkerKg"
@@ -208,9 +206,9 @@ function take(): void {
       <p class="says" role="status" :class="{ bad: says.bad }">{{ says.sentence }}</p>
       <p v-if="error" class="bad" role="alert">{{ error }}</p>
       <p class="acts">
-        <button type="button" class="key strong" :disabled="says.densityKgM3 === undefined" @click="take()">
-          Use this density</button
-        ><button type="button" class="key" @click="open = false">Leave it</button>
+        <UButton variant="solid" :disabled="says.densityKgM3 === undefined" @click="take()">
+          Use this density</UButton
+        ><UButton @click="open = false">Leave it</UButton>
       </p>
     </template>
   </UModal>
@@ -234,24 +232,6 @@ h3 {
   display: flex;
   gap: 8px;
   padding-top: 8px;
-}
-.key {
-  min-height: 30px;
-  padding: 2px 11px;
-  border: var(--line-weight) solid var(--hair-strong);
-  border-radius: 2px;
-  font-size: 14px;
-}
-.key:hover:not(:disabled) {
-  background: var(--ink);
-  color: var(--paper);
-}
-.strong {
-  background: var(--ink);
-  color: var(--paper);
-}
-.key:disabled {
-  opacity: 0.4;
 }
 .says {
   font-size: 17px;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UIcon } from '#components'
+import { UButton } from '#components'
 import { useElementSize, useRafFn } from '@vueuse/core'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import { useSpread } from '~/sheet/spread'
@@ -117,14 +117,13 @@ const told = computed(() =>
 <template>
   <section class="cast" aria-label="One cast" :aria-busy="busy">
     <div class="side">
-      <button
-        type="button"
+      <UButton
+        :icon="playing ? 'i-lucide-pause' : 'i-lucide-play'"
+        variant="ghost"
         class="play"
         :aria-label="playing ? 'Stop the retrieve' : 'Bring the rigs in'"
         @click="play()"
-      >
-        <UIcon :name="playing ? 'i-lucide-pause' : 'i-lucide-play'" />
-      </button>
+      />
     </div>
     <div ref="host" class="water">
       <svg

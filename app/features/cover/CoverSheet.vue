@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UIcon } from '#components'
+import { UButton } from '#components'
 import { computed, ref } from 'vue'
 import { useQuery } from '~/compute/useQuery'
 import { useEvidence } from '~/sheet/evidence'
@@ -99,15 +99,12 @@ const sentence = computed(() => {
       <LineField />
       <span class="grow" />
       <span v-if="working" class="label" role="status"
-        >{{ Math.round(100 * progress) }} %
-        <button type="button" class="key" @click="cancel()">Stop</button></span
+        >{{ Math.round(100 * progress) }} % <UButton @click="cancel()">Stop</UButton></span
       >
-      <button type="button" class="key" @click="cast++">
-        <UIcon name="i-lucide-refresh-cw" /> Another cast
-      </button>
+      <UButton icon="i-lucide-refresh-cw" @click="cast++">Another cast</UButton>
     </section>
     <p v-if="error" class="error" role="alert">
-      {{ error }} <button type="button" @click="retry()">Try again</button>
+      {{ error }} <UButton variant="ghost" @click="retry()">Try again</UButton>
     </p>
     <p v-if="sentence" class="sentence">{{ sentence }}</p>
     <template v-if="answer">
@@ -220,21 +217,6 @@ const sentence = computed(() => {
 .grow {
   flex: 1;
 }
-.key {
-  height: 28px;
-  padding: 0 9px;
-  display: inline-flex;
-  align-items: center;
-  gap: 5px;
-  border: var(--line-weight) solid var(--hair-strong);
-  border-radius: 2px;
-  font-size: 14px;
-  color: var(--ink);
-}
-.key:hover {
-  background: var(--ink);
-  color: var(--paper);
-}
 .sentence {
   font-size: 19px;
   padding: 8px 12px;
@@ -321,9 +303,6 @@ small {
 @media (max-width: 899px) {
   .body {
     grid-template-columns: minmax(0, 1fr);
-  }
-  .key {
-    height: 44px;
   }
 }
 </style>

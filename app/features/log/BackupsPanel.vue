@@ -3,6 +3,7 @@ import { UButton } from '#components'
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import type { BackupKind, KeptBackup } from '#schemas/backup'
 import { countWords, useBackups } from './useBackups'
+import FilePick from '~/ui/FilePick.vue'
 
 /** Backups: kept by the day on their own, saved as a file, brought as one, put back, and that taken back. */
 const emit = defineEmits<{ restored: [] }>()
@@ -29,11 +30,7 @@ const progress = computed(() =>
   list.value?.working ? `${list.value.working.records.toLocaleString('en')} records` : '',
 )
 
-async function choose(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  input.value = ''
-  if (!file) return
+async function choose(file: File): Promise<void> {
   const brought = await bring(file)
   if (brought) asked.value = brought.name
 }
@@ -55,15 +52,13 @@ async function replace({ name }: Pick<KeptBackup, 'name'>): Promise<void> {
       <UButton color="neutral" variant="outline" :disabled="busy !== undefined" @click="keep()"
         >Keep a copy here</UButton
       >
-      <label class="key" :class="{ off: busy }"
-        >Restore from a file…<input
-          type="file"
-          accept=".json,.gz,application/json,application/gzip"
-          class="visually-hidden"
-          aria-label="Backup to restore"
-          :disabled="busy !== undefined"
-          @change="choose"
-      /></label>
+      <FilePick
+        label="Backup to restore"
+        text="Restore from a file…"
+        accept=".json,.gz,application/json,application/gzip"
+        :disabled="busy !== undefined"
+        @file="choose"
+      />
       <span v-if="busy" role="status">{{ busy }} {{ progress }}</span>
     </p>
     <div v-if="chosen && list" class="ask" role="alert">
@@ -137,19 +132,6 @@ h3 small {
   gap: 8px;
   align-items: center;
   padding: 2px 0;
-}
-.key {
-  min-height: 32px;
-  padding: 3px 12px;
-  border: var(--line-weight) solid var(--hair-strong);
-  border-radius: 2px;
-  font-size: 14px;
-  cursor: pointer;
-  display: inline-flex;
-  align-items: center;
-}
-.off {
-  opacity: 0.4;
 }
 .ask {
   padding: 8px 10px;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UIcon, UModal } from '#components'
+import { UButton, UModal } from '#components'
 import { useToast } from '#imports'
 import { computed, ref, watch } from 'vue'
 import { useBaths } from '~/sync/documents'
@@ -85,17 +85,10 @@ function use({ id }: StoredDocument<'bath'>): void {
         No bath yet. A bucket, a bath or a pool will do: measure its depth of water and its width once.
       </p>
       <p class="acts">
-        <button
-          v-for="b in baths.list"
-          :key="b.id"
-          type="button"
-          class="key"
-          :aria-pressed="b.id === chosen"
-          @click="chosen = b.id"
+        <UButton v-for="b in baths.list" :key="b.id" :aria-pressed="b.id === chosen" @click="chosen = b.id">
+          {{ b.name }}</UButton><UButton icon="i-lucide-plus" :disabled="baths.busy" @click="add()"
+          >New bath or bucket</UButton
         >
-          {{ b.name }}</button><button type="button" class="key" :disabled="baths.busy" @click="add()">
-          <UIcon name="i-lucide-plus" /> New bath or bucket
-        </button>
       </p>
       <template v-if="one">
         <div class="fields">
@@ -172,25 +165,19 @@ function use({ id }: StoredDocument<'bath'>): void {
             :class="{ out: reading?.read?.lag.outliers.includes(i) }"
           >
             <span class="figure">{{ t.toFixed(2) }} s</span>
-            <button
-              type="button"
+            <UButton
+              icon="i-lucide-x"
+              variant="ghost"
               :aria-label="`Take away the tap of ${t.toFixed(2)} s`"
               @click="setBall({ taps: one.content.ball.taps.filter((_, k) => k !== i) })"
-            >
-              <UIcon name="i-lucide-x" />
-            </button>
+            />
           </li>
         </ul>
         <p class="acts">
-          <button type="button" class="key strong" @click="use(one)">Drop in this one</button
-          ><button
-            v-if="one.content.ball.taps.length > 0"
-            type="button"
-            class="key"
-            @click="setBall({ taps: [] })"
-          >
-            Forget the taps</button
-          ><button type="button" class="key" @click="remove(one)">Delete</button>
+          <UButton variant="solid" @click="use(one)">Drop in this one</UButton
+          ><UButton v-if="one.content.ball.taps.length > 0" @click="setBall({ taps: [] })">
+            Forget the taps</UButton
+          ><UButton @click="remove(one)">Delete</UButton>
         </p>
         <p class="label">
           {{ withUnit(one.content.depthM, settings.units.depth) }} of fall: the deeper the water, the less a
@@ -237,25 +224,6 @@ h3 small {
   display: inline-flex;
   gap: 6px;
   align-items: baseline;
-}
-.key {
-  min-height: 30px;
-  padding: 2px 11px;
-  border: var(--line-weight) solid var(--hair-strong);
-  border-radius: 2px;
-  font-size: 14px;
-  display: inline-flex;
-  gap: 5px;
-  align-items: center;
-}
-.key:hover:not(:disabled) {
-  background: var(--ink);
-  color: var(--paper);
-}
-.key[aria-pressed='true'],
-.strong {
-  background: var(--ink);
-  color: var(--paper);
 }
 .says {
   font-size: 16px;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UModal } from '#components'
+import { UButton, UModal } from '#components'
 import { computed, onScopeDispose, ref, shallowRef, useTemplateRef } from 'vue'
 import { useSettings } from '~/ui/settings'
 import NumberField from '~/ui/NumberField.vue'
@@ -7,6 +7,7 @@ import { radToDeg } from '#core'
 import { readClip, scaleOf, type ClipMark, type Spot2 } from './clip'
 import { SAMPLE_BAR_M, SAMPLE_FPS } from './sampleClip'
 import { withUnit } from '#words/units'
+import FilePick from '~/ui/FilePick.vue'
 
 /**
  * A drop read off the angler's own clip: stepped frame by frame, scale set on something of known length, the
@@ -70,10 +71,6 @@ async function takeSample(): Promise<void> {
   } finally {
     busy.value = false
   }
-}
-const choose = (event: Event): void => {
-  const file = (event.target as HTMLInputElement).files?.[0]
-  if (file) show(file)
 }
 /** Shows the frame at a time. */
 async function seek(to: number): Promise<void> {
@@ -147,15 +144,11 @@ const step = (frames: number): void => void seek(t.value + frames / fps.value)
   <UModal v-model:open="open" title="A drop from a clip" :ui="{ content: 'max-w-3xl' }">
     <template #body>
       <p class="acts">
-        <label class="key"
-          >Your clip…<input
-            type="file"
-            accept="video/*"
-            class="visually-hidden"
-            aria-label="Clip of a drop"
-            @change="choose" /></label
-        ><button type="button" class="key" :disabled="busy" @click="takeSample()">
-          {{ busy ? 'Recording the sample…' : 'The made-up sample' }}</button
+        <FilePick label="Clip of a drop" text="Your clip…" accept="video/*" @file="show" /><UButton
+          :disabled="busy"
+          @click="takeSample()"
+        >
+          {{ busy ? 'Recording the sample…' : 'The made-up sample' }}</UButton
         ><span class="label">It never leaves this device.</span>
       </p>
       <p v-if="error" class="bad" role="alert">{{ error }}</p>
@@ -180,11 +173,11 @@ const step = (frames: number): void => void seek(t.value + frames / fps.value)
           <div class="side">
             <p role="status" class="says">{{ says }}</p>
             <p class="steps">
-              <button type="button" class="key" aria-label="Ten frames back" @click="step(-10)">−10</button
-              ><button type="button" class="key" aria-label="A frame back" @click="step(-1)">−1</button
+              <UButton aria-label="Ten frames back" @click="step(-10)">−10</UButton
+              ><UButton aria-label="A frame back" @click="step(-1)">−1</UButton
               ><b class="figure">{{ t.toFixed(2) }} s</b
-              ><button type="button" class="key" aria-label="A frame on" @click="step(1)">+1</button
-              ><button type="button" class="key" aria-label="Ten frames on" @click="step(10)">+10</button>
+              ><UButton aria-label="A frame on" @click="step(1)">+1</UButton
+              ><UButton aria-label="Ten frames on" @click="step(10)">+10</UButton>
             </p>
             <p>
               <NumberField
@@ -208,11 +201,8 @@ const step = (frames: number): void => void seek(t.value + frames / fps.value)
               <small>over {{ reading.seconds.toFixed(2) }} s, {{ marks.length }} marks</small>
             </p>
             <p class="acts">
-              <button type="button" class="key" :disabled="scale.length === 0" @click="back()">
-                Take the last mark back</button
-              ><button type="button" class="key strong" :disabled="!reading" @click="keep()">
-                Keep this drop
-              </button>
+              <UButton :disabled="scale.length === 0" @click="back()"> Take the last mark back</UButton
+              ><UButton variant="solid" :disabled="!reading" @click="keep()"> Keep this drop </UButton>
             </p>
           </div>
         </div>
@@ -232,21 +222,6 @@ const step = (frames: number): void => void seek(t.value + frames / fps.value)
   gap: 8px;
   align-items: center;
   margin-bottom: 8px;
-}
-.key {
-  min-height: 32px;
-  padding: 3px 12px;
-  border: var(--line-weight) solid var(--hair-strong);
-  border-radius: 2px;
-  font-size: 14px;
-  cursor: pointer;
-}
-.strong {
-  background: var(--ink);
-  color: var(--paper);
-}
-.key:disabled {
-  opacity: 0.4;
 }
 .hidden {
   position: absolute;
@@ -303,9 +278,6 @@ input[type='number'] {
 @media (max-width: 639px) {
   .table {
     grid-template-columns: minmax(0, 1fr);
-  }
-  .key {
-    min-height: 44px;
   }
 }
 </style>

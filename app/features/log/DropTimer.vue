@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { UButton } from '#components'
 import { computed, ref } from 'vue'
 import { useSettings } from '~/ui/settings'
 import { useSpread } from '~/sheet/spread'
@@ -54,16 +55,16 @@ const places = computed(() => [
   <section class="timer" aria-label="Drop timer">
     <h2>Drop test</h2>
     <p class="rig">
-      <button
+      <UButton
         v-for="l in spread.content.lanes"
         :key="l.letter"
-        type="button"
+        variant="ghost"
         :class="`lane-${l.letter}`"
         :aria-pressed="l.letter === lane.letter"
         @click="chosen = l.letter"
       >
         <LaneChip :letter="l.letter" plain /> {{ FAMILIES[l.family].shortName }}
-      </button>
+      </UButton>
     </p>
     <p class="at">
       <ChoiceField
@@ -85,11 +86,11 @@ const places = computed(() => [
           :range="DEPTH_RANGE_M"
           :step="0.1"
           @update:model-value="value => (depthM = value)"
-        /><button type="button" class="key" @click="readSounder()">from the sounder</button></template
+        /><UButton @click="readSounder()">from the sounder</UButton></template
       >
-      <button type="button" class="key" @click="bathing = true">baths…</button
-      ><button type="button" class="key" @click="readTank()">read the drop tank</button
-      ><button type="button" class="key" @click="clipping = true">from a clip…</button>
+      <UButton @click="bathing = true">baths…</UButton
+      ><UButton @click="readTank()">read the drop tank</UButton
+      ><UButton @click="clipping = true">from a clip…</UButton>
     </p>
     <TapClock
       first="Splash"
@@ -165,9 +166,7 @@ const places = computed(() => [
     <p v-if="own.some(d => d.drop.bath)" class="label">
       Baths: the thumb's lag taken off, the walls' slowing undone.
     </p>
-    <button v-if="own.some(d => !d.excluded)" type="button" class="key" @click="forget()">
-      Forget these drops
-    </button>
+    <UButton v-if="own.some(d => !d.excluded)" @click="forget()"> Forget these drops </UButton>
     <DropClip
       v-model:open="clipping"
       :sample="sample"
@@ -245,17 +244,6 @@ td:not(:last-child) {
 }
 .out td:last-child {
   text-decoration: none;
-}
-.key {
-  min-height: 28px;
-  padding: 1px 9px;
-  border: var(--line-weight) solid var(--hair-strong);
-  border-radius: 2px;
-  font-size: 14px;
-}
-.key:hover {
-  background: var(--ink);
-  color: var(--paper);
 }
 .bad {
   color: var(--wrack);

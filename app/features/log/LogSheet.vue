@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NuxtLink, UIcon } from '#components'
+import { UButton } from '#components'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { useQuery } from '~/compute/useQuery'
 import { useEvidence } from '~/sheet/evidence'
@@ -152,12 +152,12 @@ const time = (iso: string): string =>
       <label class="ignore"
         ><input v-model="evidence.ignored" type="checkbox" /> show the model's own figures</label
       >
-      <NuxtLink class="key strong" to="/bank"><UIcon name="i-lucide-smartphone" /> Bank mode</NuxtLink>
-      <button type="button" class="key" @click="backing = true">Tables, backup, instruments…</button>
+      <UButton variant="solid" to="/bank" icon="i-lucide-smartphone">Bank mode</UButton>
+      <UButton @click="backing = true">Tables, backup, instruments…</UButton>
     </section>
     <p v-if="error ?? evidence.error" class="bad" role="alert">
       {{ error ?? evidence.error }}
-      <button type="button" @click="(load(), evidence.load())">Try again</button>
+      <UButton variant="ghost" @click="(load(), evidence.load())">Try again</UButton>
     </p>
     <AsideEntries />
     <div class="body">
@@ -255,7 +255,12 @@ const time = (iso: string): string =>
         </h2>
         <ul>
           <li v-for="s in sessions" :key="s.session">
-            <button type="button" class="row" :aria-expanded="opened === s.session" @click="open(s.session)">
+            <UButton
+              variant="ghost"
+              class="row"
+              :aria-expanded="opened === s.session"
+              @click="open(s.session)"
+            >
               <span :class="{ out: s.excluded }"
                 ><b>{{ day(s.from) }}</b> {{ s.place }}</span
               ><small v-if="(s.counts.cast ?? 0) > 0"
@@ -264,7 +269,7 @@ const time = (iso: string): string =>
                   s.excluded ? '; left out' : ''
                 }}</small
               >
-            </button>
+            </UButton>
             <p v-if="opened === s.session && (s.counts.cast ?? 0) > 0">
               <label class="ignore"
                 ><input
@@ -284,12 +289,10 @@ const time = (iso: string): string =>
           </li>
         </ul>
         <p v-if="total > PAGE" class="pages">
-          <button type="button" class="key" :disabled="page === 0" @click="page--">Newer</button
+          <UButton :disabled="page === 0" @click="page--">Newer</UButton
           ><span class="label"
             >{{ PAGE * page + 1 }}–{{ Math.min(total, PAGE * (page + 1)) }} of {{ total }}</span
-          ><button type="button" class="key" :disabled="PAGE * (page + 1) >= total" @click="page++">
-            Older
-          </button>
+          ><UButton :disabled="PAGE * (page + 1) >= total" @click="page++"> Older </UButton>
         </p>
       </section>
     </div>
@@ -323,27 +326,6 @@ const time = (iso: string): string =>
   gap: 6px;
   align-items: center;
   font-size: 14px;
-}
-.key {
-  min-height: 30px;
-  padding: 2px 11px;
-  border: var(--line-weight) solid var(--hair-strong);
-  border-radius: 2px;
-  font-size: 14px;
-  display: inline-flex;
-  gap: 5px;
-  align-items: center;
-}
-.key:hover:not(:disabled) {
-  background: var(--ink);
-  color: var(--paper);
-}
-.key:disabled {
-  opacity: 0.4;
-}
-.strong {
-  background: var(--ink);
-  color: var(--paper);
 }
 .body {
   flex: 1;
@@ -471,9 +453,6 @@ ol span {
   .body > * {
     border-right: 0;
     border-bottom: 1px solid var(--hair-strong);
-  }
-  .key {
-    min-height: 44px;
   }
 }
 </style>

@@ -1,8 +1,10 @@
 <script setup lang="ts">
+import { UButton } from '#components'
 import { useToast } from '#imports'
 import { computed } from 'vue'
 import { useEvidence } from '~/sheet/evidence'
 import { useLogTables } from './useLogTables'
+import FilePick from '~/ui/FilePick.vue'
 
 /** The log and the drops as tables, out and in. */
 const emit = defineEmits<{ put: [] }>()
@@ -10,12 +12,6 @@ const { reading, error, busy, progress, saveLog, saveDrops, read, put } = useLog
 const evidence = useEvidence()
 const toast = useToast()
 const FEW = 6
-async function choose(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  input.value = ''
-  if (file) await read(file)
-}
 const count = computed(() => (reading.value?.entries.length ?? 0) + (reading.value?.drops.length ?? 0))
 async function putIn(): Promise<void> {
   const n = await put()
@@ -29,18 +25,15 @@ async function putIn(): Promise<void> {
   <section aria-label="Tables">
     <h3>Tables <small>CSV, for a spreadsheet and back</small></h3>
     <p class="acts">
-      <button type="button" class="key" :disabled="busy" @click="saveLog()">Log as CSV</button
-      ><button type="button" class="key" :disabled="busy || evidence.drops.length === 0" @click="saveDrops()">
-        Drops as CSV</button
-      ><label class="key"
-        >Read a table…<input
-          type="file"
-          accept=".csv,text/csv"
-          class="visually-hidden"
-          aria-label="Table to read"
-          :disabled="busy"
-          @change="choose" /></label
-      ><progress v-if="busy" :value="progress" max="1" aria-label="Tables" />
+      <UButton :disabled="busy" @click="saveLog()">Log as CSV</UButton
+      ><UButton :disabled="busy || evidence.drops.length === 0" @click="saveDrops()"> Drops as CSV</UButton
+      ><FilePick
+        label="Table to read"
+        text="Read a table…"
+        accept=".csv,text/csv"
+        :disabled="busy"
+        @file="read"
+      /><progress v-if="busy" :value="progress" max="1" aria-label="Tables" />
     </p>
     <p v-if="error" class="bad" role="alert">{{ error }}</p>
     <div v-if="reading" role="status">
@@ -63,9 +56,8 @@ async function putIn(): Promise<void> {
         <li v-if="reading.errors.length > FEW">and {{ reading.errors.length - FEW }} more</li>
       </ul>
       <p class="acts">
-        <button type="button" class="key strong" :disabled="busy || count === 0" @click="putIn()">
-          Put in {{ count }}</button
-        ><button type="button" class="key" :disabled="busy" @click="reading = undefined">Leave it</button>
+        <UButton variant="solid" :disabled="busy || count === 0" @click="putIn()"> Put in {{ count }}</UButton
+        ><UButton :disabled="busy" @click="reading = undefined">Leave it</UButton>
       </p>
     </div>
   </section>
@@ -93,23 +85,6 @@ h3 small {
   font-size: 14px;
   color: var(--wrack);
   padding: 2px 0;
-}
-.key {
-  min-height: 32px;
-  padding: 3px 12px;
-  border: var(--line-weight) solid var(--hair-strong);
-  border-radius: 2px;
-  font-size: 14px;
-  cursor: pointer;
-  display: inline-flex;
-  align-items: center;
-}
-.strong {
-  background: var(--ink);
-  color: var(--paper);
-}
-.key:disabled {
-  opacity: 0.4;
 }
 .bad {
   color: var(--wrack);

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { UButton } from '#components'
 import { onKeyStroke, useIntervalFn } from '@vueuse/core'
 import { ref } from 'vue'
 /**
@@ -40,8 +41,8 @@ onKeyStroke(' ', event => {
 </script>
 
 <template>
-  <button
-    type="button"
+  <UButton
+    variant="ghost"
     class="tap"
     :class="{ falling: started !== undefined }"
     :disabled="busy"
@@ -50,7 +51,7 @@ onKeyStroke(' ', event => {
     {{ started === undefined ? first : second }}
     <b v-if="started !== undefined" class="figure">{{ ((now - started) / 1000).toFixed(1) }} s</b
     ><small v-else>{{ hint }}</small>
-  </button>
+  </UButton>
 </template>
 
 <style scoped>

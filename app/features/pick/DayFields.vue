@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UIcon } from '#components'
+import { UButton, UIcon } from '#components'
 import { useMediaQuery } from '@vueuse/core'
 import { computed, onMounted, ref } from 'vue'
 import { useSpots } from '~/sync/documents'
@@ -101,14 +101,20 @@ function takeSpot(id: string): void {
 
 <template>
   <section class="day" :class="{ folded: narrow && !unfolded }" aria-label="Conditions">
-    <button v-if="narrow" type="button" class="fold" :aria-expanded="unfolded" @click="unfolded = !unfolded">
+    <UButton
+      v-if="narrow"
+      variant="ghost"
+      class="fold"
+      :aria-expanded="unfolded"
+      @click="unfolded = !unfolded"
+    >
       <span
         >{{ water.place || 'Here' }}: {{ withUnit(water.depthM, settings.units.depth) }},
         {{ COVERS[water.cover].name }} over {{ BOTTOMS[water.bottom].name }}; {{ SPECIES[day.species].name }},
         {{ ACTIVITY_WORDS[day.activity] }}</span
       >
       <UIcon :name="unfolded ? 'i-lucide-chevron-up' : 'i-lucide-chevron-down'" />
-    </button>
+    </UButton>
     <div class="row">
       <ChoiceField label="spot" :model-value="NO_SPOT" :items="spotItems" @update:model-value="takeSpot" />
       <NumberFieldDepth />
@@ -173,16 +179,15 @@ function takeSpot(id: string): void {
           :items="activities"
           @update:model-value="activity => setFish({ activity })" /><span v-if="!own.activity" class="label"
           >from temperature and month</span
-        ><button
+        ><UButton
           v-else
-          type="button"
+          icon="i-lucide-rotate-ccw"
+          variant="ghost"
           class="again"
           title="Work it out again"
           aria-label="Work their activity out again"
           @click="setFish({ activity: undefined })"
-        >
-          <UIcon name="i-lucide-rotate-ccw" /></button
-      ></span>
+      /></span>
       <ChoiceField
         label="they"
         :model-value="day.feeding"

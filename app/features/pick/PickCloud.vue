@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UIcon, UModal } from '#components'
+import { UButton, UModal } from '#components'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { useSettings } from '~/ui/settings'
@@ -220,10 +220,10 @@ function nearest(event: MouseEvent): void {
                       : 'none'
                 "
               >
-                <button type="button" @click="h.column.toggleSorting()">
+                <UButton variant="ghost" @click="h.column.toggleSorting()">
                   {{ h.column.columnDef.header
                   }}{{ { asc: ' ↑', desc: ' ↓' }[String(h.column.getIsSorted())] ?? '' }}
-                </button>
+                </UButton>
               </th>
             </tr>
           </thead>
@@ -239,15 +239,14 @@ function nearest(event: MouseEvent): void {
               :class="{ pinned: pinned.has(rows[v.index]!.original) }"
             >
               <td>
-                <button
-                  type="button"
+                <UButton
+                  icon="i-lucide-pin"
+                  variant="ghost"
                   class="pin"
                   :aria-pressed="pinned.has(rows[v.index]!.original)"
                   :aria-label="`Pin ${rigWords(rigOf(rows[v.index]!.original))} ${baitOf(rows[v.index]!.original)}`"
                   @click="pin(rows[v.index]!.original)"
-                >
-                  <UIcon name="i-lucide-pin" />
-                </button>
+                />
               </td>
               <td>{{ rigWords(rigOf(rows[v.index]!.original)) }}</td>
               <td>{{ sizeWords(rigOf(rows[v.index]!.original), settings.system) }}</td>
@@ -266,7 +265,7 @@ function nearest(event: MouseEvent): void {
           </tbody>
         </table>
       </div>
-      <button type="button" class="strong" :disabled="pinned.size === 0" @click="emit('put', [...pinned])">
+      <UButton variant="solid" :disabled="pinned.size === 0" @click="emit('put', [...pinned])">
         Put
         {{
           pinned.size === 0
@@ -276,7 +275,7 @@ function nearest(event: MouseEvent): void {
               : `the ${pinned.size} pinned rigs`
         }}
         in the Spread
-      </button>
+      </UButton>
       <span class="label"> five at most; they take the first one's bait</span>
     </template>
   </UModal>
@@ -351,15 +350,5 @@ tbody td {
 }
 .pin[aria-pressed='true'] {
   color: var(--float);
-}
-.strong {
-  min-height: 34px;
-  padding: 4px 14px;
-  background: var(--ink);
-  color: var(--paper);
-  border-radius: 2px;
-}
-.strong:disabled {
-  opacity: 0.4;
 }
 </style>

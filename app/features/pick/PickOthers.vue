@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UIcon } from '#components'
+import { UButton } from '#components'
 import { useSettings } from '~/ui/settings'
 import RigSketch from '~/ui/RigSketch.vue'
 import type { PickAnswer } from '~/compute/pick'
@@ -61,15 +61,12 @@ const standing = (i: number): string => {
           }}{{ pick.report.fit.verdict === 'near' ? '; fits only just' : '' }}
         </p>
       </div>
-      <button
-        type="button"
-        class="key"
+      <UButton
+        icon="i-lucide-arrow-right"
         :aria-label="`Put ${rigWords(pick.rig)} alone in the Spread`"
         title="This one into the Spread"
         @click="emit('put', i + 1)"
-      >
-        <UIcon name="i-lucide-arrow-right" />
-      </button>
+      />
     </article>
   </section>
 </template>
@@ -105,18 +102,6 @@ p {
 .near {
   color: var(--shell);
 }
-.key {
-  width: 32px;
-  height: 32px;
-  display: grid;
-  place-items: center;
-  border: var(--line-weight) solid var(--hair-strong);
-  border-radius: 2px;
-}
-.key:hover {
-  background: var(--ink);
-  color: var(--paper);
-}
 .small :deep(text) {
   display: none;
 }
@@ -126,10 +111,6 @@ p {
   }
   .small {
     width: 110px;
-  }
-  .key {
-    width: 44px;
-    height: 44px;
   }
 }
 </style>

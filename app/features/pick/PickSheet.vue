@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NuxtLink } from '#components'
+import { UButton } from '#components'
 import { navigateTo } from '#imports'
 import { computed, ref } from 'vue'
 import { usePick } from './usePick'
@@ -106,18 +106,18 @@ function putPoints(points: readonly CloudPoint[]): void {
       <span class="label"
         >{{ answer ? 'Looking again…' : 'Looking through the box…' }} {{ Math.round(100 * progress) }} %</span
       >
-      <button type="button" class="key" @click="cancel()">Stop</button>
+      <UButton @click="cancel()">Stop</UButton>
     </div>
     <p v-if="error || box.error" class="bad" role="alert">
       {{ error ?? box.error }}
-      <button type="button" @click="box.error ? box.load() : retry()">Try again</button>
+      <UButton variant="ghost" @click="box.error ? box.load() : retry()">Try again</UButton>
     </p>
     <section v-if="answer?.nothing" class="nothing" aria-label="Nothing to pick">
       <h2>{{ answer.nothing.sentence }}</h2>
       <p>{{ answer.nothing.way }}</p>
       <p class="label">{{ answer.looked.toLocaleString('en') }} looked at{{ out ? `: ${out}` : '' }}.</p>
-      <button v-if="!beyond" type="button" class="strong" @click="beyond = true">Look beyond my box</button>
-      <NuxtLink class="key" :to="viewPath('box', spread.saved?.id)">Open the box</NuxtLink>
+      <UButton v-if="!beyond" variant="solid" @click="beyond = true">Look beyond my box</UButton>
+      <UButton :to="viewPath('box', spread.saved?.id)">Open the box</UButton>
     </section>
     <div v-else-if="answer && first" class="body" :aria-busy="working">
       <div class="main">
@@ -133,12 +133,10 @@ function putPoints(points: readonly CloudPoint[]): void {
           :steps="answer.steps"
         />
         <p class="acts no-print">
-          <button type="button" class="strong" @click="put(picks.map((_, i) => i))">
-            Put these in the Spread
-          </button>
-          <button type="button" class="key" @click="put([0], 'bench')">On the Bench</button>
-          <button type="button" class="key" @click="put([0], 'tank')">In the Tank</button>
-          <button type="button" class="key" @click="exploring = true">All candidates…</button>
+          <UButton variant="solid" @click="put(picks.map((_, i) => i))"> Put these in the Spread </UButton>
+          <UButton @click="put([0], 'bench')">On the Bench</UButton>
+          <UButton @click="put([0], 'tank')">In the Tank</UButton>
+          <UButton @click="exploring = true">All candidates…</UButton>
           <span class="label"
             >{{ answer.looked.toLocaleString('en') }} looked at in {{ (answer.ms / 1000).toFixed(1) }} s:
             {{ out }}</span
@@ -179,7 +177,7 @@ function putPoints(points: readonly CloudPoint[]): void {
         <div class="list"><WayPanel :ways="answer.ways" /></div>
         <p class="label foot">
           Scores weigh computed figures by what fish are assumed to like;
-          <button type="button" @click="showCautions()">cautions: hooks, lead, water</button>
+          <UButton variant="ghost" @click="showCautions()">cautions: hooks, lead, water</UButton>
         </p>
       </div>
     </div>
@@ -232,25 +230,6 @@ progress {
   gap: 6px 8px;
   align-items: center;
   padding: 6px 14px 12px;
-}
-.strong,
-.key {
-  min-height: 32px;
-  padding: 3px 12px;
-  border: var(--line-weight) solid var(--hair-strong);
-  border-radius: 2px;
-  font-size: 15px;
-  display: inline-flex;
-  align-items: center;
-}
-.strong {
-  background: var(--ink);
-  color: var(--paper);
-  border-color: var(--ink);
-}
-.key:hover {
-  background: var(--ink);
-  color: var(--paper);
 }
 .list {
   padding: 6px 12px;
@@ -307,12 +286,6 @@ dd b {
   }
   .main {
     border-right: 0;
-  }
-}
-@media (max-width: 639px) {
-  .strong,
-  .key {
-    min-height: 44px;
   }
 }
 </style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { UButton } from '#components'
 import { computed } from 'vue'
 import { useSpread } from '~/sheet/spread'
 import type { Way, WayCost } from '#core'
@@ -33,11 +34,13 @@ const NO_FIGURE: Readonly<Partial<Record<SchoolId, string>>> = {
     <h2 class="label">my way: where anglers disagree, and what it costs here</h2>
     <fieldset v-for="id in ids" :key="id">
       <legend>{{ SCHOOLS[id].name }}</legend>
-      <button type="button" :aria-pressed="way[id] === undefined" @click="set(id, undefined)">either</button>
-      <button
+      <UButton variant="ghost" :aria-pressed="way[id] === undefined" @click="set(id, undefined)"
+        >either</UButton
+      >
+      <UButton
         v-for="(words, choice) in SCHOOLS[id].choices"
         :key="choice"
-        type="button"
+        variant="ghost"
         :aria-pressed="way[id] === choice"
         @click="set(id, choice)"
       >
@@ -45,7 +48,7 @@ const NO_FIGURE: Readonly<Partial<Record<SchoolId, string>>> = {
           v-else-if="NO_FIGURE[id]"
           >{{ NO_FIGURE[id] }}</small
         >
-      </button>
+      </UButton>
     </fieldset>
     <label class="lead"
       ><input

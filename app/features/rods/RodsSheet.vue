@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UIcon } from '#components'
+import { UButton } from '#components'
 import { navigateTo, useToast } from '#imports'
 import { computed, ref } from 'vue'
 import { useTrip } from './useTrip'
@@ -120,23 +120,19 @@ const second = (s: number): string => (Number.isFinite(s) ? String(Math.round(s)
         maxlength="80"
         @change="keep()"
       />
-      <button type="button" class="key" :disabled="problem !== undefined || trips.busy" @click="keepIt()">
-        Save trip
-      </button>
-      <button v-if="saved" type="button" class="key" aria-label="Delete this trip" @click="remove()">
-        <UIcon name="i-lucide-trash-2" />
-      </button>
-      <button type="button" class="key" @click="spotting = true">Spots…</button>
+      <UButton :disabled="problem !== undefined || trips.busy" @click="keepIt()"> Save trip </UButton>
+      <UButton v-if="saved" icon="i-lucide-trash-2" aria-label="Delete this trip" @click="remove()" />
+      <UButton @click="spotting = true">Spots…</UButton>
     </TripForm>
     <p v-if="trips.error ?? spots.error ?? box.error ?? error" class="bad" role="alert">
       {{ trips.error ?? spots.error ?? box.error ?? error }}
-      <button v-if="error" type="button" @click="retry()">Try again</button>
+      <UButton v-if="error" variant="ghost" @click="retry()">Try again</UButton>
     </p>
     <div v-if="working" class="bar" role="status">
       <progress :value="progress" max="1" aria-label="Planning" /><span class="label">{{
         plan ? 'Planning again…' : 'Planning the rods…'
       }}</span
-      ><button type="button" class="key" @click="cancel()">Stop</button>
+      ><UButton @click="cancel()">Stop</UButton>
     </div>
     <p v-if="content.stops.length === 0" class="empty">
       {{
@@ -237,20 +233,16 @@ const second = (s: number): string => (Number.isFinite(s) ? String(Math.round(s)
             Eyewear when casting; pliers for hooks, barbs pressed down where you can. Lead: wash hands, many
             waters restrict it. Wading, boats, lightning and cold water: tell someone where you are and when
             you come back. Local rules and the people licensed to teach come before this card.
-            <button type="button" class="no-print" @click="showCautions()">All cautions</button>
+            <UButton variant="ghost" class="no-print" @click="showCautions()">All cautions</UButton>
           </p>
           <p class="acts no-print">
-            <button type="button" class="strong" :disabled="trips.busy" @click="toBank()">
-              Take to the bank
-            </button>
-            <button type="button" class="key" @click="print()">Print the cards</button>
-            <button
-              type="button"
-              class="key"
+            <UButton variant="solid" :disabled="trips.busy" @click="toBank()"> Take to the bank </UButton>
+            <UButton @click="print()">Print the cards</UButton>
+            <UButton
               @click="saveText('trip.ics', tripCalendar(name || 'trip', stops, plan), 'text/calendar')"
             >
               Calendar (.ics)
-            </button>
+            </UButton>
           </p>
         </section>
       </div>
@@ -380,27 +372,6 @@ textarea {
 .bad button {
   text-decoration: underline;
 }
-.strong,
-.key {
-  min-height: 30px;
-  padding: 2px 11px;
-  border: var(--line-weight) solid var(--hair-strong);
-  border-radius: 2px;
-  font-size: 14px;
-  display: inline-flex;
-  align-items: center;
-}
-.strong {
-  background: var(--ink);
-  color: var(--paper);
-}
-.key:hover:not(:disabled) {
-  background: var(--ink);
-  color: var(--paper);
-}
-.key:disabled {
-  opacity: 0.4;
-}
 .bad {
   color: var(--wrack);
   padding: 4px 12px;
@@ -421,10 +392,6 @@ textarea {
 @media (max-width: 639px) {
   .cards {
     grid-template-columns: minmax(0, 1fr);
-  }
-  .strong,
-  .key {
-    min-height: 44px;
   }
   .cards > section {
     overflow-x: auto;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UModal } from '#components'
+import { UButton, UModal } from '#components'
 import { useToast } from '#imports'
 import { computed, ref } from 'vue'
 import { useSpots } from '~/sync/documents'
@@ -13,6 +13,7 @@ import { DEPTH_RANGE_M } from '#schemas/fields'
 import { saveText } from '~/ui/card'
 import { spotsFromGpx, spotsToGpx } from '../../../shared/gpx'
 import { withUnit } from '#words/units'
+import FilePick from '~/ui/FilePick.vue'
 
 /** Places to fish: a list without a map; from the water on the sheet, from GPX, and back into it. */
 const open = defineModel<boolean>('open', { required: true })
@@ -53,11 +54,7 @@ async function remove({ id, name }: StoredDocument<'spot'>): Promise<void> {
       ],
     })
 }
-async function read(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  input.value = ''
-  if (!file) return
+async function read(file: File): Promise<void> {
   try {
     const found = spotsFromGpx(await file.text())
     bad.value = found.length === 0 ? 'There are no way points in this file.' : undefined
@@ -91,29 +88,19 @@ const typed = (event: Event): string => (event.target as HTMLInputElement).value
     <template #body>
       <p v-if="bad ?? spots.error" class="bad" role="alert">{{ bad ?? spots.error }}</p>
       <p class="acts">
-        <button type="button" class="key" @click="addFromSheet()">Add the water on the sheet</button>
-        <label class="key"
-          >Read GPX<input
-            type="file"
-            accept=".gpx,application/gpx+xml"
-            class="visually-hidden"
-            @change="read"
-        /></label>
-        <button
-          type="button"
-          class="key"
-          @click="saveText('spots.gpx', spotsToGpx(spots.list), 'application/gpx+xml')"
-        >
+        <UButton @click="addFromSheet()">Add the water on the sheet</UButton>
+        <FilePick label="Way points to read" text="Read GPX" accept=".gpx,application/gpx+xml" @file="read" />
+        <UButton @click="saveText('spots.gpx', spotsToGpx(spots.list), 'application/gpx+xml')">
           Save as GPX
-        </button>
+        </UButton>
       </p>
       <p v-if="spots.list.length === 0" class="label">
         No spots yet. Set the water on the sheet and add it here, or read a GPX file.
       </p>
       <ul>
         <li v-for="s in spots.list" :key="s.id" :class="{ on: s.id === chosen }">
-          <button
-            type="button"
+          <UButton
+            variant="ghost"
             class="row"
             :aria-expanded="s.id === chosen"
             @click="chosen = s.id === chosen ? undefined : s.id"
@@ -124,7 +111,7 @@ const typed = (event: Event): string => (event.target as HTMLInputElement).value
               }}{{ s.content.tide > 0 ? ' below datum' : '' }}, {{ COVERS[s.content.cover].name }} over
               {{ BOTTOMS[s.content.bottom].name }}, {{ SPECIES[s.content.species].name }}</small
             >
-          </button>
+          </UButton>
           <div v-if="s.id === chosen" class="edit">
             <label
               ><span class="label">name</span
@@ -175,7 +162,7 @@ const typed = (event: Event): string => (event.target as HTMLInputElement).value
               ><span class="label">notes</span
               ><input :value="s.content.notes" maxlength="500" @change="set({ notes: typed($event) })"
             /></label>
-            <button type="button" class="key" @click="remove(s)">Delete</button>
+            <UButton @click="remove(s)">Delete</UButton>
           </div>
         </li>
       </ul>
@@ -193,20 +180,6 @@ const typed = (event: Event): string => (event.target as HTMLInputElement).value
   flex-wrap: wrap;
   gap: 6px;
   margin-bottom: 8px;
-}
-.key {
-  min-height: 32px;
-  padding: 3px 12px;
-  border: var(--line-weight) solid var(--hair-strong);
-  border-radius: 2px;
-  font-size: 14px;
-  display: inline-flex;
-  align-items: center;
-  cursor: pointer;
-}
-.key:hover {
-  background: var(--ink);
-  color: var(--paper);
 }
 li {
   border-top: 1px solid var(--hair);

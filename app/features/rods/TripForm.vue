@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UIcon } from '#components'
+import { UButton } from '#components'
 import { computed, ref } from 'vue'
 import ChoiceField from '~/ui/ChoiceField.vue'
 import type { StoredDocument, TripContent } from '#schemas/spot'
@@ -65,23 +65,20 @@ const takeDate = (event: Event): void => {
         :aria-label="`Stop ${i + 1} to`"
         @change="setTime(i, 'toH', $event)"
       />
-      <button
-        type="button"
+      <UButton
+        icon="i-lucide-x"
+        variant="ghost"
         :aria-label="`Take stop ${i + 1} out`"
         @click="emit('edit', draft => void draft.stops.splice(i, 1))"
-      >
-        <UIcon name="i-lucide-x" />
-      </button>
+      />
     </span>
-    <button
+    <UButton
       v-if="content.stops.length < 6"
-      type="button"
-      class="key"
+      icon="i-lucide-plus"
       :disabled="spots.length === 0"
       @click="add()"
+      >a stop</UButton
     >
-      <UIcon name="i-lucide-plus" /> a stop
-    </button>
     <p v-if="wrong ?? problem" class="bad" role="alert">{{ wrong ?? problem }}</p>
     <slot />
   </section>
@@ -126,24 +123,13 @@ input {
   display: grid;
   place-items: center;
 }
-.key {
-  display: inline-flex;
-  gap: 4px;
-  align-items: center;
-  min-height: 28px;
-  padding: 0 9px;
-  border: var(--line-weight) solid var(--hair-strong);
-  border-radius: 2px;
-  font-size: 14px;
-}
 .bad {
   color: var(--wrack);
   font-size: 14px;
 }
 @media (max-width: 639px) {
   input,
-  .stop button,
-  .key {
+  .stop button {
     min-height: 40px;
     height: 40px;
   }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { UButton } from '#components'
 const emit = defineEmits<{ cautions: [] }>()
 </script>
 
@@ -16,16 +17,11 @@ const emit = defineEmits<{ cautions: [] }>()
       </svg>
       value in its range</span
     >
-    <button type="button" @click="emit('cautions')">Cautions: hooks, lead, water</button>
+    <UButton variant="ghost" @click="emit('cautions')">Cautions: hooks, lead, water</UButton>
   </p>
 </template>
 
 <style scoped>
-.key {
-  display: grid;
-  gap: 2px;
-  white-space: nowrap;
-}
 .key span {
   display: inline-flex;
   align-items: center;

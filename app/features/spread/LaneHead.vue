@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UDropdownMenu, UIcon } from '#components'
+import { UButton, UDropdownMenu } from '#components'
 import { computed } from 'vue'
 import { useSpread } from '~/sheet/spread'
 import ChoiceField from '~/ui/ChoiceField.vue'
@@ -49,9 +49,12 @@ const menu = computed(() => [
       @update:model-value="value => spread.editLane(lane.letter, l => withFamily(l, value))"
     />
     <UDropdownMenu :items="menu">
-      <button type="button" class="more" :aria-label="`What to do with rig ${lane.letter}`">
-        <UIcon name="i-lucide-ellipsis-vertical" />
-      </button>
+      <UButton
+        icon="i-lucide-ellipsis-vertical"
+        variant="ghost"
+        class="more"
+        :aria-label="`What to do with rig ${lane.letter}`"
+      />
     </UDropdownMenu>
   </header>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { UButton } from '#components'
 import { computed } from 'vue'
 import LaneChip from '~/ui/LaneChip.vue'
 import type { Verdict } from '#core'
@@ -28,10 +29,10 @@ const small = computed(() =>
 
 <template>
   <nav class="small" aria-label="Rigs">
-    <button
+    <UButton
       v-for="one in small"
       :key="one.letter"
-      type="button"
+      variant="ghost"
       :class="[
         `lane-${one.letter}`,
         { best: verdict?.kind === 'one' && verdict.letters.includes(one.letter) },
@@ -43,7 +44,7 @@ const small = computed(() =>
         ><b>{{ one.first }}</b
         ><br />{{ one.second }}</span
       >
-    </button>
+    </UButton>
   </nav>
 </template>
 

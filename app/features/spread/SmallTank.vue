@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UIcon } from '#components'
+import { UButton } from '#components'
 import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef, watch } from 'vue'
 import { useSettings } from '~/ui/settings'
@@ -60,15 +60,14 @@ defineExpose({
       <canvas ref="canvas" role="img" :aria-label="`Rigs falling together. ${summary}`" />
     </div>
     <div class="controls no-print">
-      <button
-        type="button"
+      <UButton
+        :icon="playing ? 'i-lucide-pause' : 'i-lucide-play'"
+        variant="ghost"
         class="drop"
         :aria-label="playing ? 'Pause the drop' : 'Drop the rigs'"
         :disabled="end === 0"
         @click="clock.toggle()"
-      >
-        <UIcon :name="playing ? 'i-lucide-pause' : 'i-lucide-play'" />
-      </button>
+      />
       <input
         type="range"
         min="0"
@@ -149,9 +148,6 @@ select {
   border-bottom: 1px solid var(--hair-strong);
   height: 26px;
   font-size: 13px;
-}
-.key {
-  padding: 0 8px 5px;
 }
 @media (max-width: 899px) {
   .glass {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UDropdownMenu, UIcon } from '#components'
+import { UButton, UDropdownMenu } from '#components'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref, useTemplateRef } from 'vue'
 import { useEvaluation } from '~/sheet/useEvaluation'
@@ -74,9 +74,9 @@ const addMenu = Object.values(Object.groupBy(familyItems(), item => item.group))
     <BaitRow>
       <span class="grow" />
       <UDropdownMenu :items="addMenu" :ui="{ content: 'max-h-[70vh] overflow-y-auto' }">
-        <button type="button" class="add" :disabled="spread.content.lanes.length >= 5">
-          <UIcon name="i-lucide-plus" /> Add a rig
-        </button>
+        <UButton icon="i-lucide-plus" variant="ghost" class="add" :disabled="spread.content.lanes.length >= 5"
+          >Add a rig</UButton
+        >
       </UDropdownMenu>
     </BaitRow>
     <LaneStrip
@@ -130,9 +130,14 @@ const addMenu = Object.values(Object.groupBy(familyItems(), item => item.group))
       :error="error"
       @retry="retry()"
     >
-      <button type="button" class="add" :disabled="traders.length === 0" @click="trading = true">
-        <UIcon name="i-lucide-scale" /> Trade-off
-      </button>
+      <UButton
+        icon="i-lucide-scale"
+        variant="ghost"
+        class="add"
+        :disabled="traders.length === 0"
+        @click="trading = true"
+        >Trade-off</UButton
+      >
       <BasisKey @cautions="showCautions" />
     </VerdictBar>
     <TradeDialog v-model:open="trading" :traders="traders" />

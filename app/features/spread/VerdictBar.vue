@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NuxtLink } from '#components'
+import { NuxtLink, UButton } from '#components'
 import { computed } from 'vue'
 import { useSettings } from '~/ui/settings'
 import ChoiceField from '~/ui/ChoiceField.vue'
@@ -40,7 +40,7 @@ const utilities = UTILITY_IDS.map(value => ({ value, label: UTILITY_WORDS[value]
   <section class="verdict" aria-label="Verdict" aria-live="polite" :aria-busy="busy">
     <template v-if="error">
       <p class="first fail">The figures could not be worked out: {{ error }}</p>
-      <button type="button" class="retry" @click="emit('retry')">Try again</button>
+      <UButton variant="ghost" class="retry" @click="emit('retry')">Try again</UButton>
     </template>
     <template v-else-if="verdict && words">
       <div class="mark" :class="verdict.kind">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { UButton } from '#components'
 import { computed, ref } from 'vue'
 import { useQuery } from '~/compute/useQuery'
 import { useEvidence } from '~/sheet/evidence'
@@ -137,10 +138,10 @@ const weakest = computed(() => {
 <template>
   <SheetFrame :id="id" view="strike">
     <section class="strip" aria-label="Bite">
-      <button
+      <UButton
         v-for="(one, i) in lanes"
         :key="one.letter"
-        type="button"
+        variant="ghost"
         class="pick"
         :class="`lane-${one.letter}`"
         :aria-pressed="one.letter === lane.letter"
@@ -148,13 +149,13 @@ const weakest = computed(() => {
         @click="spread.picked = one.letter as Letter"
       >
         <LaneChip :letter="one.letter" plain /> {{ FAMILIES[one.family].shortName }}
-      </button>
+      </UButton>
       <span class="grow" />
       <FishingFields :show="['feeding', 'match', 'retrieve', 'rod', 'biteM']" />
       <LineField />
     </section>
     <p v-if="error" class="error" role="alert">
-      {{ error }} <button type="button" @click="retry()">Try again</button>
+      {{ error }} <UButton variant="ghost" @click="retry()">Try again</UButton>
     </p>
     <p v-for="problem in problems" :key="problem.field" class="error" role="alert">{{ problem.message }}</p>
     <div v-if="bite" class="body" :aria-busy="working">
@@ -188,14 +189,12 @@ const weakest = computed(() => {
               @input="slackM = Number(($event.target as HTMLInputElement).value)"
             /><output class="figure">{{ bite.slackM.toFixed(2) }} m</output></label
           >
-          <button
+          <UButton
             v-if="biteN !== undefined || slackM !== undefined"
-            type="button"
-            class="key"
             @click="((biteN = undefined), (slackM = undefined))"
           >
             A middling bite again
-          </button>
+          </UButton>
         </div>
       </section>
       <section class="chain" aria-label="The chain">
@@ -330,14 +329,6 @@ input[type='range'] {
 output {
   text-align: right;
   font-size: 16px;
-}
-.key {
-  justify-self: start;
-  min-height: 30px;
-  padding: 2px 10px;
-  border: var(--line-weight) solid var(--hair-strong);
-  border-radius: 2px;
-  font-size: 14px;
 }
 .chain ol {
   display: grid;

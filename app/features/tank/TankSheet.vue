@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UDropdownMenu, UIcon } from '#components'
+import { UButton, UDropdownMenu } from '#components'
 import { useEventListener, usePreferredReducedMotion } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useEvaluation } from '~/sheet/useEvaluation'
@@ -139,21 +139,15 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
       <LineField />
       <span v-if="looking" class="look">{{ looking }}</span>
       <span class="grow" />
-      <UDropdownMenu :items="lessons"
-        ><button type="button" class="key"><UIcon name="i-lucide-eye" /> Show me</button></UDropdownMenu
-      >
+      <UDropdownMenu :items="lessons"><UButton icon="i-lucide-eye">Show me</UButton></UDropdownMenu>
       <UDropdownMenu :items="exports"
-        ><button type="button" class="key" :disabled="divers.length === 0">
-          <UIcon name="i-lucide-download" /> Export
-        </button></UDropdownMenu
+        ><UButton icon="i-lucide-download" :disabled="divers.length === 0">Export</UButton></UDropdownMenu
       >
-      <button type="button" class="key" :disabled="ghosts.length === 0" @click="ghosts = []">
-        Clear ghosts
-      </button>
+      <UButton :disabled="ghosts.length === 0" @click="ghosts = []"> Clear ghosts </UButton>
     </section>
     <p v-if="error" class="error" role="alert">
       The figures could not be worked out: {{ error }}
-      <button type="button" @click="retry()">Try again</button>
+      <UButton variant="ghost" @click="retry()">Try again</UButton>
     </p>
     <div class="body" :aria-busy="working">
       <TankGlass
@@ -168,21 +162,16 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
       <TankCharts :divers="divers" :ghosts="ghosts" :depth-m="depthM" :time="time" />
     </div>
     <section class="controls no-print" aria-label="Tank">
-      <button
-        type="button"
+      <UButton
+        :icon="playing ? 'i-lucide-pause' : 'i-lucide-play'"
+        variant="ghost"
         class="drop"
         :aria-label="playing ? 'Pause the drop' : 'Drop the rigs'"
         :disabled="end === 0"
         @click="clock.toggle()"
-      >
-        <UIcon :name="playing ? 'i-lucide-pause' : 'i-lucide-play'" />
-      </button>
-      <button type="button" class="key icon" aria-label="One frame back" @click="clock.seek(time - FRAME_S)">
-        <UIcon name="i-lucide-step-back" />
-      </button>
-      <button type="button" class="key icon" aria-label="One frame on" @click="clock.seek(time + FRAME_S)">
-        <UIcon name="i-lucide-step-forward" />
-      </button>
+      />
+      <UButton icon="i-lucide-step-back" aria-label="One frame back" @click="clock.seek(time - FRAME_S)" />
+      <UButton icon="i-lucide-step-forward" aria-label="One frame on" @click="clock.seek(time + FRAME_S)" />
       <input
         type="range"
         min="0"
@@ -245,31 +234,6 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
   color: var(--paper);
   border-radius: 2px;
   font-size: 18px;
-}
-.drop:disabled,
-.key:disabled {
-  opacity: 0.4;
-}
-.key {
-  height: 28px;
-  padding: 0 9px;
-  display: inline-flex;
-  align-items: center;
-  gap: 5px;
-  white-space: nowrap;
-  border: var(--line-weight) solid var(--hair-strong);
-  border-radius: 2px;
-  font-size: 14px;
-}
-.key:hover:not(:disabled) {
-  background: var(--ink);
-  color: var(--paper);
-}
-.icon {
-  width: 30px;
-  padding: 0;
-  display: grid;
-  place-items: center;
 }
 input[type='range'] {
   flex: 1;

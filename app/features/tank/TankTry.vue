@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { UButton } from '#components'
 import { computed } from 'vue'
 import { useSettings } from '~/ui/settings'
 import { useSpread } from '~/sheet/spread'
@@ -61,8 +62,8 @@ const heavier = (by: 1 | -1): void =>
       @step="stepPlace"
     />
     <template v-if="lane.family === 'L1'">
-      <button
-        type="button"
+      <UButton
+        variant="ghost"
         class="peg"
         :aria-pressed="lane.peg !== 'free'"
         @click="edit({ peg: lane.peg === 'free' ? 'pegged' : 'free' })"
@@ -74,10 +75,10 @@ const heavier = (by: 1 | -1): void =>
               ? 'half a stop: let it slide'
               : 'pegged: let it slide'
         }}
-      </button>
-      <button v-if="lane.peg !== 'half'" type="button" class="peg" @click="edit({ peg: 'half' })">
+      </UButton>
+      <UButton v-if="lane.peg !== 'half'" variant="ghost" class="peg" @click="edit({ peg: 'half' })">
         half a stop
-      </button>
+      </UButton>
     </template>
     <LadderStepper
       v-if="usualLeaderM !== undefined"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import TraceView from './TraceView.vue'
-import { NuxtLink, UIcon } from '#components'
+import { UButton } from '#components'
 import { navigateTo } from '#imports'
 import { computed, ref, watch } from 'vue'
 import { useTrace } from './useTrace'
@@ -23,6 +23,7 @@ import type { ItemDetails } from '#schemas/box'
 import { samplePhoto } from './samplePhoto'
 import { hookFrom, ownOutline, type TraceSide } from './traced'
 import type { Point } from '~/compute/trace'
+import FilePick from '~/ui/FilePick.vue'
 
 /** The angler's own bait or hook from a photograph beside a bank card: found, put right by hand, kept. */
 const spread = useSpread()
@@ -41,12 +42,9 @@ watch(subject, () => {
   if (picture.value) void look(picture.value, want.value)
 })
 
-function choose(event: Event): void {
-  const input = event.target as HTMLInputElement
-  const [file] = input.files ?? []
+function choose(file: File): void {
   points.value = []
-  if (file) void open(file, want.value)
-  input.value = ''
+  void open(file, want.value)
 }
 const lengthM = computed(() => (trace.value ? trace.value.lengthPx / trace.value.pxPerMm / 1000 : 0))
 const bait = computed(() =>
@@ -121,18 +119,16 @@ async function use(): Promise<void> {
         ]"
         @update:model-value="value => (subject = value)"
       />
-      <label class="key file"
-        ><UIcon name="i-lucide-camera" /> Choose a photo<input
-          type="file"
-          accept="image/*"
-          aria-label="Photograph"
-          @change="choose"
-      /></label>
-      <button type="button" class="key" @click="look(samplePhoto(), want)">
-        <UIcon name="i-lucide-image" /> Try the sample photo
-      </button>
+      <FilePick
+        label="Photograph"
+        text="Choose a photo"
+        icon="i-lucide-camera"
+        accept="image/*"
+        @file="choose"
+      />
+      <UButton icon="i-lucide-image" @click="look(samplePhoto(), want)">Try the sample photo</UButton>
       <span class="grow" />
-      <NuxtLink :to="bench" class="key">Back to the bench</NuxtLink>
+      <UButton :to="bench">Back to the bench</UButton>
     </section>
     <div class="body">
       <div class="left">
@@ -188,9 +184,9 @@ async function use(): Promise<void> {
                 :items="plastics"
                 @update:model-value="value => (material = value)"
               />
-              <button type="button" class="key" @click="reversed = !reversed">
-                <UIcon name="i-lucide-arrow-left-right" /> The nose is at the other end
-              </button>
+              <UButton icon="i-lucide-arrow-left-right" @click="reversed = !reversed"
+                >The nose is at the other end</UButton
+              >
             </div>
             <p class="label">
               {{ view === 'side' ? 'Width' : 'Height' }}, tail and slot are taken from the form it is most
@@ -203,18 +199,14 @@ async function use(): Promise<void> {
               <p class="big figure">{{ (hook.lengthM * 1000).toFixed(1) }} <small>mm, eye to bend</small></p>
               <p class="big figure">{{ (hook.gapM * 1000).toFixed(1) }} <small>mm gap</small></p>
             </template>
-            <button v-if="points.length > 0" type="button" class="key" @click="points = points.slice(0, -1)">
+            <UButton v-if="points.length > 0" @click="points = points.slice(0, -1)">
               Take the last point back
-            </button>
+            </UButton>
           </template>
           <div v-if="bait || hook" class="fields">
             <label class="label">name <input v-model="name" maxlength="80" class="text" /></label>
-            <button type="button" class="key strong" @click="use()">
-              <UIcon name="i-lucide-ruler" /> Use it on the bench
-            </button>
-            <button type="button" class="key" :disabled="box.busy" @click="keep()">
-              <UIcon name="i-lucide-package" /> Keep it in my box
-            </button>
+            <UButton icon="i-lucide-ruler" variant="solid" @click="use()">Use it on the bench</UButton>
+            <UButton icon="i-lucide-package" :disabled="box.busy" @click="keep()">Keep it in my box</UButton>
           </div>
           <p v-if="kept" role="status">{{ kept }}</p>
           <p v-if="box.error" class="bad" role="alert">{{ box.error }}</p>
@@ -239,35 +231,6 @@ h2 {
 }
 .grow {
   flex: 1;
-}
-.key {
-  min-height: 30px;
-  padding: 2px 10px;
-  display: inline-flex;
-  gap: 6px;
-  align-items: center;
-  border: var(--line-weight) solid var(--hair-strong);
-  border-radius: 2px;
-  font-size: 14px;
-  position: relative;
-}
-.key:hover:not(:disabled) {
-  background: var(--ink);
-  color: var(--paper);
-}
-.strong {
-  background: var(--float);
-  color: var(--float-ink);
-  border-color: var(--float);
-}
-.file input {
-  position: absolute;
-  inset: 0;
-  opacity: 0;
-  cursor: pointer;
-}
-.file:focus-within {
-  outline: 2px solid var(--float);
 }
 .body {
   flex: 1;
@@ -333,9 +296,6 @@ h2 {
   }
   .left {
     border-right: 0;
-  }
-  .key {
-    min-height: 44px;
   }
 }
 </style>

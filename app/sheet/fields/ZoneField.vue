@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UIcon } from '#components'
+import { UButton } from '#components'
 import { computed } from 'vue'
 import { useSettings } from '~/ui/settings'
 import { useSpread } from '~/sheet/spread'
@@ -25,7 +25,7 @@ const clear = (): void => spread.edit(draft => void delete draft.water.zone)
 
 <template>
   <span class="zone">
-    <button v-if="!zone" type="button" class="key" @click="begin()">set a feeding zone</button>
+    <UButton v-if="!zone" @click="begin()">set a feeding zone</UButton>
     <template v-else>
       <NumberField
         label="fish feed from"
@@ -43,9 +43,7 @@ const clear = (): void => spread.edit(draft => void delete draft.water.zone)
         :step="step"
         @update:model-value="toM => set({ toM })"
       />
-      <button type="button" class="key" aria-label="Clear the feeding zone" @click="clear()">
-        <UIcon name="i-lucide-x" />
-      </button>
+      <UButton icon="i-lucide-x" aria-label="Clear the feeding zone" @click="clear()" />
     </template>
   </span>
 </template>
@@ -55,24 +53,5 @@ const clear = (): void => spread.edit(draft => void delete draft.water.zone)
   display: inline-flex;
   gap: 10px;
   align-items: baseline;
-}
-.key {
-  height: 26px;
-  padding: 0 7px;
-  font-size: 14px;
-  display: inline-grid;
-  place-items: center;
-  border: var(--line-weight) solid var(--hair-strong);
-  border-radius: 2px;
-  color: var(--ink);
-}
-.key:hover {
-  background: var(--ink);
-  color: var(--paper);
-}
-@media (max-width: 639px) {
-  .key {
-    height: 40px;
-  }
 }
 </style>

@@ -113,6 +113,13 @@ export default withNuxt(
       '@typescript-eslint/no-explicit-any': 'error',
       'vue/multi-word-component-names': 'off',
       'vue/html-self-closing': 'off',
+      'vue/no-restricted-html-elements': [
+        'error',
+        {
+          element: ['button', 'input', 'select', 'textarea', 'progress', 'meter', 'dialog'],
+          message: 'The component library has one, in the theme of the sheet.',
+        },
+      ],
       'import/no-unresolved': 'off',
     },
   },

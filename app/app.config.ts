@@ -19,6 +19,18 @@ export default {
       },
       defaultVariants: { color: 'neutral' as const, variant: 'outline' as const },
     },
+    checkbox: { slots: { root: 'control-tick', base: 'control-tick-box', label: 'control-tick-label' } },
+    progress: { slots: { root: 'inline-flex', base: 'progress-track', indicator: 'progress-bar' } },
+    slider: { slots: { track: 'slide-track', range: 'slide-range', thumb: 'slide-thumb' } },
+    input: {
+      slots: { base: 'control-field' },
+      variants: { variant: { ghost: 'control-cell' } },
+      defaultVariants: { color: 'neutral' as const, variant: 'none' as const },
+    },
+    textarea: {
+      slots: { base: 'control-field control-area' },
+      defaultVariants: { color: 'neutral' as const, variant: 'none' as const },
+    },
     select: {
       slots: {
         base: 'rounded-[2px] ring-0 bg-transparent',

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NuxtLink, UButton } from '#components'
+import { NuxtLink, UButton, UDropdownMenu, UInput } from '#components'
 import { computed, ref } from 'vue'
 import { useSpread } from './spread'
 import ChoiceField from '~/ui/ChoiceField.vue'
@@ -9,7 +9,7 @@ import { VIEW_NAMES, viewPath, VIEWS, type SheetView, type Steps } from './useSh
 import { UNIT_SYSTEMS } from '#words/units'
 
 /** Name of the sheet, keeping it, undo, units, theme, help. */
-defineProps<{ saving: boolean; view: SheetView; steps: Steps }>()
+const props = defineProps<{ saving: boolean; view: SheetView; steps: Steps }>()
 const emit = defineEmits<{
   save: []
   rename: [name: string]
@@ -25,6 +25,44 @@ const nameError = ref<string>()
 const units = UNIT_SYSTEMS.map(value => ({ value, label: value }))
 const themes = THEMES.map(value => ({ value, label: value }))
 const state = computed(() => (!spread.saved ? 'not saved yet' : spread.changed ? 'unsaved changes' : 'saved'))
+
+/** On a phone all but the name and keeping it stands behind one key. */
+const phoneMenu = computed(() => [
+  [
+    {
+      label: 'Undo',
+      icon: 'i-lucide-undo-2',
+      disabled: !props.steps.canUndo,
+      onSelect: () => props.steps.undo(),
+    },
+    {
+      label: 'Redo',
+      icon: 'i-lucide-redo-2',
+      disabled: !props.steps.canRedo,
+      onSelect: () => props.steps.redo(),
+    },
+  ],
+  [
+    { label: 'Saved spreads', icon: 'i-lucide-folder-open', onSelect: () => emit('spreads') },
+    { label: 'A new spread', icon: 'i-lucide-file-plus', onSelect: () => emit('fresh') },
+    ...(spread.saved && spread.changed
+      ? [{ label: 'Discard the changes', icon: 'i-lucide-rotate-ccw', onSelect: () => emit('discard') }]
+      : []),
+    { label: 'Find a command', icon: 'i-lucide-search', onSelect: () => emit('palette') },
+  ],
+  UNIT_SYSTEMS.map(system => ({
+    label: `units: ${system}`,
+    type: 'checkbox' as const,
+    checked: settings.system === system,
+    onSelect: () => void (settings.system = system),
+  })),
+  THEMES.map(theme => ({
+    label: `theme: ${theme}`,
+    type: 'checkbox' as const,
+    checked: settings.theme === theme,
+    onSelect: () => void (settings.theme = theme),
+  })),
+])
 
 function takeName(event: Event): void {
   const input = event.target as HTMLInputElement
@@ -47,9 +85,10 @@ function takeName(event: Event): void {
       >
     </nav>
     <span class="name">
-      <input
-        class="figure"
-        :value="spread.name"
+      <UInput
+        class="w-full"
+        :ui="{ base: 'figure' }"
+        :model-value="spread.name"
         aria-label="Name of this spread"
         maxlength="100"
         :aria-invalid="nameError ? 'true' : 'false'"
@@ -59,7 +98,12 @@ function takeName(event: Event): void {
       <span v-if="nameError" id="name-error" class="error" role="alert">{{ nameError }}</span>
     </span>
     <span class="label state" role="status">{{ state }}</span>
-    <UButton icon="i-lucide-save" variant="solid" :disabled="saving || !spread.changed" @click="emit('save')"
+    <UButton
+      class="save"
+      icon="i-lucide-save"
+      variant="solid"
+      :disabled="saving || !spread.changed"
+      @click="emit('save')"
       >Save</UButton
     >
     <UButton
@@ -100,6 +144,9 @@ function takeName(event: Event): void {
       @click="emit('palette')"
     />
     <UButton icon="i-lucide-keyboard" aria-label="Show the keys" title="Keys ( ? )" @click="emit('keys')" />
+    <UDropdownMenu :items="phoneMenu">
+      <UButton class="phone" icon="i-lucide-ellipsis-vertical" aria-label="More" />
+    </UDropdownMenu>
   </header>
 </template>
 
@@ -140,21 +187,6 @@ function takeName(event: Event): void {
   position: relative;
   flex: 0 1 190px;
   min-width: 110px;
-}
-.name input {
-  width: 100%;
-  height: 28px;
-  font-size: 16px;
-  background: transparent;
-  border-bottom: 1px solid var(--hair);
-  text-overflow: ellipsis;
-}
-.name input:focus {
-  border-bottom-color: var(--float);
-  outline: none;
-}
-.name input[aria-invalid='true'] {
-  border-bottom: 2px solid var(--wrack);
 }
 .error {
   position: absolute;
@@ -205,31 +237,29 @@ function takeName(event: Event): void {
 .gap {
   flex: 1;
 }
+.phone {
+  display: none;
+}
 @media (max-width: 639px) {
-  .gap {
+  .bar {
+    display: grid;
+    grid-template-columns: auto minmax(0, 1fr) auto auto;
+    gap: 6px;
+    padding-bottom: 0;
+  }
+  .bar > :not(.mark, .name, .save, .phone, .views) {
     display: none;
   }
-  .bar {
-    gap: 6px;
-  }
   .views {
-    flex: 1 1 100%;
+    grid-column: 1 / -1;
+    order: 1;
     overflow-x: auto;
   }
-  .mark {
-    flex: 1;
+  .views a {
+    padding: 10px 8px;
   }
-  .name {
-    flex: 1 1 60%;
-    order: 1;
-  }
-  .state {
-    order: 2;
-    min-width: 0;
-  }
-  .bar > :deep(.choice-field),
-  .bar > button {
-    order: 3;
+  .phone {
+    display: inline-flex;
   }
 }
 </style>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NuxtLink, UButton } from '#components'
+import { NuxtLink, UButton, UModal } from '#components'
 import { navigateTo, useHead } from '#imports'
 import { computed, reactive, ref, watch } from 'vue'
 import { useKeeping } from './useKeeping'
@@ -27,7 +27,7 @@ if (!evidence.loaded) void evidence.load()
 const steps = computed<Steps>(() => props.steps ?? spread)
 const missing = ref<string>()
 const loading = ref(true)
-const showing = reactive({ spreads: false, palette: false, keys: false, cautions: false })
+const showing = reactive({ spreads: false, palette: false, keys: false, cautions: false, leaving: false })
 
 watch(
   () => props.id,
@@ -41,8 +41,20 @@ watch(
 )
 
 async function startNew(): Promise<void> {
+  if (props.id === undefined && spread.unkept) showing.leaving = true
+  else await startFresh()
+}
+async function startFresh(): Promise<void> {
+  showing.leaving = false
   if (props.id === undefined) spread.discard()
   else await navigateTo(viewPath(props.view, undefined))
+}
+async function keepFirst(): Promise<void> {
+  await keeping.save()
+  if (spread.saved) {
+    showing.leaving = false
+    await navigateTo(viewPath(props.view, undefined))
+  }
 }
 const { keys, palette } = useSheetCommands(
   {
@@ -99,6 +111,17 @@ useHead({ title: () => `${spread.name} · Dunecrest` })
       title="Keys"
       :terms="keys.map(key => [key.keys, key.says] as const)"
     />
+    <UModal
+      v-model:open="showing.leaving"
+      title="This sheet is not saved"
+      :description="`A new sheet takes the place of “${spread.name}”.`"
+    >
+      <template #footer>
+        <UButton variant="solid" :disabled="keeping.saving.value" @click="keepFirst()">Save it first</UButton>
+        <UButton @click="startFresh()">Throw it away</UButton>
+        <UButton @click="showing.leaving = false">Stay on it</UButton>
+      </template>
+    </UModal>
     <CautionsDialog v-model:open="showing.cautions" />
   </main>
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UButton, UModal } from '#components'
+import { UButton, UInput, UModal } from '#components'
 import { navigateTo } from '#imports'
 import { ref, shallowRef, watch } from 'vue'
 import { useKeeping } from './useKeeping'
@@ -110,8 +110,9 @@ function startRenaming(id: string): void {
           <tr v-for="item in items" :key="item.id" :class="{ here: item.id === spread.saved?.id }">
             <th scope="row">
               <template v-if="renaming === item.id">
-                <input
-                  :value="item.name"
+                <UInput
+                  class="w-full"
+                  :model-value="item.name"
                   :aria-label="`New name for ${item.name}`"
                   autofocus
                   maxlength="100"
@@ -199,11 +200,5 @@ tbody th {
 .acts button:hover {
   background: var(--ink);
   color: var(--paper);
-}
-input {
-  width: 100%;
-  border-bottom: 1px solid var(--float);
-  background: var(--raised);
-  height: 26px;
 }
 </style>

@@ -32,6 +32,11 @@ export const useSpread = defineStore('spread', () => {
     () => !saved.value || name.value !== saved.value.name || !sameData(content.value, saved.value.content),
   )
 
+  /** the sheet was never saved and has been worked on: it would be lost where another takes its place */
+  const unkept = computed(
+    () => !saved.value && (name.value !== UNNAMED || !sameData(content.value, starterContent())),
+  )
+
   /** Changes the sheet in one step that can be undone; a change that changes nothing leaves no step. */
   function edit(change: (draft: SpreadContent) => void): void {
     const draft = copy(content.value)
@@ -112,6 +117,7 @@ export const useSpread = defineStore('spread', () => {
     picked,
     opened,
     changed,
+    unkept,
     edit,
     editLane,
     addLane,

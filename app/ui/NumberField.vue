@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { UInput } from '#components'
 import { computed, ref, useId, watch } from 'vue'
 import type { Unit } from '#words/units'
 import { parseNumber, shown } from '#words/units'
@@ -53,14 +54,12 @@ function stepBy(direction: 1 | -1): void {
   <span class="number-field" :class="{ bad: error }">
     <label :for="id" class="label" :class="{ 'visually-hidden': hideLabel }">{{ label }}</label>
     <span class="box">
-      <input
+      <UInput
         :id="id"
         v-model="text"
         class="figure"
-        type="text"
         inputmode="decimal"
         autocomplete="off"
-        size="4"
         :aria-invalid="error ? 'true' : 'false'"
         :aria-describedby="error ? `${id}-error` : undefined"
         @change="take"
@@ -93,13 +92,14 @@ function stepBy(direction: 1 | -1): void {
 .box:focus-within {
   border-bottom-color: var(--float);
 }
-input {
-  width: 4.2ch;
-  font-size: 16px;
-  height: 26px;
+.box :deep(input) {
+  width: 5.2ch;
+  padding: 0;
   background: transparent;
-  text-align: right;
+  box-shadow: none;
   outline: none;
+  font-size: 16px;
+  text-align: right;
 }
 .bad .box {
   border-bottom: 2px solid var(--wrack);
@@ -118,8 +118,5 @@ input {
   border-radius: 2px;
 }
 @media (max-width: 639px) {
-  input {
-    height: 40px;
-  }
 }
 </style>

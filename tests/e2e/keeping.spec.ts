@@ -82,6 +82,28 @@ test('unsaved work survives closing the page, and can be discarded', async ({ sh
   await expect(page.getByRole('status').filter({ hasText: /^saved$/ })).toBeVisible()
 })
 
+test('a sheet that was never saved is not thrown away without a question', async ({ sheet, page }) => {
+  await sheet.open()
+  await sheet.type('depth', '3.7')
+  const fresh = page.getByRole('button', { name: 'New', exact: true })
+  await fresh.click()
+  const question = page.getByRole('dialog', { name: 'This sheet is not saved' })
+  await question.getByRole('button', { name: 'Stay on it' }).click()
+  await expect(page.getByLabel('depth', { exact: true })).toHaveValue('3.7')
+  await fresh.click()
+  await question.getByRole('button', { name: 'Throw it away' }).click()
+  await expect(question).toBeHidden()
+  await expect(page.getByLabel('depth', { exact: true })).not.toHaveValue('3.7')
+  // nothing to lose: no question
+  await fresh.click()
+  await expect(question).toBeHidden()
+  await sheet.type('depth', '3.6')
+  await fresh.click()
+  await question.getByRole('button', { name: 'Save it first' }).click()
+  await expect(page.getByText(/^Saved: /).first()).toBeVisible()
+  await expect(page.getByLabel('depth', { exact: true })).not.toHaveValue('3.6')
+})
+
 test('a change saved elsewhere is not overwritten', async ({ sheet, page, app }) => {
   await sheet.open()
   await sheet.type('Name of this spread', 'Two windows')

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { NuxtLink, UButton, UIcon } from '#components'
+import { NuxtLink, UButton, UIcon, UInput } from '#components'
 import { useHead } from '#imports'
 import { useEventListener } from '@vueuse/core'
 import { computed, onMounted, ref, shallowRef } from 'vue'
@@ -270,7 +270,7 @@ useEventListener('beforeunload', event => outbox.unkept.length > 0 && event.prev
         >
       </p>
       <form v-if="noting" class="note" @submit.prevent="note()">
-        <input v-model="said" aria-label="Note" maxlength="500" placeholder="a few words" /><UButton
+        <UInput v-model="said" aria-label="Note" maxlength="500" placeholder="a few words" /><UButton
           variant="ghost"
           type="submit"
           class="big"
@@ -482,12 +482,11 @@ h1 {
   display: flex;
   gap: 8px;
 }
-.note input {
+.note > :first-child {
   flex: 1;
-  min-height: 56px;
-  padding: 0 10px;
-  background: var(--raised);
-  border: 1px solid var(--hair-strong);
+}
+.note :deep(input) {
+  height: 56px;
   font-size: 18px;
 }
 footer {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UButton } from '#components'
+import { UButton, UCheckbox } from '#components'
 import { computed } from 'vue'
 import { useSettings } from '~/ui/settings'
 import { useSpread } from '~/sheet/spread'
@@ -138,30 +138,23 @@ const moved = computed(
       />
     </div>
     <div class="row">
-      <label v-if="weedless" class="tick"
-        ><input
-          type="checkbox"
-          :checked="lane.slit"
-          @change="emit('change', { slit: lane.slit ? undefined : true })"
-        />
-        slit the belly</label
-      >
-      <label class="tick"
-        ><input
-          type="checkbox"
-          :checked="lane.pinned"
-          @change="emit('change', { pinned: lane.pinned ? undefined : true })"
-        />
-        peg at the bend</label
-      >
-      <label v-if="BAIT_FORMS[spread.content.bait.form].limbs" class="tick"
-        ><input
-          type="checkbox"
-          :checked="lane.trimLimbs"
-          @change="emit('change', { trimLimbs: lane.trimLimbs ? undefined : true })"
-        />
-        cut off claws and legs</label
-      >
+      <UCheckbox
+        v-if="weedless"
+        :model-value="lane.slit"
+        label="slit the belly"
+        @update:model-value="emit('change', { slit: lane.slit ? undefined : true })"
+      />
+      <UCheckbox
+        :model-value="lane.pinned"
+        label="peg at the bend"
+        @update:model-value="emit('change', { pinned: lane.pinned ? undefined : true })"
+      />
+      <UCheckbox
+        v-if="BAIT_FORMS[spread.content.bait.form].limbs"
+        :model-value="lane.trimLimbs"
+        label="cut off claws and legs"
+        @update:model-value="emit('change', { trimLimbs: lane.trimLimbs ? undefined : true })"
+      />
       <NumberField
         label="cut off the nose"
         :model-value="lane.trimM ?? 0"
@@ -215,17 +208,6 @@ const moved = computed(
 }
 .own {
   padding: 6px 0 2px;
-}
-.tick {
-  display: inline-flex;
-  gap: 5px;
-  align-items: center;
-  font-size: 14px;
-}
-.tick input {
-  width: 16px;
-  height: 16px;
-  accent-color: var(--float);
 }
 summary {
   cursor: pointer;

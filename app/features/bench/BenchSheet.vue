@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UButton } from '#components'
+import { UButton, UCheckbox } from '#components'
 import { computed, ref, watch } from 'vue'
 import { useBench } from './useBench'
 import { useSettings } from '~/ui/settings'
@@ -110,11 +110,11 @@ const calibrating = ref(false)
     <div class="body">
       <div class="left">
         <div class="tools no-print">
-          <label class="tick"><input v-model="trueSize" type="checkbox" /> true size on this screen</label>
+          <UCheckbox v-model="trueSize" label="true size on this screen" />
           <UButton icon="i-lucide-credit-card" @click="calibrating = true">{{
             settings.calibrated ? 'Calibrate again' : 'Calibrate the screen'
           }}</UButton>
-          <label class="tick"><input v-model="calipers" type="checkbox" /> calipers</label>
+          <UCheckbox v-model="calipers" label="calipers" />
           <span class="label">{{ FAMILIES[lane.family].advice }}</span>
         </div>
         <BenchDrawing
@@ -197,17 +197,6 @@ const calibrating = ref(false)
   align-items: center;
   padding: 5px 12px;
   border-bottom: 1px solid var(--hair);
-}
-.tick {
-  display: inline-flex;
-  gap: 5px;
-  align-items: center;
-  font-size: 14px;
-}
-.tick input {
-  width: 16px;
-  height: 16px;
-  accent-color: var(--float);
 }
 .problems {
   padding: 28px 20px;

@@ -2,6 +2,7 @@
 import { UButton, UModal } from '#components'
 import { computed, ref, watch } from 'vue'
 import { CARD_MM, PX_PER_MM_RANGE, USUAL_PX_PER_MM, useSettings } from '~/ui/settings'
+import SlideBar from '~/ui/SlideBar.vue'
 
 /** Makes the screen true: the outline of a bank card, or a ruler, is stretched until a real one covers it. */
 const open = defineModel<boolean>('open', { required: true })
@@ -50,13 +51,12 @@ function forget(): void {
       </svg>
       <label class="slider"
         ><span class="label">scale</span
-        ><input
-          v-model.number="scale"
-          type="range"
+        ><SlideBar
+          v-model="scale"
+          label="Pixels per millimetre"
           :min="PX_PER_MM_RANGE[0]"
           :max="PX_PER_MM_RANGE[1]"
-          step="0.005"
-          aria-label="Pixels per millimetre"
+          :step="0.005"
         /><output class="figure">{{ scale.toFixed(2) }} px/mm</output></label
       >
       <p class="keys">
@@ -90,10 +90,6 @@ text {
   display: flex;
   gap: 10px;
   align-items: center;
-}
-.slider input {
-  flex: 1;
-  accent-color: var(--float);
 }
 .keys {
   display: flex;

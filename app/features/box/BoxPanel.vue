@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UButton, UIcon } from '#components'
+import { UButton, UIcon, UTextarea } from '#components'
 import { navigateTo } from '#imports'
 import { computed, ref } from 'vue'
 import { useBox } from '~/sync/box'
@@ -311,7 +311,13 @@ async function onBench(): Promise<void> {
       </template>
       <BoxPhoto :item="item" />
       <label class="notes label"
-        >notes<textarea :value="item.notes" rows="2" maxlength="500" @change="setNotes" />
+        >notes<UTextarea
+          class="w-full"
+          :model-value="item.notes"
+          :rows="2"
+          maxlength="500"
+          @change="setNotes"
+        />
       </label>
     </div>
     <BoxFits v-if="details.kind === 'bait'" :bait="details" />
@@ -365,15 +371,6 @@ h2 {
   flex-basis: 100%;
   display: grid;
   gap: 2px;
-}
-textarea {
-  background: var(--paper);
-  border: 1px solid var(--hair-strong);
-  border-radius: 2px;
-  padding: 4px 6px;
-  font-size: 14px;
-  color: var(--ink);
-  font-family: var(--font-sans);
 }
 @media (max-width: 899px) {
   .panel {

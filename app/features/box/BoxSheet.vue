@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UButton, UDropdownMenu, UIcon } from '#components'
+import { UButton, UDropdownMenu, UIcon, UInput } from '#components'
 import { computed, onMounted, ref } from 'vue'
 import { useBox } from '~/sync/box'
 import BoxPanel from './BoxPanel.vue'
@@ -11,6 +11,7 @@ import { boxCsv } from '../../../shared/boxTable'
 import { KIND_NAMES } from './boxWords'
 import { saveText } from '~/ui/card'
 import { freshItem } from './freshItem'
+import ChoiceField from '~/ui/ChoiceField.vue'
 
 /** What the angler owns: found, sorted, counted, changed one by one or together, brought in and taken out. */
 defineProps<{ id: string | undefined }>()
@@ -29,7 +30,13 @@ const counts = computed(
       ITEM_KINDS.map(k => [k, box.items.filter(item => item.details.kind === k).length]),
     ) as Record<ItemKind, number>,
 )
+/** stands for every tag in the list of choices, which has no empty one */
+const ANY = '*'
 const tags = computed(() => [...new Set(box.items.flatMap(item => item.tags))].sort())
+const tagItems = computed(() => [
+  { value: ANY, label: 'any' },
+  ...tags.value.map(value => ({ value, label: value })),
+])
 const listed = computed(() => {
   const words = search.value.trim().toLowerCase().split(/\s+/).filter(Boolean)
   return box.items.filter(item => {
@@ -124,19 +131,19 @@ const steps = computed(() => ({
         </UButton>
       </div>
       <label class="find"
-        ><UIcon name="i-lucide-search" /><input
+        ><UIcon name="i-lucide-search" /><UInput
           v-model="search"
           type="search"
           placeholder="name, tag, note"
           aria-label="Find in the box"
       /></label>
-      <label v-if="tags.length > 0" class="label"
-        >tag
-        <select v-model="tag" aria-label="Only with this tag">
-          <option value="">any</option>
-          <option v-for="one in tags" :key="one" :value="one">{{ one }}</option>
-        </select></label
-      >
+      <ChoiceField
+        v-if="tags.length > 0"
+        label="tag"
+        :model-value="tag || ANY"
+        :items="tagItems"
+        @update:model-value="value => (tag = value === ANY ? '' : value)"
+      />
       <span class="grow" />
       <UDropdownMenu :items="addMenu"
         ><UButton icon="i-lucide-plus" variant="solid">Add</UButton></UDropdownMenu
@@ -155,7 +162,7 @@ const steps = computed(() => ({
         ><UButton icon="i-lucide-plus" aria-label="One more of each" @click="recount(1)"
       /></span>
       <form class="pair" @submit.prevent="tagAll()">
-        <input
+        <UInput
           v-model="newTag"
           class="text"
           placeholder="tag"
@@ -237,28 +244,6 @@ const steps = computed(() => ({
   display: inline-flex;
   align-items: center;
   gap: 5px;
-  background: var(--raised);
-  border-bottom: 1px solid var(--hair-strong);
-  padding: 0 8px;
-}
-.find input {
-  height: 28px;
-  width: 170px;
-  background: transparent;
-  outline: none;
-  font-size: 15px;
-}
-.find:focus-within {
-  border-bottom-color: var(--float);
-}
-select,
-.text {
-  height: 28px;
-  background: var(--raised);
-  border-bottom: 1px solid var(--hair-strong);
-  font-size: 14px;
-  padding: 0 6px;
-  color: var(--ink);
 }
 .text {
   width: 110px;
@@ -301,8 +286,7 @@ select,
   .body :deep(.scroll) {
     max-height: 76vh;
   }
-  .kinds button,
-  .find input {
+  .kinds button {
     min-height: 40px;
   }
 }

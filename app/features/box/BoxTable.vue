@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UButton, UIcon } from '#components'
+import { UButton, UCheckbox, UIcon, UInput } from '#components'
 import { computed, ref, useTemplateRef } from 'vue'
 import { useBox } from '~/sync/box'
 import { useSettings } from '~/ui/settings'
@@ -115,11 +115,10 @@ const problem = (item: BoxItem, field: string): string | undefined =>
       <thead>
         <tr>
           <th class="box">
-            <input
-              type="checkbox"
-              :checked="all"
+            <UCheckbox
+              :model-value="all"
               aria-label="Choose everything listed"
-              @change="chooseAll()"
+              @update:model-value="chooseAll()"
             />
           </th>
           <th
@@ -157,16 +156,17 @@ const problem = (item: BoxItem, field: string): string | undefined =>
         >
           <template v-for="item in [rows[virtual.index]!.original]" :key="item.id">
             <td class="box">
-              <input
-                type="checkbox"
-                :checked="chosen.has(item.id)"
+              <UCheckbox
+                :model-value="chosen.has(item.id)"
                 :aria-label="`Choose ${item.name}`"
                 @click="choose(virtual.index, $event)"
               />
             </td>
             <td class="name">
-              <input
-                :value="item.name"
+              <UInput
+                variant="ghost"
+                class="w-full"
+                :model-value="item.name"
                 maxlength="80"
                 aria-label="Name"
                 :aria-invalid="problem(item, 'name') ? 'true' : 'false'"
@@ -184,8 +184,9 @@ const problem = (item: BoxItem, field: string): string | undefined =>
               }}
             </td>
             <td class="count">
-              <input
-                :value="item.count"
+              <UInput
+                variant="ghost"
+                :model-value="item.count"
                 inputmode="numeric"
                 class="figure"
                 aria-label="Count"
@@ -196,8 +197,10 @@ const problem = (item: BoxItem, field: string): string | undefined =>
               }}</span>
             </td>
             <td class="tags">
-              <input
-                :value="item.tags.join(', ')"
+              <UInput
+                variant="ghost"
+                class="w-full"
+                :model-value="item.tags.join(', ')"
                 aria-label="Tags, with commas"
                 @change="take(item, 'tags', $event)"
               />
@@ -277,11 +280,6 @@ td {
   width: 34px;
   text-align: center;
 }
-.box input {
-  width: 16px;
-  height: 16px;
-  accent-color: var(--float);
-}
 .name {
   width: 26%;
 }
@@ -314,30 +312,11 @@ th.weight button {
   width: 100%;
   justify-content: flex-end;
 }
-td input:not([type='checkbox']) {
-  width: 100%;
-  height: 28px;
-  background: transparent;
-  border-bottom: 1px solid transparent;
-  font-size: 14.5px;
-  text-overflow: ellipsis;
-}
-td.name input {
+td.name {
   font-weight: 600;
 }
-td.count input {
+td.count {
   text-align: right;
-}
-td input:hover {
-  border-bottom-color: var(--hair-strong);
-}
-td input:focus {
-  border-bottom-color: var(--float);
-  background: var(--raised);
-  outline: none;
-}
-td input[aria-invalid='true'] {
-  border-bottom: 2px solid var(--wrack);
 }
 td:has(.bad) {
   overflow: visible;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UButton, UModal } from '#components'
+import { UButton, UModal, UProgress } from '#components'
 import { computed, ref, watch } from 'vue'
 import { useImport } from './useImport'
 import { useBox } from '~/sync/box'
@@ -43,7 +43,7 @@ async function write(): Promise<void> {
         />
       </p>
       <div v-if="busy" class="progress">
-        <progress :value="progress" max="1" aria-label="Reading" />
+        <UProgress :model-value="progress" :max="1" :get-value-label="() => 'Reading'" class="w-60" />
         <span class="figure">{{ Math.round(100 * progress) }} %</span>
         <UButton @click="cancel()">Stop</UButton>
       </div>
@@ -133,11 +133,6 @@ async function write(): Promise<void> {
   gap: 8px;
   align-items: center;
   margin: 10px 0;
-}
-progress {
-  flex: 1;
-  height: 10px;
-  accent-color: var(--float);
 }
 .bad {
   color: var(--wrack);

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UButton, UModal } from '#components'
+import { UButton, UInput, UModal } from '#components'
 import { useToast } from '#imports'
 import { computed, ref, watch } from 'vue'
 import { useBaths } from '~/sync/documents'
@@ -94,8 +94,8 @@ function use({ id }: StoredDocument<'bath'>): void {
         <div class="fields">
           <label
             ><span class="label">name</span
-            ><input
-              :value="one.name"
+            ><UInput
+              :model-value="one.name"
               maxlength="80"
               @change="set({}, ($event.target as HTMLInputElement).value.trim() || one.name)"
           /></label>
@@ -212,13 +212,6 @@ h3 small {
   gap: 6px 16px;
   align-items: baseline;
   padding: 4px 0 6px;
-}
-.fields input {
-  height: 28px;
-  width: 150px;
-  border-bottom: 1px solid var(--hair-strong);
-  background: transparent;
-  font-size: 15px;
 }
 .fields label {
   display: inline-flex;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UButton, UModal } from '#components'
+import { UButton, UInput, UModal } from '#components'
 import { computed, onScopeDispose, ref, shallowRef, useTemplateRef } from 'vue'
 import { useSettings } from '~/ui/settings'
 import NumberField from '~/ui/NumberField.vue'
@@ -192,7 +192,7 @@ const step = (frames: number): void => void seek(t.value + frames / fps.value)
             <p>
               <label class="label"
                 >frames a second
-                <input v-model.number="fps" type="number" min="5" max="240" aria-label="Frames a second"
+                <UInput v-model.number="fps" type="number" min="5" max="240" aria-label="Frames a second"
               /></label>
             </p>
             <p v-if="reading" class="figure read">
@@ -256,13 +256,6 @@ const step = (frames: number): void => void seek(t.value + frames / fps.value)
   display: flex;
   gap: 5px;
   align-items: center;
-}
-input[type='number'] {
-  width: 70px;
-  height: 28px;
-  background: var(--raised);
-  border-bottom: 1px solid var(--hair-strong);
-  padding: 0 4px;
 }
 .read {
   font-size: 24px;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UButton } from '#components'
+import { UButton, UCheckbox } from '#components'
 import { computed, ref } from 'vue'
 import { useSettings } from '~/ui/settings'
 import { useSpread } from '~/sheet/spread'
@@ -150,15 +150,12 @@ const places = computed(() => [
           </td>
           <td class="figure">{{ d.drop.model.seconds.toFixed(d.drop.bath ? 2 : 1) }} s</td>
           <td>
-            <label
-              ><input
-                type="checkbox"
-                :checked="!d.excluded"
-                :aria-label="`Use the drop of ${d.drop.seconds.toFixed(1)} s`"
-                @change="exclude(d.id, !($event.target as HTMLInputElement).checked)"
-              />
-              {{ strange.has(d.id) ? 'set aside: far from the others' : '' }}</label
-            >
+            <UCheckbox
+              :model-value="!d.excluded"
+              :aria-label="`Use the drop of ${d.drop.seconds.toFixed(1)} s`"
+              :label="strange.has(d.id) ? 'set aside: far from the others' : ''"
+              @update:model-value="exclude(d.id, !$event)"
+            />
           </td>
         </tr>
       </tbody>

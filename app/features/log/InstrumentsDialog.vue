@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UModal } from '#components'
+import { UCheckbox, UModal } from '#components'
 import { useIntervalFn } from '@vueuse/core'
 import { ref, shallowRef, watch } from 'vue'
 import { useSettings } from '~/ui/settings'
@@ -60,8 +60,10 @@ const reading = (one: Instrument): string => instrumentWords(one, settings.units
       <h3>Instruments <small>all simulated, behind what real ones would use</small></h3>
       <ul>
         <li v-for="i in list" :key="i.id">
-          <label><input type="checkbox" :checked="i.on" @change="flip(i)" /> {{ NAMES[i.id] }}</label
-          ><span class="figure">{{ i.on ? reading(i) : 'off' }}</span>
+          <UCheckbox :model-value="i.on" :label="NAMES[i.id]" @update:model-value="flip(i)" /><span
+            class="figure"
+            >{{ i.on ? reading(i) : 'off' }}</span
+          >
         </li>
       </ul>
       <BackupsPanel @restored="emit('restored')" />
@@ -92,11 +94,6 @@ label {
   display: inline-flex;
   gap: 8px;
   align-items: center;
-}
-li input {
-  width: 18px;
-  height: 18px;
-  accent-color: var(--float);
 }
 .bad {
   color: var(--wrack);

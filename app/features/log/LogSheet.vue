@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UButton } from '#components'
+import { UButton, UCheckbox } from '#components'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { useQuery } from '~/compute/useQuery'
 import { useEvidence } from '~/sheet/evidence'
@@ -149,9 +149,7 @@ const time = (iso: string): string =>
           ><b>{{ evidence.drops.length }}</b> drops ▤ ◆</span
         >
       </p>
-      <label class="ignore"
-        ><input v-model="evidence.ignored" type="checkbox" /> show the model's own figures</label
-      >
+      <UCheckbox v-model="evidence.ignored" label="show the model's own figures" />
       <UButton variant="solid" to="/bank" icon="i-lucide-smartphone">Bank mode</UButton>
       <UButton @click="backing = true">Tables, backup, instruments…</UButton>
     </section>
@@ -181,11 +179,10 @@ const time = (iso: string): string =>
             <tbody v-for="l in lines" :key="keyOf(l)" :class="{ on: picked.includes(keyOf(l)) }">
               <tr>
                 <td>
-                  <input
-                    type="checkbox"
-                    :checked="picked.includes(keyOf(l))"
+                  <UCheckbox
+                    :model-value="picked.includes(keyOf(l))"
                     :aria-label="`Compare ${l.rig} in ${l.place}`"
-                    @change="choose(l)"
+                    @update:model-value="choose(l)"
                   />
                 </td>
                 <td>
@@ -271,14 +268,11 @@ const time = (iso: string): string =>
               >
             </UButton>
             <p v-if="opened === s.session && (s.counts.cast ?? 0) > 0">
-              <label class="ignore"
-                ><input
-                  type="checkbox"
-                  :checked="!s.excluded"
-                  @change="leaveOut(s, !($event.target as HTMLInputElement).checked)"
-                />
-                counts for the tally</label
-              >
+              <UCheckbox
+                :model-value="!s.excluded"
+                label="counts for the tally"
+                @update:model-value="leaveOut(s, !$event)"
+              />
             </p>
             <ol v-if="opened === s.session">
               <li v-for="e in entries" :key="e.id">
@@ -320,12 +314,6 @@ const time = (iso: string): string =>
 .sums b {
   font-size: 22px;
   font-weight: 600;
-}
-.ignore {
-  display: inline-flex;
-  gap: 6px;
-  align-items: center;
-  font-size: 14px;
 }
 .body {
   flex: 1;

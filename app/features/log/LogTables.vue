@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UButton } from '#components'
+import { UButton, UProgress } from '#components'
 import { useToast } from '#imports'
 import { computed } from 'vue'
 import { useEvidence } from '~/sheet/evidence'
@@ -33,7 +33,13 @@ async function putIn(): Promise<void> {
         accept=".csv,text/csv"
         :disabled="busy"
         @file="read"
-      /><progress v-if="busy" :value="progress" max="1" aria-label="Tables" />
+      /><UProgress
+        v-if="busy"
+        :model-value="progress"
+        :max="1"
+        :get-value-label="() => 'Tables'"
+        class="w-60"
+      />
     </p>
     <p v-if="error" class="bad" role="alert">{{ error }}</p>
     <div v-if="reading" role="status">

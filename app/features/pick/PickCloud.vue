@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UButton, UModal } from '#components'
+import { UButton, UCheckbox, UInput, UModal } from '#components'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { useSettings } from '~/ui/settings'
@@ -178,13 +178,14 @@ function nearest(event: MouseEvent): void {
         />
         <label class="find"
           ><span class="label">find</span
-          ><input v-model="text" type="search" aria-label="Find a bait or a rig" placeholder="bait or rig"
+          ><UInput v-model="text" type="search" aria-label="Find a bait or a rig" placeholder="bait or rig"
         /></label>
-        <label><input v-model="fitsOnly" type="checkbox" /> fits without doubt</label>
-        <label
+        <UCheckbox v-model="fitsOnly" label="fits without doubt" />
+        <UCheckbox
+          v-model="frontOnly"
           title="Pareto set: nothing beats them in fishing time, hook-up and time among the fish together"
-          ><input v-model="frontOnly" type="checkbox" /> only what nothing beats all round</label
-        >
+          label="only what nothing beats all round"
+        />
         <span class="label" role="status"
           >{{ shownPoints.length }} of {{ answer.looked.toLocaleString('en') }} looked at{{
             answer.cloud.length >= 4000 ? '; the best 4,000 are listed' : ''
@@ -294,13 +295,6 @@ function nearest(event: MouseEvent): void {
   display: inline-flex;
   gap: 6px;
   align-items: baseline;
-}
-.find input {
-  height: 27px;
-  width: 150px;
-  padding: 0 6px;
-  background: var(--raised);
-  border-bottom: 1px solid var(--hair-strong);
 }
 .chart {
   height: 210px;

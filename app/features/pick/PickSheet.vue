@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UButton } from '#components'
+import { UButton, UCheckbox, UProgress } from '#components'
 import { navigateTo } from '#imports'
 import { computed, ref } from 'vue'
 import { usePick } from './usePick'
@@ -99,10 +99,15 @@ function putPoints(points: readonly CloudPoint[]): void {
         :items="families"
         @update:model-value="value => (family = value)"
       />
-      <label class="beyond"><input v-model="beyond" type="checkbox" /> beyond my box</label>
+      <UCheckbox v-model="beyond" label="beyond my box" />
     </DayFields>
     <div v-if="working" class="bar" role="status">
-      <progress :value="progress" max="1" aria-label="Looking through the box" />
+      <UProgress
+        :model-value="progress"
+        :max="1"
+        :get-value-label="() => 'Looking through the box'"
+        class="w-60"
+      />
       <span class="label"
         >{{ answer ? 'Looking again…' : 'Looking through the box…' }} {{ Math.round(100 * progress) }} %</span
       >
@@ -192,27 +197,11 @@ function putPoints(points: readonly CloudPoint[]): void {
 .grow {
   flex: 1;
 }
-.beyond {
-  display: inline-flex;
-  gap: 6px;
-  align-items: center;
-  font-size: 14px;
-}
-.beyond input {
-  width: 17px;
-  height: 17px;
-  accent-color: var(--float);
-}
 .bar {
   display: flex;
   gap: 12px;
   align-items: center;
   padding: 4px 12px;
-}
-progress {
-  width: 240px;
-  height: 8px;
-  accent-color: var(--float);
 }
 .body {
   flex: 1;

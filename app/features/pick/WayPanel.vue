@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UButton } from '#components'
+import { UButton, UCheckbox } from '#components'
 import { computed } from 'vue'
 import { useSpread } from '~/sheet/spread'
 import type { Way, WayCost } from '#core'
@@ -50,14 +50,11 @@ const NO_FIGURE: Readonly<Partial<Record<SchoolId, string>>> = {
         >
       </UButton>
     </fieldset>
-    <label class="lead"
-      ><input
-        type="checkbox"
-        :checked="way.unleaded ?? false"
-        @change="setUnleaded(($event.target as HTMLInputElement).checked)"
-      />
-      no lead: tungsten, tin, bismuth, steel or brass only</label
-    >
+    <UCheckbox
+      :model-value="way.unleaded ?? false"
+      label="no lead: tungsten, tin, bismuth, steel or brass only"
+      @update:model-value="setUnleaded($event === true)"
+    />
   </section>
 </template>
 
@@ -97,19 +94,6 @@ small {
 }
 [aria-pressed='true'] small {
   color: inherit;
-}
-.lead {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  padding: 6px 0;
-  border-top: 1px solid var(--hair);
-  font-size: 14px;
-}
-.lead input {
-  width: 18px;
-  height: 18px;
-  accent-color: var(--float);
 }
 @media (max-width: 639px) {
   button {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UButton } from '#components'
+import { UButton, UInput, UProgress, UTextarea } from '#components'
 import { navigateTo, useToast } from '#imports'
 import { computed, ref } from 'vue'
 import { useTrip } from './useTrip'
@@ -112,7 +112,7 @@ const second = (s: number): string => (Number.isFinite(s) ? String(Math.round(s)
         :items="tripItems"
         @update:model-value="value => open(trips.byId.get(value))"
       />
-      <input
+      <UInput
         v-model="name"
         class="called"
         aria-label="Name of this trip"
@@ -129,9 +129,9 @@ const second = (s: number): string => (Number.isFinite(s) ? String(Math.round(s)
       <UButton v-if="error" variant="ghost" @click="retry()">Try again</UButton>
     </p>
     <div v-if="working" class="bar" role="status">
-      <progress :value="progress" max="1" aria-label="Planning" /><span class="label">{{
-        plan ? 'Planning again…' : 'Planning the rods…'
-      }}</span
+      <UProgress :model-value="progress" :max="1" :get-value-label="() => 'Planning'" class="w-60" /><span
+        class="label"
+        >{{ plan ? 'Planning again…' : 'Planning the rods…' }}</span
       ><UButton @click="cancel()">Stop</UButton>
     </div>
     <p v-if="content.stops.length === 0" class="empty">
@@ -221,9 +221,10 @@ const second = (s: number): string => (Number.isFinite(s) ? String(Math.round(s)
         </section>
         <section aria-label="Rules and cautions">
           <h2>Local rules</h2>
-          <textarea
-            :value="content.rules"
-            rows="3"
+          <UTextarea
+            class="w-full"
+            :model-value="content.rules"
+            :rows="3"
             maxlength="1000"
             aria-label="Local rules"
             placeholder="licence, season, sizes, hook and lead rules of these waters"
@@ -256,20 +257,13 @@ const second = (s: number): string => (Number.isFinite(s) ? String(Math.round(s)
   flex: 1;
 }
 .called {
-  height: 28px;
   width: 150px;
-  border-bottom: 1px solid var(--hair-strong);
-  font-size: 15px;
 }
 .bar {
   display: flex;
   gap: 12px;
   align-items: center;
   padding: 4px 12px;
-}
-progress {
-  width: 240px;
-  height: 8px;
 }
 .called-print {
   padding: 0 12px;
@@ -355,14 +349,6 @@ tbody tr {
 .short,
 .short small {
   color: var(--wrack);
-}
-textarea {
-  width: 100%;
-  padding: 4px 6px;
-  background: var(--raised);
-  border: 1px solid var(--hair-strong);
-  border-radius: 2px;
-  font-size: 14px;
 }
 .cautions {
   font-size: 13px;

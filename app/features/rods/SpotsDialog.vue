@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UButton, UModal } from '#components'
+import { UButton, UInput, UModal } from '#components'
 import { useToast } from '#imports'
 import { computed, ref } from 'vue'
 import { useSpots } from '~/sync/documents'
@@ -115,11 +115,11 @@ const typed = (event: Event): string => (event.target as HTMLInputElement).value
           <div v-if="s.id === chosen" class="edit">
             <label
               ><span class="label">name</span
-              ><input :value="s.name" maxlength="80" @change="typed($event) && set({}, typed($event))"
+              ><UInput :model-value="s.name" maxlength="80" @change="typed($event) && set({}, typed($event))"
             /></label>
             <label
               ><span class="label">water</span
-              ><input :value="s.content.water" maxlength="80" @change="set({ water: typed($event) })"
+              ><UInput :model-value="s.content.water" maxlength="80" @change="set({ water: typed($event) })"
             /></label>
             <NumberField
               label="depth"
@@ -149,18 +149,22 @@ const typed = (event: Event): string => (event.target as HTMLInputElement).value
             />
             <label
               ><span class="label">lat</span
-              ><input
+              ><UInput
                 class="short"
-                :value="s.content.lat"
+                :model-value="s.content.lat"
                 inputmode="decimal"
                 @change="place('lat', $event)" /></label
             ><label
               ><span class="label">lon</span
-              ><input class="short" :value="s.content.lon" inputmode="decimal" @change="place('lon', $event)"
+              ><UInput
+                class="short"
+                :model-value="s.content.lon"
+                inputmode="decimal"
+                @change="place('lon', $event)"
             /></label>
             <label class="wide"
               ><span class="label">notes</span
-              ><input :value="s.content.notes" maxlength="500" @change="set({ notes: typed($event) })"
+              ><UInput :model-value="s.content.notes" maxlength="500" @change="set({ notes: typed($event) })"
             /></label>
             <UButton @click="remove(s)">Delete</UButton>
           </div>
@@ -214,19 +218,13 @@ small {
   gap: 6px;
   align-items: baseline;
 }
-.edit input {
-  height: 28px;
-  background: var(--raised);
-  border-bottom: 1px solid var(--hair-strong);
-  padding: 0 4px;
-}
 .short {
   width: 90px;
 }
 .wide {
   flex: 1 1 100%;
 }
-.wide input {
+.wide > :last-child {
   flex: 1;
 }
 .bad {

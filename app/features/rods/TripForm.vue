@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UButton } from '#components'
+import { UButton, UInput } from '#components'
 import { computed, ref } from 'vue'
 import ChoiceField from '~/ui/ChoiceField.vue'
 import type { StoredDocument, TripContent } from '#schemas/spot'
@@ -38,7 +38,7 @@ const takeDate = (event: Event): void => {
 <template>
   <section class="form no-print" aria-label="Trip">
     <label
-      ><span class="label">day</span><input type="date" :value="content.date" @change="takeDate"
+      ><span class="label">day</span><UInput type="date" :model-value="content.date" @change="takeDate"
     /></label>
     <ChoiceField
       label="carry"
@@ -53,15 +53,15 @@ const takeDate = (event: Event): void => {
         :items="items"
         @update:model-value="value => emit('edit', draft => void (draft.stops[i]!.spotId = value))"
       />
-      <input
+      <UInput
         class="time figure"
-        :value="hoursText(stop.fromH)"
+        :model-value="hoursText(stop.fromH)"
         :aria-label="`Stop ${i + 1} from`"
         @change="setTime(i, 'fromH', $event)"
       /><span class="label">to</span
-      ><input
+      ><UInput
         class="time figure"
-        :value="hoursText(stop.toH)"
+        :model-value="hoursText(stop.toH)"
         :aria-label="`Stop ${i + 1} to`"
         @change="setTime(i, 'toH', $event)"
       />
@@ -99,13 +99,6 @@ label {
   gap: 6px;
   align-items: baseline;
 }
-input {
-  height: 27px;
-  background: var(--raised);
-  border-bottom: 1px solid var(--hair-strong);
-  padding: 0 4px;
-  font-size: 15px;
-}
 .time {
   width: 54px;
   text-align: center;
@@ -128,7 +121,6 @@ input {
   font-size: 14px;
 }
 @media (max-width: 639px) {
-  input,
   .stop button {
     min-height: 40px;
     height: 40px;

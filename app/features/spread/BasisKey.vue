@@ -22,6 +22,11 @@ const emit = defineEmits<{ cautions: [] }>()
 </template>
 
 <style scoped>
+.key {
+  display: grid;
+  gap: 2px;
+  white-space: nowrap;
+}
 .key span {
   display: inline-flex;
   align-items: center;

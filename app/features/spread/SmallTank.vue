@@ -10,6 +10,8 @@ import { summaryOf } from '~/ui/drawing/told'
 import { fitted } from '~/ui/drawing/canvas'
 import { diversOf, type Zone } from '~/ui/drawing/diver'
 import { drawTank, tankScale } from '~/ui/drawing/tankDrawing'
+import SlideBar from '~/ui/SlideBar.vue'
+import ChoiceField from '~/ui/ChoiceField.vue'
 
 /** The rigs let go together, from the simulated motion. */
 const props = defineProps<{
@@ -28,6 +30,8 @@ const divers = computed(() => diversOf(props.order, props.outcomes))
 const end = computed(() => Math.max(0, ...divers.value.map(d => d.drop.timeS)))
 const clock = useDropClock(() => end.value)
 const { time, playing, rate } = clock
+const SPEED_SIGNS: Readonly<Record<number, string>> = { 1: '1×', 0.5: '½×', 0.25: '¼×', 0.1: '⅒×' }
+const speeds = TANK_SPEEDS.map(speed => ({ value: String(speed), label: SPEED_SIGNS[speed]! }))
 const frame = computed(() => ({
   width: width.value,
   height: height.value,
@@ -68,22 +72,24 @@ defineExpose({
         :disabled="end === 0"
         @click="clock.toggle()"
       />
-      <input
-        type="range"
-        min="0"
+      <SlideBar
+        class="time"
+        :model-value="time"
+        label="Time of the drop"
+        :min="0"
         :max="end"
-        step="0.02"
-        :value="time"
-        aria-label="Time of the drop"
-        :aria-valuetext="`${time.toFixed(1)} seconds`"
-        @input="clock.seek(Number(($event.target as HTMLInputElement).value))"
+        :step="0.02"
+        :says="`${time.toFixed(1)} seconds`"
+        @update:model-value="clock.seek"
       />
       <output class="figure">{{ time.toFixed(1) }} s</output>
-      <select v-model.number="rate" aria-label="Speed of the drop" class="figure">
-        <option v-for="speed in TANK_SPEEDS" :key="speed" :value="speed">
-          {{ speed === 1 ? '1×' : speed === 0.5 ? '½×' : speed === 0.25 ? '¼×' : '⅒×' }}
-        </option>
-      </select>
+      <ChoiceField
+        label="Speed of the drop"
+        hide-label
+        :model-value="String(rate)"
+        :items="speeds"
+        @update:model-value="value => (rate = Number(value))"
+      />
     </div>
     <p class="label key">
       Side view; ticks count {{ end > 30 ? 'tens of' : end > 12 ? 'fives of' : '' }} seconds. Rigs drawn
@@ -131,23 +137,17 @@ canvas {
 .drop:disabled {
   opacity: 0.4;
 }
-input[type='range'] {
+.time {
   flex: 1;
   min-width: 0;
-  accent-color: var(--float);
-  height: 24px;
 }
 output {
   font-size: 14px;
   min-width: 5ch;
   text-align: right;
 }
-select {
-  background: var(--raised);
-  color: var(--ink);
-  border-bottom: 1px solid var(--hair-strong);
-  height: 26px;
-  font-size: 13px;
+.key {
+  padding: 0 8px 5px;
 }
 @media (max-width: 899px) {
   .glass {
@@ -157,9 +157,6 @@ select {
     width: 56px;
     height: 56px;
     font-size: 24px;
-  }
-  select {
-    height: 44px;
   }
 }
 </style>

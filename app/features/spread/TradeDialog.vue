@@ -5,6 +5,7 @@ import { useSettings } from '~/ui/settings'
 import LaneChip from '~/ui/LaneChip.vue'
 import type { Letter } from '#schemas/spread'
 import { tradedOf, type Trader } from './trade'
+import SlideBar from '~/ui/SlideBar.vue'
 
 /**
  * Hook-up against fishing time left: what each rig gains and costs in every way it may be, and who comes out
@@ -95,24 +96,22 @@ const sentence = computed(() => {
       <div class="sliders">
         <label
           ><span class="label">bites an hour</span
-          ><input
-            v-model.number="settings.bitesPerHour"
-            type="range"
-            min="0.5"
-            max="20"
-            step="0.5"
-            aria-label="Bites an hour"
+          ><SlideBar
+            v-model="settings.bitesPerHour"
+            label="Bites an hour"
+            :min="0.5"
+            :max="20"
+            :step="0.5"
           /><output class="figure">{{ settings.bitesPerHour }}</output></label
         >
         <label
           ><span class="label">a lost rig is worth</span
-          ><input
-            v-model.number="settings.rigWorth"
-            type="range"
-            min="0"
-            max="3"
-            step="0.1"
-            aria-label="Fish that a lost rig is worth"
+          ><SlideBar
+            v-model="settings.rigWorth"
+            label="Fish that a lost rig is worth"
+            :min="0"
+            :max="3"
+            :step="0.1"
           /><output class="figure">{{ settings.rigWorth.toFixed(1) }} fish</output></label
         >
       </div>
@@ -208,11 +207,6 @@ text {
   grid-template-columns: 130px 1fr 70px;
   gap: 8px;
   align-items: center;
-}
-input[type='range'] {
-  accent-color: var(--float);
-  height: 26px;
-  width: 100%;
 }
 output {
   text-align: right;

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { UInput } from '#components'
 import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
 import { useSettings } from '~/ui/settings'
@@ -102,9 +103,9 @@ const saltHint = computed(
         <text x="12" :y="tick.y + 4" class="tick figure">{{ Number(tick.value.toFixed(2)) }}</text>
       </g>
     </svg>
-    <input
+    <UInput
       class="place"
-      :value="water.place"
+      :model-value="water.place"
       aria-label="Place"
       placeholder="name this water"
       maxlength="80"

@@ -16,6 +16,7 @@ import { CHANGE_WORDS } from '#words/touchWords'
 import { movedWords } from '#words/movedWords'
 import { BASIS_MARKS, LOSS_WORDS } from '#words/words'
 import type { StrikeJob } from '~/compute/strike'
+import SlideBar from '~/ui/SlideBar.vue'
 
 /**
  * A bite on one rig, step by step: jaws close, plastic gives, the point comes clear or not, the set goes in
@@ -165,28 +166,26 @@ const weakest = computed(() => {
         <div class="sliders">
           <label
             ><span class="label">bite</span
-            ><input
-              type="range"
-              min="2"
-              max="60"
-              step="0.5"
-              :value="bite.biteN"
-              aria-label="Force of the bite"
-              :aria-valuetext="kg(bite.biteN)"
-              @input="biteN = Number(($event.target as HTMLInputElement).value)"
+            ><SlideBar
+              :model-value="bite.biteN"
+              label="Force of the bite"
+              :min="2"
+              :max="60"
+              :step="0.5"
+              :says="kg(bite.biteN)"
+              @update:model-value="value => (biteN = value)"
             /><output class="figure">{{ kg(bite.biteN) }}</output></label
           >
           <label
             ><span class="label">slack</span
-            ><input
-              type="range"
-              min="0"
-              max="1.2"
-              step="0.02"
-              :value="bite.slackM"
-              aria-label="Slack in the line"
-              :aria-valuetext="`${bite.slackM.toFixed(2)} metres`"
-              @input="slackM = Number(($event.target as HTMLInputElement).value)"
+            ><SlideBar
+              :model-value="bite.slackM"
+              label="Slack in the line"
+              :min="0"
+              :max="1.2"
+              :step="0.02"
+              :says="`${bite.slackM.toFixed(2)} metres`"
+              @update:model-value="value => (slackM = value)"
             /><output class="figure">{{ bite.slackM.toFixed(2) }} m</output></label
           >
           <UButton
@@ -320,11 +319,6 @@ const weakest = computed(() => {
   grid-template-columns: 44px 1fr 70px;
   gap: 8px;
   align-items: center;
-}
-input[type='range'] {
-  accent-color: var(--float);
-  height: 26px;
-  width: 100%;
 }
 output {
   text-align: right;

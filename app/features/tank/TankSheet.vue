@@ -20,6 +20,7 @@ import { diversOf, type Diver } from '~/ui/drawing/diver'
 import { SETTLE_S } from '~/ui/drawing/dropPath'
 import { LESSONS } from './lessons'
 import { summaryOf } from '~/ui/drawing/told'
+import SlideBar from '~/ui/SlideBar.vue'
 
 /** The rigs dropped side by side, large: from the side and from above, with charts, figures and what-ifs. */
 defineProps<{ id: string | undefined }>()
@@ -35,6 +36,13 @@ const end = computed(() =>
 )
 const clock = useDropClock(() => end.value)
 const { time, playing, rate } = clock
+const SPEED_WORDS: Readonly<Record<number, string>> = {
+  1: 'real time',
+  0.5: 'half speed',
+  0.25: 'quarter',
+  0.1: 'tenth',
+}
+const speeds = TANK_SPEEDS.map(speed => ({ value: String(speed), label: SPEED_WORDS[speed]! }))
 const plastics = PLASTIC_IDS.map(value => ({ value, label: PLASTICS[value].name }))
 const rod = computed(() => {
   const hold = spread.content.line.hold
@@ -172,24 +180,24 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
       />
       <UButton icon="i-lucide-step-back" aria-label="One frame back" @click="clock.seek(time - FRAME_S)" />
       <UButton icon="i-lucide-step-forward" aria-label="One frame on" @click="clock.seek(time + FRAME_S)" />
-      <input
-        type="range"
-        min="0"
+      <SlideBar
+        class="time"
+        :model-value="time"
+        label="Time of the drop"
+        :min="0"
         :max="end"
-        step="0.02"
-        :value="time"
-        aria-label="Time of the drop"
-        :aria-valuetext="`${time.toFixed(1)} seconds`"
-        @input="clock.seek(Number(($event.target as HTMLInputElement).value))"
+        :step="0.02"
+        :says="`${time.toFixed(1)} seconds`"
+        @update:model-value="clock.seek"
       />
       <output class="figure">{{ time.toFixed(1) }} s</output>
-      <select v-model.number="rate" aria-label="Speed of the drop" class="figure">
-        <option v-for="speed in TANK_SPEEDS" :key="speed" :value="speed">
-          {{
-            speed === 1 ? 'real time' : speed === 0.5 ? 'half speed' : speed === 0.25 ? 'quarter' : 'tenth'
-          }}
-        </option>
-      </select>
+      <ChoiceField
+        label="Speed of the drop"
+        hide-label
+        :model-value="String(rate)"
+        :items="speeds"
+        @update:model-value="value => (rate = Number(value))"
+      />
       <span class="label"
         >Space drops, ← → step a frame, Shift a second. ◇ Computed by the model, ◆ with your drops where you
         made them.</span
@@ -235,22 +243,14 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
   border-radius: 2px;
   font-size: 18px;
 }
-input[type='range'] {
+.time {
   flex: 1;
   min-width: 80px;
-  accent-color: var(--float);
-  height: 24px;
 }
 output {
   font-size: 16px;
   min-width: 6ch;
   text-align: right;
-}
-select {
-  background: var(--raised);
-  border-bottom: 1px solid var(--hair-strong);
-  height: 28px;
-  font-size: 14px;
 }
 
 .look {

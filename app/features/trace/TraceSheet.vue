@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import TraceView from './TraceView.vue'
-import { UButton } from '#components'
+import { UButton, UInput } from '#components'
 import { navigateTo } from '#imports'
 import { computed, ref, watch } from 'vue'
 import { useTrace } from './useTrace'
@@ -204,7 +204,7 @@ async function use(): Promise<void> {
             </UButton>
           </template>
           <div v-if="bait || hook" class="fields">
-            <label class="label">name <input v-model="name" maxlength="80" class="text" /></label>
+            <label class="label">name <UInput v-model="name" maxlength="80" class="text" /></label>
             <UButton icon="i-lucide-ruler" variant="solid" @click="use()">Use it on the bench</UButton>
             <UButton icon="i-lucide-package" :disabled="box.busy" @click="keep()">Keep it in my box</UButton>
           </div>
@@ -262,14 +262,6 @@ h2 {
   flex-wrap: wrap;
   gap: 8px 12px;
   align-items: center;
-}
-.text {
-  height: 30px;
-  background: var(--raised);
-  border-bottom: 1px solid var(--hair-strong);
-  padding: 0 6px;
-  font-size: 15px;
-  color: var(--ink);
 }
 .big {
   font-size: 30px;

@@ -87,6 +87,7 @@ function takeName(event: Event): void {
     <span class="name">
       <UInput
         class="w-full"
+        variant="ghost"
         :ui="{ base: 'figure' }"
         :model-value="spread.name"
         aria-label="Name of this spread"

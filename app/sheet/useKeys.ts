@@ -28,9 +28,10 @@ export const chord =
 function taken(event: KeyboardEvent): boolean {
   const target = event.target as HTMLElement | null
   if (!target?.closest) return false
-  if (target.closest('input:not([type=range]), textarea, [contenteditable=true]')) return true
+  if (target.closest('input, textarea, [contenteditable=true]')) return true
   if (document.querySelector('[role=dialog][data-state=open], [role=listbox], [role=menu][data-state=open]'))
     return true
+  if (/^(Arrow|Home|End|Page)/.test(event.key) && target.closest('[role=slider]')) return true
   return (
     (event.key === ' ' || event.key === 'Enter') &&
     target.closest('button, a, summary, select, [role=combobox]') !== null
@@ -43,8 +44,7 @@ function taken(event: KeyboardEvent): boolean {
 export function useKeys(commands: readonly KeyCommand[]): void {
   useEventListener(window, 'keydown', (event: KeyboardEvent) => {
     const chorded = event.ctrlKey || event.metaKey
-    const inField =
-      (event.target as HTMLElement | null)?.closest?.('input:not([type=range]), textarea') !== null
+    const inField = (event.target as HTMLElement | null)?.closest?.('input, textarea') !== null
     const found = commands.find(command => command.matches(event))
     if (!found || (!chorded && taken(event)) || (chorded && inField && event.key.toLowerCase() === 'z'))
       return

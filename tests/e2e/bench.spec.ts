@@ -130,7 +130,7 @@ test('the card measures true: millimetres in the drawing are those of the bait, 
 test('the screen is calibrated against a card, and true size follows it', async ({ sheet, page }) => {
   await openBench(sheet)
   await page.getByRole('button', { name: 'Calibrate the screen' }).click()
-  await page.getByLabel('Pixels per millimetre').fill('5')
+  await sheet.slide(page.getByRole('slider', { name: 'Pixels per millimetre' }), 5)
   await page.getByRole('button', { name: /It matches/ }).click()
   await page.getByLabel('true size on this screen').check()
   await page.getByLabel('calipers').check()

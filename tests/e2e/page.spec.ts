@@ -74,7 +74,7 @@ test.describe('on a phone', () => {
   })
   test('the header leaves the screen to the sheet, its rarer keys behind one', async ({ sheet, page }) => {
     await sheet.open()
-    const header = await page.locator('header').boundingBox()
+    const header = await page.locator('header').first().boundingBox()
     expect(header!.height).toBeLessThan(120)
     for (const view of await page.getByRole('navigation', { name: 'Views' }).getByRole('link').all())
       expect((await view.boundingBox())!.height).toBeGreaterThanOrEqual(40)

@@ -114,6 +114,21 @@ export class Sheet {
     await field.press('Enter')
   }
 
+  /** Moves a bar to a value by its keys. */
+  async slide(bar: Locator, value: number): Promise<void> {
+    const at = async (name: string): Promise<number> => Number(await bar.getAttribute(name))
+    await bar.focus()
+    await bar.press('Home')
+    await bar.press('ArrowRight')
+    const least = await at('aria-valuemin')
+    const step = (await at('aria-valuenow')) - least
+    await bar.press('Home')
+    const steps = Math.round((value - least) / step)
+    for (let n = 0; n < Math.floor(steps / 10); n++) await bar.press('Shift+ArrowRight')
+    for (let n = 0; n < steps % 10; n++) await bar.press('ArrowRight')
+    await expect.poll(() => at('aria-valuenow')).toBeCloseTo(value, 3)
+  }
+
   async choose(label: string, option: string | RegExp): Promise<void> {
     await this.page.getByLabel(label, { exact: true }).first().click()
     await this.page.getByRole('option', { name: option, exact: true }).click()

@@ -35,19 +35,19 @@ test('the tank shows the sheet of the spread, and keeps it when going back', asy
 
 test('drop, pause, frame by frame, scrub; the figures follow', async ({ sheet, page }) => {
   await openTank(sheet)
-  const clock = page.getByLabel('Time of the drop')
-  await clock.fill('1')
+  const clock = page.getByRole('slider', { name: 'Time of the drop' })
+  await sheet.slide(clock, 1)
   const depth = async (): Promise<number> => Number(await row(sheet, 'A').locator('td').nth(1).innerText())
   const early = await depth()
-  await clock.fill('2')
+  await sheet.slide(clock, 2)
   expect(await depth()).toBeGreaterThan(early + 0.2)
   await page.getByRole('button', { name: 'One frame on' }).click()
-  expect(Number(await clock.inputValue())).toBeCloseTo(2 + 1 / 30, 1)
+  expect(Number(await clock.getAttribute('aria-valuenow'))).toBeCloseTo(2 + 1 / 30, 1)
   await page.locator('body').press('Shift+ArrowLeft')
-  expect(Number(await clock.inputValue())).toBeLessThan(1.1)
+  expect(Number(await clock.getAttribute('aria-valuenow'))).toBeLessThan(1.1)
   await clock.focus()
   await page.keyboard.press('Space')
-  await expect.poll(async () => Number(await clock.inputValue())).toBeGreaterThan(1.2)
+  await expect.poll(async () => Number(await clock.getAttribute('aria-valuenow'))).toBeGreaterThan(1.2)
   await page.keyboard.press('Space')
 })
 
@@ -105,7 +105,7 @@ test('set pieces: what is argued about can be seen', async ({ sheet, page }) => 
   await showMe(sheet, 'A head in a tube, moved back')
   const pitch = async (letter: string): Promise<number> =>
     Number((await row(sheet, letter).locator('td').nth(3).innerText()).replace('°', ''))
-  await page.getByLabel('Time of the drop').fill('1.5')
+  await sheet.slide(page.getByRole('slider', { name: 'Time of the drop' }), 1.5)
   expect(await pitch('A')).toBeLessThan(await pitch('D'))
 })
 

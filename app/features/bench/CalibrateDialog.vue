@@ -56,7 +56,7 @@ function forget(): void {
           label="Pixels per millimetre"
           :min="PX_PER_MM_RANGE[0]"
           :max="PX_PER_MM_RANGE[1]"
-          :step="0.005"
+          :step="0.01"
         /><output class="figure">{{ scale.toFixed(2) }} px/mm</output></label
       >
       <p class="keys">

@@ -1,9 +1,13 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
-import { computed, useTemplateRef } from 'vue'
+import type { ChartOptions } from 'chart.js'
+import { computed } from 'vue'
 import { binEdgeM, SIZE_BINS } from '#core'
 import { LIP_WORDS } from './coverWords'
 import type { CoverLane } from '~/compute/cover'
+import ChartFrame from '~/ui/charts/ChartFrame.vue'
+import { axis, common, through, tooltip } from '~/ui/charts/theme'
+import { token } from '~/ui/drawing/identity'
+import { useSettings } from '~/ui/settings'
 
 /**
  * How often each size is met on a cast, and what becomes of it, on a scale of sizes; the opening of each
@@ -13,10 +17,7 @@ const props = defineProps<{
   lane: CoverLane
   obstacles: readonly { readonly name: string; readonly perCast: number }[]
 }>()
-const host = useTemplateRef('host')
-const { width } = useElementSize(host)
-const H = 150
-const BASE = 122
+const settings = useSettings()
 /** Meetings a cast by bin and fate, all kinds together. */
 const bars = computed(() => {
   const sums = new Float64Array(SIZE_BINS * 3)
@@ -30,63 +31,113 @@ const bars = computed(() => {
     snag: sums[3 * i + 2]!,
   }))
 })
-const most = computed(() => Math.max(1e-9, ...bars.value.map(b => b.past + b.weed + b.snag)))
-const x = (sizeM: number): number =>
-  8 +
-  (width.value - 16) *
-    Math.max(0, Math.min(1, Math.log(sizeM / binEdgeM(0)) / Math.log(binEdgeM(SIZE_BINS) / binEdgeM(0))))
-const tall = (n: number): number => ((BASE - 22) * n) / most.value
+/** Where a size lies along the axis, in bins: sizes stand on a logarithmic scale. */
+const binOf = (sizeM: number): number =>
+  (SIZE_BINS * Math.log(sizeM / binEdgeM(0))) / Math.log(binEdgeM(SIZE_BINS) / binEdgeM(0))
 const MARKS_MM = [1, 2, 5, 10, 20, 50, 100, 200] as const
 const openings = computed(() => props.lane.openings.filter(o => o.openingM > binEdgeM(0)))
+const mm = (sizeM: number): string => (1000 * sizeM).toFixed(1)
+const FATES = [
+  ['snag', 'hangs up'],
+  ['weed', 'weed'],
+  ['past', 'passes'],
+] as const
+const colourOf = (fate: 'snag' | 'weed' | 'past'): string =>
+  fate === 'snag' ? token('wrack') : fate === 'weed' ? token('marram') : through('water-deep', 0.55)
+const data = computed(() => {
+  void settings.theme
+  return {
+    datasets: FATES.map(([fate, label]) => ({
+      label,
+      data: bars.value.map((bar, i) => ({ x: i + 0.5, y: bar[fate] })),
+      backgroundColor: colourOf(fate),
+      barPercentage: 1,
+      categoryPercentage: 0.96,
+    })),
+  }
+})
+const options = computed((): ChartOptions<'bar'> => {
+  void settings.theme
+  return {
+    ...common(),
+    parsing: false,
+    layout: { padding: { top: 18 } },
+    plugins: {
+      tooltip: {
+        ...tooltip(),
+        mode: 'index',
+        intersect: false,
+        callbacks: {
+          title: ([item]) => {
+            const i = item?.dataIndex ?? 0
+            return `${mm(binEdgeM(i))} to ${mm(binEdgeM(i + 1))} mm`
+          },
+          label: ({ dataset, parsed }) => `${dataset.label}: ${(parsed.y ?? 0).toFixed(2)} a cast`,
+        },
+      },
+      annotation: {
+        clip: false,
+        annotations: openings.value.map(o => ({
+          type: 'line' as const,
+          xMin: binOf(o.openingM),
+          xMax: binOf(o.openingM),
+          borderColor: token('float'),
+          borderWidth: 2,
+          label: {
+            display: true,
+            content: `opening ${LIP_WORDS[o.id]} ${mm(o.openingM)} mm`,
+            position: 'end' as const,
+            yAdjust: -16,
+            backgroundColor: 'transparent',
+            color: token('float'),
+            font: { size: 13 },
+            padding: 0,
+          },
+        })),
+      },
+    },
+    scales: {
+      x: {
+        ...axis({
+          min: 0,
+          max: SIZE_BINS,
+          grid: false,
+          stacked: true,
+          marks: MARKS_MM.map(size => ({ at: binOf(size / 1000), text: size === 1 ? '1 mm' : String(size) })),
+        }),
+        offset: false,
+      },
+      y: { ...axis({ min: 0, stacked: true, grid: false }), display: false },
+    },
+  }
+})
+const label = computed(
+  () =>
+    `Sizes met on a cast. ${openings.value.map(o => `Opening ${LIP_WORDS[o.id]}: ${mm(o.openingM)} millimetres`).join('; ') || 'No point stands open.'}`,
+)
+const rows = computed(() =>
+  bars.value.map((bar, i) => [
+    `${mm(binEdgeM(i))}–${mm(binEdgeM(i + 1))}`,
+    ...FATES.map(([fate]) => Number(bar[fate].toFixed(3))),
+  ]),
+)
 </script>
 
 <template>
-  <div ref="host">
-    <svg
-      v-if="width > 0"
-      :width="width"
-      :height="H"
-      role="img"
-      :aria-label="`Sizes met on a cast. ${openings.map(o => `Opening ${LIP_WORDS[o.id]}: ${(o.openingM * 1000).toFixed(1)} millimetres`).join('; ') || 'No point stands open.'}`"
-    >
-      <g v-for="(b, i) in bars" :key="i">
-        <rect
-          :x="x(binEdgeM(i)) + 0.5"
-          :width="Math.max(1, x(binEdgeM(i + 1)) - x(binEdgeM(i)) - 1)"
-          :y="BASE - tall(b.past + b.weed + b.snag)"
-          :height="tall(b.past)"
-          class="past"
-        />
-        <rect
-          :x="x(binEdgeM(i)) + 0.5"
-          :width="Math.max(1, x(binEdgeM(i + 1)) - x(binEdgeM(i)) - 1)"
-          :y="BASE - tall(b.weed + b.snag)"
-          :height="tall(b.weed)"
-          class="weed"
-        />
-        <rect
-          :x="x(binEdgeM(i)) + 0.5"
-          :width="Math.max(1, x(binEdgeM(i + 1)) - x(binEdgeM(i)) - 1)"
-          :y="BASE - tall(b.snag)"
-          :height="tall(b.snag)"
-          class="snag"
-        />
-      </g>
-      <line x1="0" :x2="width" :y1="BASE" :y2="BASE" class="base" />
-      <g v-for="mm in MARKS_MM" :key="mm">
-        <line :x1="x(mm / 1000)" :x2="x(mm / 1000)" :y1="BASE" :y2="BASE + 5" class="base" />
-        <text :x="x(mm / 1000)" :y="BASE + 18" text-anchor="middle">{{ mm }}{{ mm === 1 ? ' mm' : '' }}</text>
-      </g>
-      <g v-for="o in openings" :key="o.id" class="open">
-        <line :x1="x(o.openingM)" :x2="x(o.openingM)" y1="16" :y2="BASE" />
-        <text :x="x(o.openingM) - 5" y="14" text-anchor="end">
-          opening {{ LIP_WORDS[o.id] }} {{ (o.openingM * 1000).toFixed(1) }} mm
-        </text>
-      </g>
-      <text v-if="openings.length === 0" x="8" y="14">
-        The point is covered: only what presses the plastic down, or meets it on its side, can lodge.
-      </text>
-    </svg>
+  <div>
+    <p v-if="openings.length === 0" class="label">
+      The point is covered: only what presses the plastic down, or meets it on its side, can lodge.
+    </p>
+    <ChartFrame
+      class="plot"
+      type="bar"
+      :data="data"
+      :options="options"
+      :label="label"
+      name="dunecrest-sizes"
+      :head="['mm', ...FATES.map(([, name]) => name)]"
+      :rows="rows"
+    />
     <p class="label">
       radius of what is met (width of gaps), as often as on a cast: <span class="k past" /> passes
       <span class="k weed" /> weed <span class="k snag" /> hangs up
@@ -95,42 +146,23 @@ const openings = computed(() => props.lane.openings.filter(o => o.openingM > bin
 </template>
 
 <style scoped>
-.past {
-  fill: var(--water-deep);
-  background: var(--water-deep);
-  opacity: 0.55;
-}
-.weed {
-  fill: var(--marram);
-  background: var(--marram);
-}
-.snag {
-  fill: var(--wrack);
-  background: var(--wrack);
-}
-.base {
-  stroke: var(--ink);
-}
-text {
-  font: 12px var(--font-figure);
-  fill: var(--ink-soft);
-}
-.open line {
-  stroke: var(--float);
-  stroke-width: 2;
-}
-.open text {
-  fill: var(--float);
-  font-weight: 600;
-  font-size: 13px;
-  paint-order: stroke;
-  stroke: var(--paper);
-  stroke-width: 4px;
+.plot {
+  height: 150px;
 }
 .k {
   display: inline-block;
   width: 11px;
   height: 11px;
   margin-left: 6px;
+}
+.past {
+  background: var(--water-deep);
+  opacity: 0.55;
+}
+.weed {
+  background: var(--marram);
+}
+.snag {
+  background: var(--wrack);
 }
 </style>

@@ -1,9 +1,14 @@
 <script setup lang="ts">
+import type { ChartOptions } from 'chart.js'
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import { useEvidence } from '~/sheet/evidence'
 import { BOTTOMS, COVERS, type BottomId, type CoverId } from '#core'
 import type { CountedKind, LogTotals, NamedCounts } from '#schemas/log'
 import { ask, ServerRefusal } from '~/sync/api'
+import ChartFrame from '~/ui/charts/ChartFrame.vue'
+import { axis, common, tooltip } from '~/ui/charts/theme'
+import { token } from '~/ui/drawing/identity'
+import { useSettings } from '~/ui/settings'
 
 /**
  * What the log comes to by water, by cover, by tide and by month: hooked fish for a hundred casts, and how
@@ -11,6 +16,7 @@ import { ask, ServerRefusal } from '~/sync/api'
  */
 const totals = shallowRef<LogTotals>()
 const evidence = useEvidence()
+const settings = useSettings()
 const error = ref<string>()
 onMounted(async () => {
   try {
@@ -40,17 +46,6 @@ const covers = computed<NamedCounts[]>(() => {
 const groups = computed(() => totals.value && { ...totals.value, covers: covers.value })
 const rate = ({ counts }: NamedCounts): number =>
   (counts.cast ?? 0) > 0 ? (100 * (counts.hooked ?? 0)) / counts.cast! : 0
-const most = computed(() =>
-  Math.max(
-    1,
-    ...[
-      ...(totals.value?.months ?? []),
-      ...(totals.value?.places ?? []),
-      ...(totals.value?.tides ?? []),
-      ...covers.value,
-    ].map(rate),
-  ),
-)
 const month = (name: string): string =>
   new Date(`${name}-15`).toLocaleDateString('en-GB', { month: 'short', year: '2-digit' })
 const GROUPS = [
@@ -59,22 +54,68 @@ const GROUPS = [
   ['tides', 'by tide, simulated'],
   ['months', 'by month'],
 ] as const
+type GroupId = (typeof GROUPS)[number][0]
+const nameOf = (key: GroupId, name: string): string =>
+  key === 'months' ? month(name) : key === 'places' ? name.split(', ').at(-1)! : name
+/** Months run along, names that need room stand one under another. */
+const upright = (key: GroupId): boolean => key === 'months'
+const dataOf = (key: GroupId) => {
+  void settings.theme
+  return {
+    labels: groups.value![key].map(row =>
+      upright(key) ? nameOf(key, row.name) : `${nameOf(key, row.name)}  ${rate(row).toFixed(1)}`,
+    ),
+    datasets: [{ data: groups.value![key].map(rate), backgroundColor: token('marram'), maxBarThickness: 14 }],
+  }
+}
+const most = computed(() =>
+  Math.ceil(Math.max(1, ...GROUPS.flatMap(([key]) => groups.value?.[key].map(rate) ?? []))),
+)
+function optionsOf(key: GroupId): ChartOptions<'bar'> {
+  void settings.theme
+  const values = axis({ min: 0, max: most.value })
+  const { ticks, border } = values
+  const names = { type: 'category' as const, grid: { display: false }, ticks, border }
+  return {
+    ...common(),
+    indexAxis: upright(key) ? 'x' : 'y',
+    plugins: {
+      tooltip: {
+        ...tooltip(),
+        callbacks: {
+          label: ({ dataIndex }) => {
+            const row = groups.value![key][dataIndex]!
+            return `${rate(row).toFixed(1)} hooked for a hundred casts, of ${row.counts.cast} casts`
+          },
+        },
+      },
+    },
+    scales: upright(key)
+      ? { x: names, y: values }
+      : { x: values, y: { ...names, afterFit: scale => void (scale.width = 168) } },
+  }
+}
+const heightOf = (key: GroupId): string =>
+  upright(key) ? '130px' : `${26 + 22 * groups.value![key].length}px`
 </script>
 
 <template>
   <div v-if="groups" class="totals">
     <section v-for="[key, name] in GROUPS" :key="key" :aria-label="name">
       <h3 class="label">hooked for a hundred casts, {{ name }} ▤</h3>
-      <ul>
-        <li v-for="row in groups[key]" :key="row.name" :title="row.name">
-          <span>{{
-            key === 'months' ? month(row.name) : key === 'places' ? row.name.split(', ').at(-1) : row.name
-          }}</span><i :style="{ width: `${(60 * rate(row)) / most}%` }" /><b class="figure">{{
-            rate(row).toFixed(1)
-          }}</b
-          ><small>{{ row.counts.cast }} casts</small>
-        </li>
-      </ul>
+      <ChartFrame
+        v-if="groups[key].length > 0"
+        type="bar"
+        :style="{ height: heightOf(key) }"
+        :data="dataOf(key)"
+        :options="optionsOf(key)"
+        :label="`Hooked for a hundred casts, ${name}`"
+        :name="`dunecrest-${key}`"
+        :head="[name, 'hooked for a hundred casts', 'casts']"
+        :rows="
+          groups[key].map(row => [nameOf(key, row.name), Number(rate(row).toFixed(1)), row.counts.cast ?? 0])
+        "
+      />
     </section>
   </div>
   <p v-else-if="error" class="bad" role="alert">{{ error }}</p>
@@ -83,41 +124,12 @@ const GROUPS = [
 <style scoped>
 .totals {
   display: grid;
-  grid-template-columns: 1fr 1fr;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   gap: 4px 16px;
   margin-top: 10px;
 }
 .totals section:last-child {
-  grid-column: 1 / 3;
-}
-.totals section:last-child ul {
-  columns: 2;
-  column-gap: 16px;
-}
-li {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-  font-size: 14px;
-  padding: 1px 0;
-}
-li span {
-  flex: 0 0 44%;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-section:last-child li span {
-  flex-basis: 64px;
-}
-i {
-  height: 10px;
-  background: var(--marram);
-  min-width: 1px;
-}
-small {
-  color: var(--ink-soft);
-  white-space: nowrap;
+  grid-column: 1 / -1;
 }
 .bad {
   color: var(--wrack);
@@ -125,9 +137,6 @@ small {
 @media (max-width: 639px) {
   .totals {
     grid-template-columns: minmax(0, 1fr);
-  }
-  .totals section:last-child {
-    grid-column: auto;
   }
 }
 </style>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { UButton, UCheckbox, UInput, UModal } from '#components'
-import { useElementSize } from '@vueuse/core'
+import type { Chart, ChartData, ChartOptions } from 'chart.js'
 import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { useSettings } from '~/ui/settings'
 import ChoiceField from '~/ui/ChoiceField.vue'
@@ -14,7 +14,8 @@ import {
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { FAMILIES, FAMILY_GROUPS, type FamilyGroup, type RigSpec } from '#core'
 import type { CloudPoint, PickAnswer } from '~/compute/pick'
-import { fitted } from '~/ui/drawing/canvas'
+import ChartFrame from '~/ui/charts/ChartFrame.vue'
+import { axis, common, through, tooltip } from '~/ui/charts/theme'
 import { token } from '~/ui/drawing/identity'
 import { rigWords, sizeWords } from '#words/pickWords'
 import { shown } from '#words/units'
@@ -100,69 +101,87 @@ watch(
   () => void (pinned.value = new Set()),
 )
 
-const canvas = useTemplateRef('canvas')
-const host = useTemplateRef('host')
-const { width, height } = useElementSize(host)
-const x = (m: number): number => 40 + ((width.value - 54) * m) / 60
-const y = (h: number): number => height.value - 26 - (height.value - 40) * h
-watch(
-  [shownPoints, pinned, width, height, () => settings.theme],
-  () => {
-    const ctx = fitted(canvas.value, width.value, height.value)
-    if (!ctx) return
-    const most = props.answer.cloud[0]?.score ?? 1
-    ctx.font = '12px "Archivo Variable", sans-serif'
-    ctx.fillStyle = token('ink-soft')
-    ctx.strokeStyle = token('hair')
-    for (const m of [0, 15, 30, 45, 60]) {
-      ctx.fillText(String(m), x(m) - 6, height.value - 10)
-      ctx.beginPath()
-      ctx.moveTo(x(m), y(0))
-      ctx.lineTo(x(m), y(1))
-      ctx.stroke()
-    }
-    for (const h of [0, 0.25, 0.5, 0.75, 1]) {
-      ctx.fillText(`${100 * h}`, 8, y(h) + 4)
-      ctx.beginPath()
-      ctx.moveTo(x(0), y(h))
-      ctx.lineTo(x(60), y(h))
-      ctx.stroke()
-    }
-    for (const p of [...shownPoints.value].reverse()) {
-      const share = p.score / most
-      ctx.globalAlpha = 0.25 + 0.75 * share
-      ctx.fillStyle = token(share > 0.85 ? 'float' : 'ink')
-      ctx.beginPath()
-      ctx.arc(x(p.minutesLeft), y(p.hookUp), 2 + 4 * share, 0, 2 * Math.PI)
-      ctx.fill()
-    }
-    ctx.globalAlpha = 1
-    ctx.strokeStyle = token('marram')
-    ctx.lineWidth = 1.5
-    for (const p of shownPoints.value)
-      if (p.front) {
-        ctx.beginPath()
-        ctx.arc(x(p.minutesLeft), y(p.hookUp), 7, 0, 2 * Math.PI)
-        ctx.stroke()
-      }
-    ctx.strokeStyle = token('float')
-    ctx.lineWidth = 2.5
-    for (const p of pinned.value) {
-      ctx.beginPath()
-      ctx.arc(x(p.minutesLeft), y(p.hookUp), 10, 0, 2 * Math.PI)
-      ctx.stroke()
-    }
-  },
-  { flush: 'post', immediate: true },
+const best = computed(() => props.answer.cloud[0]?.score ?? 1)
+const spots = (points: readonly CloudPoint[]) => points.map(p => ({ x: p.minutesLeft, y: 100 * p.hookUp }))
+const ring = (points: readonly CloudPoint[], colour: string, radius: number, width: number) => ({
+  data: spots(points),
+  pointRadius: radius,
+  pointHoverRadius: radius,
+  pointBackgroundColor: 'transparent',
+  pointBorderColor: colour,
+  pointBorderWidth: width,
+})
+/** The best are drawn last, over the others. */
+const drawn = computed(() => [...shownPoints.value].reverse())
+const data = computed((): ChartData<'scatter'> => {
+  void settings.theme
+  const parts = drawn.value.map(p => p.score / best.value)
+  return {
+    datasets: [
+      {
+        data: spots(drawn.value),
+        pointRadius: parts.map(part => 2 + 4 * part),
+        pointBackgroundColor: parts.map(part => through(part > 0.85 ? 'float' : 'ink', 0.25 + 0.75 * part)),
+        pointBorderWidth: 0,
+      },
+      ring(
+        drawn.value.filter(p => p.front),
+        token('marram'),
+        7,
+        1.5,
+      ),
+      ring([...pinned.value], token('float'), 10, 2.5),
+    ],
+  }
+})
+const options = computed((): ChartOptions<'scatter'> => {
+  void settings.theme
+  return {
+    ...common(),
+    parsing: false,
+    plugins: {
+      tooltip: {
+        ...tooltip(),
+        filter: item => item.datasetIndex === 0,
+        callbacks: { label: ({ dataIndex }) => saidOf(drawn.value[dataIndex]!) },
+      },
+    },
+    scales: {
+      x: axis({ min: 0, max: 60, marks: [0, 15, 30, 45, 60].map(at => ({ at, text: String(at) })) }),
+      y: axis({
+        min: 0,
+        max: 100,
+        marks: [0, 25, 50, 75, 100].map(at => ({ at, text: String(at) })),
+        widthPx: 38,
+      }),
+    },
+  }
+})
+/** For the table behind: as many as one reads. */
+const best100 = computed(() =>
+  shownPoints.value
+    .slice(0, 100)
+    .map(p => [
+      rigWords(rigOf(p)),
+      baitOf(p),
+      Math.round(100 * p.hookUp),
+      Math.round(p.minutesLeft),
+      Number((100 * p.score).toFixed(1)),
+    ]),
 )
-function nearest(event: MouseEvent): void {
-  const box = (event.currentTarget as HTMLElement).getBoundingClientRect()
-  const [px, py] = [event.clientX - box.left, event.clientY - box.top]
-  const best = shownPoints.value.reduce<{ p: CloudPoint; d: number } | undefined>((a, p) => {
-    const d = Math.hypot(x(p.minutesLeft) - px, y(p.hookUp) - py)
-    return !a || d < a.d ? { p, d } : a
-  }, undefined)
-  if (best && best.d < 14) pin(best.p)
+const saidOf = (p: CloudPoint): string =>
+  `${rigWords(rigOf(p))}, ${baitOf(p)}: ${Math.round(100 * p.hookUp)} % hooked, ${Math.round(p.minutesLeft)} min left`
+/** How near a press must come to a mark, px. */
+const NEAR_PX = 14
+function nearest(event: MouseEvent, chart: Chart): void {
+  const found = chart
+    .getElementsAtEventForMode(event, 'nearest', { intersect: false }, false)
+    .find(element => element.datasetIndex === 0)
+  if (!found) return
+  const box = chart.canvas.getBoundingClientRect()
+  const { x, y } = found.element.getProps(['x', 'y'], true)
+  if (Math.hypot(x! - (event.clientX - box.left), y! - (event.clientY - box.top)) < NEAR_PX)
+    pin(drawn.value[found.index]!)
 }
 </script>
 
@@ -192,13 +211,17 @@ function nearest(event: MouseEvent): void {
           }}</span
         >
       </div>
-      <div ref="host" class="chart" @click="nearest">
-        <canvas
-          ref="canvas"
-          role="img"
-          aria-label="Bites hooked against minutes of the hour left for fishing; larger and stronger marks score higher"
-        />
-      </div>
+      <ChartFrame
+        class="chart"
+        type="scatter"
+        :data="data"
+        :options="options"
+        label="Bites hooked against minutes of the hour left for fishing"
+        name="dunecrest-candidates"
+        :head="['rig', 'bait', 'hooked, %', 'minutes left', 'score']"
+        :rows="best100"
+        @press="nearest"
+      />
       <p class="label axis">
         across: minutes of the hour left for fishing · up: bites hooked, % · larger: higher score · ringed:
         nothing beats it all round · by the quick look, so a finalist's own figures differ a little · press a
@@ -299,11 +322,6 @@ function nearest(event: MouseEvent): void {
 .chart {
   height: 210px;
   cursor: crosshair;
-}
-canvas {
-  width: 100%;
-  height: 100%;
-  display: block;
 }
 .axis {
   margin-bottom: 6px;

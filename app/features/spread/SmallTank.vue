@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { UButton } from '#components'
 import { useElementSize } from '@vueuse/core'
-import { computed, useTemplateRef, watch } from 'vue'
+import { computed, defineAsyncComponent, useTemplateRef, watch } from 'vue'
 import { useSettings } from '~/ui/settings'
 import type { Letter } from '#schemas/spread'
 import { TANK_SPEEDS, useDropClock } from '~/ui/useDropClock'
@@ -9,7 +9,7 @@ import type { LaneOutcome } from '~/compute/protocol'
 import { summaryOf } from '~/ui/drawing/told'
 import { fitted } from '~/ui/drawing/canvas'
 import { diversOf, type Zone } from '~/ui/drawing/diver'
-import { drawTank, tankScale } from '~/ui/drawing/tankDrawing'
+import { BED_PX, drawTank, tankScale } from '~/ui/drawing/tankDrawing'
 import SlideBar from '~/ui/SlideBar.vue'
 import ChoiceField from '~/ui/ChoiceField.vue'
 
@@ -20,6 +20,9 @@ const props = defineProps<{
   depthM: number
   zone?: Zone
 }>()
+
+// charts are large to load, and the first figures do not wait for one
+const DropCurves = defineAsyncComponent(() => import('~/ui/charts/DropCurves.vue'))
 
 const settings = useSettings()
 const canvas = useTemplateRef('canvas')
@@ -32,19 +35,25 @@ const clock = useDropClock(() => end.value)
 const { time, playing, rate } = clock
 const SPEED_SIGNS: Readonly<Record<number, string>> = { 1: '1×', 0.5: '½×', 0.25: '¼×', 0.1: '⅒×' }
 const speeds = TANK_SPEEDS.map(speed => ({ value: String(speed), label: SPEED_SIGNS[speed]! }))
+/** Least height of the chart under the water, and of both together, px. */
+const CHART_PX = 112
+const BOTH_PX = 330
+const charted = computed(() => height.value >= BOTH_PX)
 const frame = computed(() => ({
   width: width.value,
-  height: height.value,
+  height: height.value - (charted.value ? CHART_PX : 0),
   depthM: props.depthM,
   divers: divers.value,
   ...(props.zone === undefined ? {} : { zone: props.zone }),
 }))
 const scale = computed(() => tankScale(frame.value))
+/** The water and a little of the bed; what is left is the chart's. */
+const glassPx = computed(() => (charted.value ? scale.value.floor + BED_PX : height.value))
 
 watch(
-  [frame, time, () => settings.theme],
+  [frame, glassPx, time, () => settings.theme],
   () => {
-    const ctx = fitted(canvas.value, width.value, height.value)
+    const ctx = fitted(canvas.value, width.value, glassPx.value)
     if (ctx) drawTank(ctx, frame.value, scale.value, time.value)
   },
   { flush: 'post' },
@@ -61,7 +70,24 @@ defineExpose({
 <template>
   <section class="tank" aria-label="Tank">
     <div ref="host" class="glass">
-      <canvas ref="canvas" role="img" :aria-label="`Rigs falling together. ${summary}`" />
+      <canvas
+        ref="canvas"
+        role="img"
+        :style="{ height: `${glassPx}px` }"
+        :aria-label="`Rigs falling together. ${summary}`"
+      />
+      <DropCurves
+        v-if="charted"
+        id="depth"
+        class="curves"
+        title="depth by seconds"
+        :unit="settings.units.depth"
+        :divers="divers"
+        :top="0"
+        :bottom="depthM"
+        :marks="[0, depthM]"
+        :time="time"
+      />
     </div>
     <div class="controls no-print">
       <UButton
@@ -111,11 +137,12 @@ defineExpose({
   position: relative;
   overflow: hidden;
 }
-canvas {
-  position: absolute;
-  inset: 0;
+.glass > canvas {
+  display: block;
   width: 100%;
-  height: 100%;
+}
+.curves {
+  height: calc(100% - v-bind('`${glassPx}px`'));
 }
 .controls {
   display: flex;

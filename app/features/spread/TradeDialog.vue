@@ -1,11 +1,15 @@
 <script setup lang="ts">
 import { UModal } from '#components'
+import type { ChartData, ChartOptions } from 'chart.js'
 import { computed } from 'vue'
 import { useSettings } from '~/ui/settings'
 import LaneChip from '~/ui/LaneChip.vue'
 import type { Letter } from '#schemas/spread'
 import { tradedOf, type Trader } from './trade'
 import SlideBar from '~/ui/SlideBar.vue'
+import ChartFrame from '~/ui/charts/ChartFrame.vue'
+import { axis, common, through } from '~/ui/charts/theme'
+import { laneColour, token } from '~/ui/drawing/identity'
 
 /**
  * Hook-up against fishing time left: what each rig gains and costs in every way it may be, and who comes out
@@ -14,85 +18,132 @@ import SlideBar from '~/ui/SlideBar.vue'
 const open = defineModel<boolean>('open', { required: true })
 const props = defineProps<{ traders: readonly Trader[] }>()
 const settings = useSettings()
-const W = 560
-const H = 330
-const x = (minutes: number): number => 50 + ((W - 70) * minutes) / 60
-const y = (share: number): number => H - 40 - (H - 60) * share
 const result = computed(() => tradedOf(props.traders, settings.bitesPerHour, settings.rigWorth))
+/** Best in so many of the ways it may be: ringed. */
+const RINGED = 0.8
 const netOf = (letter: string) => result.value.find(r => r.letter === letter)!
-/** Lines of equal fish an hour: hook-up times time is the same all along. */
-const lines = computed(() =>
-  [0.1, 0.2, 0.3, 0.45, 0.6, 0.8].map(k => {
-    const points: string[] = []
-    for (let m = Math.ceil(60 * k); m <= 60; m += 1)
-      points.push(`${x(m).toFixed(1)} ${y((60 * k) / m).toFixed(1)}`)
-    return { k, d: `M${points.join('L')}`, label: (settings.bitesPerHour * k).toFixed(1) }
-  }),
-)
 const sentence = computed(() => {
   const [top, next] = result.value
   if (!top) return ''
   const surest = result.value.reduce((most, r) => (r.pBest > most.pBest ? r : most))
   return `At ${settings.bitesPerHour} bites an hour ${top.letter} nets ${top.net.value.toFixed(1)} fish an hour${next ? `, ${next.letter} ${next.net.value.toFixed(1)}; ${surest.letter} is best in ${Math.round(100 * surest.pBest)} of 100 ways it may be` : ''}.`
 })
+/** Hook-up times share of the hour: lines along which the fish an hour are the same. */
+const EQUAL = [0.1, 0.2, 0.3, 0.45, 0.6, 0.8]
+const equalLine = (k: number) => ({
+  type: 'line' as const,
+  data: Array.from({ length: 61 - Math.ceil(60 * k) }, (_, n) => {
+    const minutes = Math.ceil(60 * k) + n
+    return { x: minutes, y: (6000 * k) / minutes }
+  }),
+  borderColor: token('hair-strong'),
+  borderWidth: 1,
+  borderDash: [4, 4],
+  pointRadius: 0,
+  order: 2,
+})
+const data = computed((): ChartData<'scatter'> => {
+  void settings.theme
+  return {
+    datasets: [
+      ...props.traders.map(({ letter, members }) => ({
+        label: letter,
+        data: Array.from(members.hookUp, (h, m) => ({ x: members.minutesLeft[m]!, y: 100 * h })),
+        pointRadius: 2,
+        pointBackgroundColor: through(`lane-${letter.toLowerCase()}`, 0.28),
+        pointBorderWidth: 0,
+        order: 1,
+      })),
+      ...(EQUAL.map(equalLine) as unknown as ChartData<'scatter'>['datasets']),
+    ],
+  }
+})
+/** Each rig's letter at its own figures; ringed where it is best in four of five ways and more. */
+const letters = computed(() =>
+  props.traders.flatMap(({ letter, hookUp, minutesLeft }) => {
+    const at = { xValue: minutesLeft.value, yValue: 100 * hookUp.value }
+    const ring = {
+      type: 'point' as const,
+      ...at,
+      radius: 17,
+      backgroundColor: 'transparent',
+      borderColor: token('float'),
+      borderWidth: 3,
+    }
+    const mark = {
+      type: 'label' as const,
+      ...at,
+      content: letter,
+      backgroundColor: laneColour(letter),
+      color: token('lane-ink'),
+      borderRadius: 2,
+      font: { size: 14, weight: 'bold' as const },
+      padding: { x: 5, y: 2 },
+    }
+    return netOf(letter).pBest >= RINGED ? [ring, mark] : [mark]
+  }),
+)
+const options = computed((): ChartOptions<'scatter'> => {
+  void settings.theme
+  const equal = EQUAL.map(k => ({
+    type: 'label' as const,
+    xValue: 60,
+    yValue: 100 * k,
+    xAdjust: -34,
+    content: `${(settings.bitesPerHour * k).toFixed(1)} fish/h`,
+    color: token('ink-soft'),
+    font: { size: 11 },
+  }))
+  return {
+    ...common(),
+    events: [],
+    plugins: {
+      tooltip: { enabled: false },
+      annotation: { clip: false, annotations: [...equal, ...letters.value] },
+    },
+    scales: {
+      x: axis({
+        min: 0,
+        max: 60,
+        grid: false,
+        title: 'minutes of the hour left for fishing',
+        marks: [0, 15, 30, 45, 60].map(at => ({ at, text: String(at) })),
+      }),
+      y: axis({
+        min: 0,
+        max: 100,
+        grid: false,
+        title: 'bites hooked',
+        marks: [0, 25, 50, 75, 100].map(at => ({ at, text: `${at} %` })),
+      }),
+    },
+  }
+})
+const rows = computed(() =>
+  props.traders.map(({ letter, hookUp, minutesLeft }) => [
+    letter,
+    Math.round(100 * hookUp.value),
+    Math.round(minutesLeft.value),
+    Number(netOf(letter).net.value.toFixed(1)),
+    Math.round(100 * netOf(letter).pBest),
+  ]),
+)
 </script>
 
 <template>
   <UModal v-model:open="open" title="What it gains, what it costs" :ui="{ content: 'max-w-3xl' }">
     <template #body>
       <p class="sentence" role="status">{{ sentence }}</p>
-      <svg
-        :viewBox="`0 0 ${W} ${H}`"
-        role="img"
-        :aria-label="`Hook-up against fishing time left. ${sentence}`"
-      >
-        <line :x1="50" :x2="W - 20" :y1="y(0)" :y2="y(0)" class="axis" />
-        <line x1="50" x2="50" :y1="y(0)" :y2="y(1)" class="axis" />
-        <g v-for="m in [0, 15, 30, 45, 60]" :key="m">
-          <text :x="x(m)" :y="y(0) + 16" text-anchor="middle">{{ m }}</text>
-        </g>
-        <g v-for="p in [0, 0.25, 0.5, 0.75, 1]" :key="p">
-          <text x="44" :y="y(p) + 4" text-anchor="end">{{ 100 * p }} %</text>
-        </g>
-        <text :x="W - 20" :y="y(0) + 32" text-anchor="end" class="name">
-          minutes of the hour left for fishing
-        </text>
-        <text x="50" y="14" class="name">bites hooked</text>
-        <g v-for="l in lines" :key="l.k">
-          <path :d="l.d" class="equal" />
-          <text :x="x(60) + 2" :y="y(l.k) + 4" class="small" text-anchor="end">{{ l.label }} fish/h</text>
-        </g>
-        <g v-for="t in traders" :key="t.letter" :class="`lane-${t.letter}`">
-          <circle
-            v-for="(h, m) in t.members.hookUp"
-            :key="m"
-            :cx="x(t.members.minutesLeft[m]!)"
-            :cy="y(h)"
-            r="2"
-            class="member"
-          />
-        </g>
-        <g v-for="t in traders" :key="`${t.letter} mark`" :class="`lane-${t.letter}`">
-          <circle
-            v-if="netOf(t.letter).pBest >= 0.8"
-            :cx="x(t.minutesLeft.value)"
-            :cy="y(t.hookUp.value)"
-            r="17"
-            class="best"
-          />
-          <rect
-            :x="x(t.minutesLeft.value) - 9"
-            :y="y(t.hookUp.value) - 9"
-            width="18"
-            height="18"
-            rx="2"
-            class="mark"
-          />
-          <text :x="x(t.minutesLeft.value)" :y="y(t.hookUp.value) + 5" text-anchor="middle" class="letter">
-            {{ t.letter }}
-          </text>
-        </g>
-      </svg>
+      <ChartFrame
+        class="plot"
+        type="scatter"
+        :data="data"
+        :options="options"
+        :label="`Hook-up against fishing time left. ${sentence}`"
+        name="dunecrest-trade"
+        :head="['rig', 'hooked, %', 'minutes left', 'fish an hour, net', 'best in, of 100']"
+        :rows="rows"
+      />
       <div class="sliders">
         <label
           ><span class="label">bites an hour</span
@@ -152,50 +203,14 @@ const sentence = computed(() => {
 </template>
 
 <style scoped>
-svg {
-  width: 100%;
-  display: block;
+.plot {
+  height: 330px;
 }
 .sentence {
   font-size: 19px;
   padding-left: 10px;
   border-left: 5px solid var(--float);
   margin-bottom: 6px;
-}
-.axis {
-  stroke: var(--ink);
-}
-text {
-  font: 12px var(--font-figure);
-  fill: var(--ink-soft);
-}
-.name {
-  fill: var(--ink);
-}
-.small {
-  font-size: 11px;
-}
-.equal {
-  fill: none;
-  stroke: var(--hair-strong);
-  stroke-dasharray: 4 4;
-}
-.member {
-  fill: var(--lane);
-  opacity: 0.28;
-}
-.mark {
-  fill: var(--lane);
-}
-.letter {
-  fill: var(--lane-ink);
-  font-weight: 700;
-  font-size: 14px;
-}
-.best {
-  fill: none;
-  stroke: var(--float);
-  stroke-width: 3;
 }
 .sliders {
   display: grid;

@@ -105,6 +105,7 @@ const saltHint = computed(
     </svg>
     <UInput
       class="place"
+      variant="ghost"
       :model-value="water.place"
       aria-label="Place"
       placeholder="name this water"

@@ -167,7 +167,7 @@ const weakest = computed(() => {
           <label
             ><span class="label">bite</span
             ><SlideBar
-              :model-value="bite.biteN"
+              :model-value="biteN ?? bite.biteN"
               label="Force of the bite"
               :min="2"
               :max="60"
@@ -179,7 +179,7 @@ const weakest = computed(() => {
           <label
             ><span class="label">slack</span
             ><SlideBar
-              :model-value="bite.slackM"
+              :model-value="slackM ?? bite.slackM"
               label="Slack in the line"
               :min="0"
               :max="1.2"

@@ -123,7 +123,12 @@ const exports = (['csv', 'json'] as const).map(kind => ({
 const FRAME_S = 1 / 30
 const described = computed(() => summaryOf(order.value, outcomes.value, zone.value))
 useEventListener(window, 'keydown', (event: KeyboardEvent) => {
-  if ((event.target as HTMLElement).closest('input, select, [role=dialog], [role=listbox]')) return
+  if (
+    (event.target as HTMLElement).closest(
+      'input, [role=slider], [role=combobox], [role=dialog], [role=listbox]',
+    )
+  )
+    return
   if (event.key === 'ArrowRight') clock.seek(time.value + (event.shiftKey ? 1 : FRAME_S))
   else if (event.key === 'ArrowLeft') clock.seek(time.value - (event.shiftKey ? 1 : FRAME_S))
   else if (event.key === 'Home') clock.seek(0)

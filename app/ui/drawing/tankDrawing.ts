@@ -2,7 +2,6 @@ import { ROD_TIP_M, rotate, SAMPLE_STRIDE } from '#core'
 import type { Letter } from '#schemas/spread'
 import { heldLineAt, momentAt, reachOf, weightAt, type Moment } from './dropPath'
 import type { Diver, TankFrame, Zone } from './diver'
-import { drawChart } from './chart'
 import { laneColour, PATTERNS, token } from './identity'
 import { sideView } from './projection'
 
@@ -22,29 +21,18 @@ const LEFT = 44
 const RIGHT = 26
 const TOP = 16
 const BOTTOM = 18
-/**
- * Thickness of the bed where more room is left under it, and the least room that a chart of depth by seconds
- * takes.
- */
-const BED = 14
-const CHART = 118
-/**
- * Room under the bed that is too much to fill with it; the water is then drawn a little smaller to make room
- * for the chart.
- */
-const GAP = 34
+/** Least thickness of the bed, px. */
+export const BED_PX = 14
 
 /** Fits depth and drift into the canvas at one scale for both, so that the slope of every path is true. */
-export function tankScale({ width, height, depthM, divers, bare = false }: TankFrame): TankScale {
+export function tankScale({ width, height, depthM, divers }: TankFrame): TankScale {
   const deep = height - TOP - BOTTOM
   const reaches = divers.map(d => reachOf(d.drop))
   // away from the rod is drawn to the left, nose leading, as in the sketches
   const furthest = Math.max(0, ...reaches.map(([, high]) => high))
   const widest = Math.max(0.05, furthest - Math.min(0, ...reaches.map(([low]) => low)))
   const room = width - LEFT - RIGHT
-  const fitted = Math.min(deep / depthM, (0.82 * room) / widest)
-  const spare = deep - fitted * depthM
-  const perM = !bare && spare > GAP && spare < CHART ? (deep - CHART) / depthM : fitted
+  const perM = Math.min(deep / depthM, (0.82 * room) / widest)
   const column = (room - widest * perM) / Math.max(1, divers.length)
   const longest = Math.max(0.05, ...divers.map(d => d.solid.lengthM))
   const magnified = Math.max(1, Math.min(56 / (longest * perM), 12))
@@ -66,17 +54,7 @@ export function drawTank(ctx: CanvasRenderingContext2D, frame: TankFrame, scale:
   ctx.fillStyle = water
   ctx.fillRect(0, scale.top, width, scale.floor - scale.top)
   ctx.fillStyle = token('bed')
-  const spare = height - scale.floor - BED
-  ctx.fillRect(0, scale.floor, width, spare > CHART - BED && !frame.bare ? BED : height - scale.floor)
-  if (spare > CHART - BED && !frame.bare)
-    drawChart(
-      ctx,
-      frame.divers,
-      frame.ghosts ?? [],
-      { id: 'depth', title: 'depth by seconds', top: 0, bottom: depthM, marks: [] },
-      { left: 30, right: width - 10, top: scale.floor + BED + 20, bottom: height - 22 },
-      t,
-    )
+  ctx.fillRect(0, scale.floor, width, height - scale.floor)
   if (frame.zone) feedingZone(ctx, frame.zone, scale, width, frame.bare === true)
   ruler(ctx, depthM, scale)
   for (const ghost of frame.ghosts ?? []) {

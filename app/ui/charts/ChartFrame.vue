@@ -1,0 +1,126 @@
+<script setup lang="ts">
+import { UButton, UDropdownMenu, UModal } from '#components'
+import type { ChartData, ChartOptions } from 'chart.js'
+import { computed, ref, useTemplateRef } from 'vue'
+import { Chart, type ChartComponentRef } from 'vue-chartjs'
+import { saveText } from '~/ui/card'
+import './theme'
+import { csvLine } from '../../../shared/cells'
+
+/**
+ * A chart with the table that stands behind it: read out in its place, shown when asked for, saved as picture
+ * or CSV.
+ */
+const props = defineProps<{
+  type: 'line' | 'scatter' | 'bar'
+  data: ChartData<'line'> | ChartData<'scatter'> | ChartData<'bar'>
+  options: ChartOptions<'line'> | ChartOptions<'scatter'> | ChartOptions<'bar'>
+  /** what it shows, in a sentence */ label: string
+  /** of the files it is saved to */ name: string
+  head: readonly string[]
+  rows: readonly (readonly (string | number)[])[]
+}>()
+const emit = defineEmits<{ press: [event: MouseEvent, chart: NonNullable<ChartComponentRef['chart']>] }>()
+const frame = useTemplateRef<ChartComponentRef>('frame')
+const tabled = ref(false)
+
+function savePicture(): void {
+  const picture = frame.value?.chart?.toBase64Image('image/png')
+  if (!picture) return
+  const link = document.createElement('a')
+  link.href = picture
+  link.download = `${props.name}.png`
+  link.click()
+}
+const saveTable = (): void =>
+  saveText(
+    `${props.name}.csv`,
+    [props.head, ...props.rows].map(row => csvLine(row.map(String))).join('\r\n'),
+    'text/csv',
+  )
+const menu = computed(() => [
+  { label: 'Show as a table', icon: 'i-lucide-table', onSelect: () => void (tabled.value = true) },
+  { label: 'Save as a picture', icon: 'i-lucide-image', onSelect: savePicture },
+  { label: 'Save as CSV', icon: 'i-lucide-file-down', onSelect: saveTable },
+])
+function press(event: MouseEvent): void {
+  const chart = frame.value?.chart
+  if (chart) emit('press', event, chart)
+}
+</script>
+
+<template>
+  <figure class="chart" :aria-label="label">
+    <Chart
+      ref="frame"
+      :type="type"
+      :data="data as ChartData"
+      :options="options as ChartOptions"
+      :aria-label="label"
+      @click="press"
+    />
+    <UDropdownMenu :items="menu" class="no-print">
+      <UButton
+        class="more"
+        variant="ghost"
+        icon="i-lucide-ellipsis"
+        :aria-label="`${label}: as a table, picture or CSV`"
+      />
+    </UDropdownMenu>
+    <slot />
+    <UModal v-model:open="tabled" :title="label">
+      <template #body>
+        <table>
+          <thead>
+            <tr>
+              <th v-for="h in head" :key="h" scope="col">{{ h }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(row, i) in rows" :key="i">
+              <td v-for="(cell, k) in row" :key="k" :class="{ figure: typeof cell === 'number' }">
+                {{ cell }}
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </template>
+    </UModal>
+  </figure>
+</template>
+
+<style scoped>
+.chart {
+  position: relative;
+  min-width: 0;
+  min-height: 0;
+}
+.chart > :deep(canvas) {
+  position: absolute;
+  inset: 0;
+}
+.more {
+  position: absolute;
+  top: 0;
+  right: 0;
+  width: 24px;
+  height: 20px;
+  justify-content: center;
+  color: var(--ink-soft);
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+  font-size: 14px;
+}
+th {
+  text-align: left;
+  font-weight: 400;
+  font-size: 12px;
+  color: var(--ink-soft);
+}
+td {
+  border-top: 1px solid var(--hair);
+  padding: 3px 8px 3px 0;
+}
+</style>

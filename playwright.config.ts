@@ -1,6 +1,6 @@
 import { defineConfig } from '@playwright/test'
 import { BROWSER_FLAGS } from './scripts/browser.mjs'
-import { findBrowser } from './scripts/prepare.mjs'
+import { findBrowser } from './scripts/programs.mjs'
 
 export default defineConfig({
   testDir: './tests/e2e',

@@ -1,3 +1,4 @@
+import { defineVitestProject } from '@nuxt/test-utils/config'
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
 
@@ -25,6 +26,7 @@ export default defineConfig({
         extends: true,
         test: {
           name: 'app',
+          exclude: ['app/**/*.ui.test.ts'],
           include: [
             'app/**/*.test.ts',
             'words/**/*.test.ts',
@@ -34,6 +36,16 @@ export default defineConfig({
           ],
         },
       },
+      // components and stores, in the application's own surroundings
+      await defineVitestProject({
+        test: {
+          name: 'ui',
+          include: ['app/**/*.ui.test.ts'],
+          environment: 'nuxt',
+          hookTimeout: 180_000,
+          testTimeout: 180_000,
+        },
+      }),
       {
         extends: true,
         test: {

@@ -3,7 +3,8 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { BROWSER_FLAGS } from '../scripts/browser.mjs'
-import { build, findBrowser } from '../scripts/prepare.mjs'
+import { build } from '../scripts/prepare.mjs'
+import { findBrowser } from '../scripts/programs.mjs'
 import { freePort, startServer } from '../scripts/serve.mjs'
 
 /**
@@ -40,6 +41,7 @@ export async function pageFigures() {
     const five = (await measured()).slice(added)
     return {
       'spread.first.ms': three[0],
+      'page.js.gzip.kB': await scriptsKB(browser, url),
       'spread.change.ms': warmMedian(three),
       'spread.change5.ms': warmMedian(five),
       ...(await tankFigures(browser, url)),
@@ -52,6 +54,21 @@ export async function pageFigures() {
     await new Promise(resolve => child.once('exit', resolve))
     rmSync(folder, { recursive: true, force: true })
   }
+}
+
+/** Scripts that the first view loads until its figures stand, as they come over the wire, kB. */
+async function scriptsKB(browser, url) {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+  await page.goto(url)
+  await page.waitForFunction(() => performance.getEntriesByName('spread.change').length > 0)
+  const bytes = await page.evaluate(() =>
+    performance
+      .getEntriesByType('resource')
+      .filter(entry => entry.name.endsWith('.js'))
+      .reduce((sum, entry) => sum + entry.encodedBodySize, 0),
+  )
+  await page.close()
+  return bytes / 1000
 }
 
 /** The median after the first few. */

@@ -17,6 +17,7 @@ const BUILT_FROM = [
   'public',
   'server',
   'shared',
+  'words',
   'nuxt.config.ts',
   'package.json',
   'package-lock.json',
@@ -44,64 +45,6 @@ export function build() {
   step('build', hashOf(BUILT_FROM), existsSync(join(ROOT, '.output', 'server', 'index.mjs')), () =>
     run(npm, ['run', '--silent', 'build'], { env: { ...process.env, NODE_ENV: 'production' } }),
   )
-}
-
-/**
- * Folder of PostgreSQL's programs on this machine, for the tests; installs Debian's when there is none and
- * this user may.
- */
-export function findPostgres() {
-  const home = '/usr/lib/postgresql'
-  const found = () =>
-    existsSync(home)
-      ? readdirSync(home)
-          .map(version => join(home, version, 'bin'))
-          .filter(bin => existsSync(join(bin, 'initdb')))
-          .sort()
-          .at(-1)
-      : undefined
-  if (!found()) {
-    console.log('› installing PostgreSQL from Debian')
-    // no cluster of its own: the tests make theirs in a temporary folder
-    const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
-    mkdirSync('/etc/postgresql-common', { recursive: true })
-    if (!existsSync('/etc/postgresql-common/createcluster.conf'))
-      writeFileSync('/etc/postgresql-common/createcluster.conf', 'create_main_cluster = false\n')
-    run('apt-get', ['update', '-qq'], { env })
-    run(
-      'apt-get',
-      [
-        'install',
-        '-y',
-        '-qq',
-        '--no-install-recommends',
-        '-o',
-        'Dpkg::Options::=--force-confold',
-        'postgresql',
-      ],
-      { env },
-    )
-  }
-  const path = found()
-  if (!path) throw new Error("No PostgreSQL found. Install your system's postgresql package and try again.")
-  return path
-}
-
-/** Path of a Chromium on this machine; installs Debian's when there is none and this user may. */
-export function findBrowser() {
-  const found = () =>
-    ['chromium', 'chromium-browser']
-      .map(name => spawnSync('which', [name], { encoding: 'utf8' }).stdout.trim())
-      .find(Boolean)
-  if (!found()) {
-    console.log('› installing Chromium from Debian')
-    const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
-    run('apt-get', ['update', '-qq'], { env })
-    run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], { env })
-  }
-  const path = found()
-  if (!path) throw new Error("No Chromium found. Install your system's chromium package and try again.")
-  return path
 }
 
 function step(name, wanted, present, work) {

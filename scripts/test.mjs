@@ -2,7 +2,8 @@ import { spawnSync } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { CHECKS } from './checks.mjs'
-import { build, findBrowser, findPostgres, installDependencies, ROOT } from './prepare.mjs'
+import { build, installDependencies, ROOT } from './prepare.mjs'
+import { findBrowser, findPostgres } from './programs.mjs'
 
 /**
  * Everything that is checked, on any machine: set-up, lint, types, unit, server and browser tests. Ends with

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { UButton, UDropdownMenu } from '#components'
 import { useElementSize } from '@vueuse/core'
-import { computed, ref, useTemplateRef } from 'vue'
+import { computed, defineAsyncComponent, ref, useTemplateRef, watch } from 'vue'
 import { useEvaluation } from '~/sheet/useEvaluation'
 import { useSpread } from '~/sheet/spread'
 import BaitRow from '~/sheet/fields/BaitRow.vue'
@@ -10,7 +10,6 @@ import LaneColumn from './LaneColumn.vue'
 import LaneStrip from './LaneStrip.vue'
 import SheetFrame from '~/sheet/SheetFrame.vue'
 import SmallTank from './SmallTank.vue'
-import TradeDialog from './TradeDialog.vue'
 import VerdictBar from './VerdictBar.vue'
 import WaterStrip from './WaterStrip.vue'
 import { VueDraggable } from 'vue-draggable-plus'
@@ -34,7 +33,11 @@ const reportOf = computed(
     ),
 )
 const reports = computed(() => [...reportOf.value.values()])
+const TradeDialog = defineAsyncComponent(() => import('./TradeDialog.vue'))
 const trading = ref(false)
+/** loaded when it is first asked for */
+const traded = ref(false)
+watch(trading, now => now && (traded.value = true))
 const traders = computed(() =>
   spread.content.lanes.flatMap(({ letter }) => {
     const outcome = outcomes.value.get(letter)
@@ -140,7 +143,7 @@ const addMenu = Object.values(Object.groupBy(familyItems(), item => item.group))
       >
       <BasisKey @cautions="showCautions" />
     </VerdictBar>
-    <TradeDialog v-model:open="trading" :traders="traders" />
+    <TradeDialog v-if="traded" v-model:open="trading" :traders="traders" />
   </SheetFrame>
 </template>
 

@@ -1,0 +1,2 @@
+export function findBrowser(): string
+export function findPostgres(): string

@@ -9,7 +9,6 @@ const kept = (revision: number): Spread => ({
   name: 'Kept',
   revision,
   content: starterContent(),
-  createdAt: '2026-11-01T08:00:00.000Z',
   updatedAt: '2026-11-01T08:00:00.000Z',
 })
 const deepen = (spread: ReturnType<typeof useSpread>, depthM: number): void =>

@@ -93,7 +93,7 @@ function stepBy(direction: 1 | -1): void {
   border-bottom-color: var(--float);
 }
 .box :deep(input) {
-  width: 5.2ch;
+  width: 4.2ch;
   padding: 0;
   background: transparent;
   box-shadow: none;

@@ -355,6 +355,7 @@ header {
 }
 button.here {
   min-height: 48px;
+  justify-content: flex-start;
   text-align: left;
   text-decoration: underline;
 }

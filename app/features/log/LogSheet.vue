@@ -396,6 +396,7 @@ td svg {
   font-size: 16px;
 }
 .row {
+  display: block;
   width: 100%;
   text-align: left;
   padding: 5px 0;

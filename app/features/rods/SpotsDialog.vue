@@ -192,6 +192,7 @@ li {
   background: var(--paper);
 }
 .row {
+  display: block;
   width: 100%;
   text-align: left;
   padding: 6px 4px;

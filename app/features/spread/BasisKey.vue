@@ -33,6 +33,7 @@ const emit = defineEmits<{ cautions: [] }>()
   gap: 6px;
 }
 button {
+  justify-content: flex-start;
   text-align: left;
   text-decoration: underline;
   text-underline-offset: 3px;

@@ -62,6 +62,7 @@ button {
   gap: 6px;
   padding: 4px 8px;
   border-left: var(--line-weight) solid var(--hair);
+  justify-content: flex-start;
   text-align: left;
   font-size: 12px;
   white-space: nowrap;

@@ -22,11 +22,13 @@ const result = computed(() => tradedOf(props.traders, settings.bitesPerHour, set
 /** Best in so many of the ways it may be: ringed. */
 const RINGED = 0.8
 const netOf = (letter: string) => result.value.find(r => r.letter === letter)!
+/** With a true minus. */
+const fish = (x: number): string => x.toFixed(1).replace('-', '−')
 const sentence = computed(() => {
   const [top, next] = result.value
   if (!top) return ''
   const surest = result.value.reduce((most, r) => (r.pBest > most.pBest ? r : most))
-  return `At ${settings.bitesPerHour} bites an hour ${top.letter} nets ${top.net.value.toFixed(1)} fish an hour${next ? `, ${next.letter} ${next.net.value.toFixed(1)}; ${surest.letter} is best in ${Math.round(100 * surest.pBest)} of 100 ways it may be` : ''}.`
+  return `At ${settings.bitesPerHour} bites an hour ${top.letter} nets ${fish(top.net.value)} fish an hour${next ? `, ${next.letter} ${fish(next.net.value)}; ${surest.letter} is best in ${Math.round(100 * surest.pBest)} of 100 ways it may be` : ''}.`
 })
 /** Hook-up times share of the hour: lines along which the fish an hour are the same. */
 const EQUAL = [0.1, 0.2, 0.3, 0.45, 0.6, 0.8]
@@ -181,10 +183,8 @@ const rows = computed(() =>
           <tr v-for="t in traders" :key="t.letter" :class="`lane-${t.letter}`">
             <th scope="row"><LaneChip :letter="t.letter as Letter" /></th>
             <td>
-              <b>{{ netOf(t.letter).net.value.toFixed(1) }}</b>
-              <small
-                >{{ netOf(t.letter).net.low.toFixed(1) }} to {{ netOf(t.letter).net.high.toFixed(1) }}</small
-              >
+              <b>{{ fish(netOf(t.letter).net.value) }}</b>
+              <small>{{ fish(netOf(t.letter).net.low) }} to {{ fish(netOf(t.letter).net.high) }}</small>
             </td>
             <td>{{ Math.round(100 * netOf(t.letter).pBest) }} of 100</td>
             <td>{{ Math.round(100 * t.hookUp.value) }} %</td>

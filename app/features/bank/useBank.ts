@@ -51,11 +51,13 @@ export function useBank() {
   /** writes to the device, one after the other, and how many are under way */
   let kept: Promise<void> = Promise.resolve()
   let writing = 0
+  /** another tab changed something while this one wrote: it is looked at once that is done */
+  let missed = false
 
   async function look(): Promise<void> {
-    if (writing > 0) return
+    if (writing > 0) return void (missed = true)
     const there = upToDate(await readBank<Bank | OlderBank>())
-    if (writing > 0) return
+    if (writing > 0) return void (missed = true)
     if (bank.value && !there) elsewhere.value = ENDED_ELSEWHERE
     bank.value = there
   }
@@ -81,7 +83,12 @@ export function useBank() {
       .catch((failure: unknown) => {
         outbox.cannotKeep = `This device cannot keep what is tapped: ${failure instanceof Error ? failure.message : String(failure)}`
       })
-      .finally(() => void writing--)
+      .finally(() => {
+        writing--
+        if (writing > 0 || !missed) return
+        missed = false
+        void look()
+      })
     return kept
   }
   /**

@@ -99,15 +99,16 @@ async function tankFigures(browser, url) {
   await page.waitForFunction(() => document.querySelectorAll('td b').length === 5)
   const started = (await page.evaluate(() => performance.now())) - begun
   const frames = await page.evaluate(async () => {
-    const slider = document.querySelector('.controls input[type=range]')
+    const slider = document.querySelector('.controls [role=slider]')
     const gaps = []
     let last = await new Promise(requestAnimationFrame)
     const heavier = document.querySelector('[aria-label="weight up"]')
     for (let i = 0; i < 360; i++) {
       if (i >= 240 && i % 30 === 0) heavier.click()
       if (i >= 120 && i < 240) {
-        slider.value = String((i - 120) / 30)
-        slider.dispatchEvent(new Event('input', { bubbles: true }))
+        slider.dispatchEvent(
+          new KeyboardEvent('keydown', { key: 'ArrowRight', shiftKey: true, bubbles: true }),
+        )
       }
       const now = await new Promise(requestAnimationFrame)
       gaps.push(now - last)
@@ -134,7 +135,9 @@ async function coverFigures(browser, url) {
       longest = Math.max(longest, performance.now() - last)
       last = performance.now()
     }, 5)
-    const again = [...document.querySelectorAll('.strip .key')].at(-1)
+    const again = [...document.querySelectorAll('.strip button')].find(b =>
+      b.textContent.includes('Another cast'),
+    )
     again.click()
     const showing = () => document.querySelector('.strip [role=status] button')
     for (let i = 0; i < 200 && !showing(); i++) await new Promise(resolve => setTimeout(resolve, 1))

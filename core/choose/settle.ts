@@ -12,7 +12,16 @@ export interface Doubtful {
 
 /** What can be looked into, and the numbers it tells about. */
 export const TESTS = {
-  casts: ['standing', 'coverSize', 'press', 'coverStrength', 'freeing', 'snagKind', 'snagOwn'],
+  casts: [
+    'standing',
+    'coverSize',
+    'press',
+    'coverStrength',
+    'freeing',
+    'snagKind',
+    'snagOwn',
+    'snagDrawnOwn',
+  ],
   bites: [
     'biteForce',
     'hold',

@@ -69,6 +69,9 @@ const USUAL_MEETINGS = { seed: 1913, count: 288 }
 const HARDLY = 0.02
 
 const CAUGHT = ['weed', 'freed', 'opened', 'lost'] as const
+const SNAGS: ReadonlySet<Fate> = new Set<Fate>(['freed', 'opened', 'lost'])
+/** Weights of meetings by fate; squares of those that are snags only here, only at the middle, or in both. */
+type Sums = Record<Fate | 'came' | 'went' | 'stayed', number>
 
 /** What is uncertain of snags, as factors. */
 interface SnagScale extends MeetScale {
@@ -92,6 +95,7 @@ interface Met {
   readonly chance: Chance
   readonly stance: Stance
   readonly weight: number
+  /** whether it is a snag at the middle of everything */ readonly caught: boolean
 }
 
 /** No member has things thinner or thicker, pressing harder, stronger or given less than this. */
@@ -117,6 +121,18 @@ function goesPast(rig: SnagRig, obstacle: Placed, chance: Chance, stance: Stance
   return !Array.from(stance.openings).some(near)
 }
 
+/** What a cast comes to on a few meetings, with what telling it by so few leaves unsure. */
+interface FewMet extends CastRates {
+  /** snags of a cast among as much as stands there in the middle */ readonly snags: number
+  /** variance of their change from the middle of everything by chance of the few, as a share of its square */
+  readonly fewness: number
+}
+interface FewMeetings {
+  readonly at: (scale: SnagScale) => FewMet
+  /** at the middle of everything */ readonly usual: FewMet
+  /** snags of a cast that so few meetings cannot tell from none */ readonly hardly: number
+}
+
 /** What a cast comes to on the same few meetings, whatever is uncertain of them. */
 function castRates(
   rig: SnagRig,
@@ -124,11 +140,13 @@ function castRates(
   ride: Ride,
   { seed, count } = USUAL_MEETINGS,
   recall: Recall = forgetful,
-): (scale: SnagScale) => CastRates {
+): FewMeetings {
   const drawn = recall(meetingsKey(obstacles, ride, seed, count), () =>
     drawMeetings(obstacles, ride, seed, count),
   )
   const states = [rig, ...(rig.wornPoints ? [{ ...rig, points: rig.wornPoints }] : [])]
+  const hardly =
+    (HARDLY * obstacles.reduce((sum, o) => sum + rateOf(o, ride) * CAST_M, 0)) / USUAL_MEETINGS.count
   let rubs = 0
   const met = states.map((state, s) =>
     drawn.flatMap((chances, k) =>
@@ -138,34 +156,50 @@ function castRates(
         const weight =
           ((rateOf(obstacle, ride) * CAST_M) / count) * (chance.kind === 'rod' ? chance.weight : 1)
         if (s === 0 && stance.rubbed) rubs += weight
-        return goesPast(state, obstacle, chance, stance) ? [] : [{ obstacle, chance, stance, weight }]
+        if (goesPast(state, obstacle, chance, stance)) return []
+        const caught = SNAGS.has(endOf(state, obstacle, chance, stance, USUAL).fate)
+        return [{ obstacle, chance, stance, weight, caught }]
       }),
     ),
   )
-  return scale => {
-    const sums = states.map((state, s): Record<Fate, number> => {
-      const sum = { past: 0, weed: 0, freed: 0, opened: 0, lost: 0 }
-      for (const { obstacle, chance, stance, weight } of met[s]!)
-        sum[endOf(state, obstacle, chance, stance, scale).fate] += weight
-      for (const fate of CAUGHT) sum[fate] *= scale.standing
+  const at = (scale: SnagScale, usually?: number): FewMet => {
+    const sums = states.map((state, s): Sums => {
+      const sum = { past: 0, weed: 0, freed: 0, opened: 0, lost: 0, came: 0, went: 0, stayed: 0 }
+      for (const { obstacle, chance, stance, weight, caught } of met[s]!) {
+        const { fate } = endOf(state, obstacle, chance, stance, scale)
+        sum[fate] += weight
+        if (SNAGS.has(fate)) sum[caught ? 'stayed' : 'came'] += weight ** 2
+        else if (caught) sum.went += weight ** 2
+      }
       return sum
     })
+    const standing = scale.standing
+    const catches = (sum: Sums): number => CAUGHT.reduce((all, fate) => all + standing * sum[fate], 0)
     const [covered, out] = sums
-    if (!out) return { ...covered!, worn: 0, laidBack: 0 }
-    const wear = wearBetweenLooks(
-      (scale.wear * (scale.standing * rubs + RUBS_PER_CAST)) / rig.rubs,
-      ride.looksEvery ?? LOOKS_EVERY,
-      chanceOf(CAUGHT.reduce((sum, fate) => sum + out[fate], 0)),
-    )
-    const mixed = (fate: Fate): number => (1 - wear.worn) * covered![fate] + wear.worn * out[fate]
+    const wear = out
+      ? wearBetweenLooks(
+          (scale.wear * (standing * rubs + RUBS_PER_CAST)) / rig.rubs,
+          ride.looksEvery ?? LOOKS_EVERY,
+          chanceOf(catches(out)),
+        )
+      : { worn: 0, laidBack: 0 }
+    const mixed = (of: keyof Sums, power = 1): number =>
+      (1 - wear.worn) ** power * covered![of] + wear.worn ** power * (out?.[of] ?? 0)
+    const snags = mixed('freed') + mixed('opened') + mixed('lost')
+    const grown = usually === undefined ? 1 : (snags + hardly) / (usually + hardly)
+    const spread = mixed('came', 2) + grown ** 2 * mixed('went', 2) + (grown - 1) ** 2 * mixed('stayed', 2)
     return {
-      weed: mixed('weed'),
-      freed: mixed('freed'),
-      opened: mixed('opened'),
-      lost: mixed('lost'),
+      weed: standing * mixed('weed'),
+      freed: standing * mixed('freed'),
+      opened: standing * mixed('opened'),
+      lost: standing * mixed('lost'),
       ...wear,
+      snags,
+      fewness: spread / (snags + hardly) ** 2,
     }
   }
+  const usual = at(USUAL)
+  return { usual, hardly, at: scale => at(scale, usual.snags) }
 }
 
 /**
@@ -194,13 +228,10 @@ export function snagsAmong(
   meetings = USUAL_MEETINGS,
   recall: Recall = forgetful,
 ): (among: Draws) => SnagMembers {
-  const at = castRates(rig, obstacles, ride, meetings, recall)
-  const usual = at(USUAL)
-  const hardly =
-    (HARDLY * obstacles.reduce((sum, o) => sum + rateOf(o, ride) * CAST_M, 0)) / USUAL_MEETINGS.count
+  const { at, usual, hardly } = castRates(rig, obstacles, ride, meetings, recall)
   return among => {
     const of = (id: ParameterId): Float64Array => among.values(id)
-    const [standing, size, press, strength, free, wear, kind, own] = [
+    const [standing, size, press, strength, free, wear, kind, own, few] = [
       of('standing'),
       of('coverSize'),
       of('press'),
@@ -209,6 +240,7 @@ export function snagsAmong(
       of('wear'),
       of('snagKind'),
       of('snagOwn'),
+      of('snagDrawnOwn'),
     ]
     const members = {
       snagPerCast: new Float64Array(among.size),
@@ -216,10 +248,11 @@ export function snagsAmong(
       minutesLeft: new Float64Array(among.size),
       lostPerHour: new Float64Array(among.size),
     }
-    const castAt = (scale: SnagScale, leftOut: number): CastRates => {
+    const castAt = (scale: SnagScale, leftOut: number, chance: number): CastRates => {
       const found = at(scale)
+      const unsure = leftOut * Math.exp(chance * Math.sqrt(found.fewness))
       const rate = (fate: 'weed' | 'freed' | 'opened' | 'lost'): number =>
-        (leftOut * rates[fate] * scale.standing * (found[fate] / scale.standing + hardly)) /
+        (unsure * rates[fate] * scale.standing * (found[fate] / scale.standing + hardly)) /
         (usual[fate] + hardly)
       return {
         weed: rate('weed'),
@@ -241,6 +274,7 @@ export function snagsAmong(
           wear: wear![m]!,
         },
         kind![m]! * own![m]!,
+        few![m]!,
       )
       const hour = hourOf(ride, cast, rig.wornPoints !== undefined)
       members.snagPerCast[m] = chanceOf(cast.freed + cast.opened + cast.lost)
@@ -261,6 +295,7 @@ export function snagsAmong(
             wear: middle('wear'),
           },
           middle('snagKind') * middle('snagOwn'),
+          among.centre('snagDrawnOwn'),
         )
       : rates
     return { ...members, centre }
@@ -277,6 +312,7 @@ export const SNAG_NUMBERS = [
   'wear',
   'snagKind',
   'snagOwn',
+  'snagDrawnOwn',
 ] as const satisfies readonly ParameterId[]
 
 /** What is uncertain about snags. */
@@ -307,7 +343,7 @@ export function snagDoubts(
   obstacles: readonly Placed[],
   ride: Ride,
 ): { readonly id: SnagDoubtId; readonly minutes: number }[] {
-  const at = castRates(rig, obstacles, ride)
+  const { at } = castRates(rig, obstacles, ride)
   const hidden = rig.wornPoints !== undefined
   const left = (id: SnagDoubtId, z: number): number =>
     hourOf(ride, at({ ...USUAL, [MOVES[id]]: parameterAt(id, z) }), hidden).minutesLeft

@@ -246,6 +246,13 @@ export const PARAMETERS = {
     source: 'beyond its kind',
     assumed: true,
   },
+  snagDrawnOwn: {
+    scope: 'model',
+    words: 'what few meetings leave unsure',
+    ...score,
+    source: 'standard error of the members, from the meetings themselves',
+    assumed: false,
+  },
   hookKind: {
     scope: 'model',
     words: 'what the strike leaves out',

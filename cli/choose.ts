@@ -1,4 +1,6 @@
 import { choose, FACTOR_IDS, type Choice, type Finalist } from '#core'
+import { limitText } from '#words/limitWords'
+import { dayChangeText, nothingText, reasonText, whyNotText } from '#words/pickReasons'
 import type { BoxItem } from '#schemas/box'
 import type { DayFile } from '#schemas/day'
 import { dayOf } from '../shared/day'
@@ -57,12 +59,21 @@ export function chooseFile(
     day,
     looked: choice.looked,
     out: choice.out,
-    ...(choice.nothing ? { nothing: choice.nothing } : {}),
+    ...(choice.nothing ? { nothing: nothingText(choice.nothing, day, 'metric') } : {}),
     picks: choice.picks.map(pick),
-    reasons: choice.reasons,
-    whyNots: choice.whyNots,
-    steps: choice.steps,
-    whatIfs: choice.whatIfs.map(w => ({ ...w, bait: choice.baits[w.bait]!.name })),
+    reasons: choice.picks
+      .slice(0, 1)
+      .flatMap(p => choice.reasons.map(id => reasonText(id, day, p, 'metric'))),
+    whyNots: choice.whyNots.map(w => ({ family: w.family, sentence: whyNotText(w, 'metric') })),
+    steps: choice.steps.map(({ barred, ...step }) => ({
+      ...step,
+      ...(barred ? { barred: limitText(barred, 'metric') } : {}),
+    })),
+    whatIfs: choice.whatIfs.map(w => ({
+      ...w,
+      change: dayChangeText(w.change, 'metric'),
+      bait: choice.baits[w.bait]!.name,
+    })),
     ways: choice.ways,
   }
 }

@@ -8,6 +8,8 @@ import {
   type FitVerdict,
   type RigSpec,
 } from '#core'
+import { ruleText, sizeText } from '#words/fitWords'
+import { problemText } from '#words/problemWords'
 import type { RigFile } from '#schemas/rigFile'
 
 /**
@@ -51,14 +53,19 @@ export function sizesOfFile(file: RigFile, sizes: readonly RigSpec['hookSize'][]
     const rig = { ...spec, hookSize: size }
     if (!fitted) {
       const [problem] = problemsOf(bait, rig)
-      return { size, verdict: 'impossible', worst: problem?.field ?? '', sentence: problem?.message ?? '' }
+      return {
+        size,
+        verdict: 'impossible',
+        worst: problem?.field ?? '',
+        sentence: problem ? problemText(problem, 'metric') : '',
+      }
     }
     const { exitM } = evaluateFit(assembleRig(bait, rig), line)
     return {
       size,
       verdict: fitted.verdict,
       worst: fitted.worst.id,
-      sentence: fitted.worst.sentence,
+      sentence: ruleText(fitted.worst, 'metric'),
       ...(exitM === undefined ? {} : { exitM }),
     }
   }
@@ -68,7 +75,7 @@ export function sizesOfFile(file: RigFile, sizes: readonly RigSpec['hookSize'][]
     sizes: sizes.map(lineOfSize),
     ...(answer.best ? { best: answer.best.size } : {}),
     instead: answer.instead,
-    sentence: answer.sentence,
+    sentence: sizeText(answer, spec.family, 'metric'),
   }
 }
 

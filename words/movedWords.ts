@@ -1,6 +1,6 @@
 import type { Evidence, LoggedRig } from '#core'
 import { keyWords } from './logWords'
-import { percentText } from './words'
+import { percentText } from './units'
 
 /** The rig whose figure is told, and the letters of the rigs on the sheet by their key. */
 export interface MovedOf {

@@ -1,6 +1,6 @@
 import type { CauseId, ChangeId, Touches, TouchReading } from '#core'
 import { compareTallies, type TallyLine } from './logWords'
-import { percentText } from './words'
+import { percentText } from './units'
 
 /** One change to rig, tackle or the way it is fished. */
 export const CHANGE_WORDS: Readonly<Record<ChangeId, string>> = {

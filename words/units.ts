@@ -87,7 +87,39 @@ export const UNITS: Readonly<Record<UnitSystem, UnitSet>> = {
 /** A number as a person writes it: rounded to the unit's decimals, without trailing noughts. */
 export const shown = (si: number, unit: Unit): string => String(Number(unit.from(si).toFixed(unit.decimals)))
 
-export const withUnit = (si: number, unit: Unit): string => `${shown(si, unit)} ${unit.label}`
+export const withUnit = (si: number, unit: Unit): string => `${trueMinus(shown(si, unit))} ${unit.label}`
+
+/** A length laid by hand: "4.2 mm" and "46 mm", or "0.17 in" and "1.8 in". */
+export function smallText(m: number, system: UnitSystem): string {
+  const { length } = UNITS[system]
+  const value = length.from(m)
+  const decimals = length.label === 'mm' ? (Math.abs(value) < 10 ? 1 : 0) : Math.abs(value) < 1 ? 2 : 1
+  return `${numberText(value, decimals)} ${length.label}`
+}
+
+/** A load as printed on line: "3.2 kg", "7 lb"; small ones finer. */
+export function loadText(n: number, system: UnitSystem): string {
+  const { lineStrength } = UNITS[system]
+  const value = lineStrength.from(n)
+  const decimals = lineStrength.label === 'kg' ? (value < 1 ? 2 : 1) : value < 10 ? 1 : 0
+  return `${numberText(value, decimals)} ${lineStrength.label}`
+}
+
+/** What something weighs, not as sold: "12 g", "0.42 oz". */
+export function roughWeight(kg: number, system: UnitSystem): string {
+  const { weight } = UNITS[system]
+  return weight.label === 'g'
+    ? `${numberText(kgToG(kg), kg < 0.01 ? 1 : 0)} g`
+    : `${numberText(kgToOz(kg), 2)} oz`
+}
+
+/** Digits with a true minus. */
+export const numberText = (value: number, decimals: number): string =>
+  trueMinus(value.toFixed(decimals).replace(/^-(0(\.0*)?)$/, '$1'))
+
+const trueMinus = (digits: string): string => digits.replace('-', '−')
+
+export const percentText = (share: number): string => `${Math.round(100 * share)} %`
 
 /** A weight as on the packet: "1/8 oz" on a rung of the ladder, decimals beside it. */
 export function weightText(kg: number, system: UnitSystem): string {

@@ -11,7 +11,7 @@ import {
   type RigReport,
   type RigSpec,
 } from '#core'
-import { UNITS } from './units'
+import type { UnitSystem } from './units'
 import { TEST_WORDS, verdictWords } from './verdictWords'
 
 const bait: BaitSpec = { form: 'slimShad', lengthM: 0.09, material: 'plain' }
@@ -52,15 +52,10 @@ const words = (
   reports: Readonly<Record<string, RigReport>>,
   more: readonly JudgedLane[] = [],
   utility = USUAL_UTILITY,
-  units = UNITS.metric,
+  units: UnitSystem = 'metric',
 ) => {
   const lanes = Object.entries(reports).map(([letter, r]): JudgedLane => ({ letter, result: success(r) }))
-  return verdictWords(
-    judgeLanes([...lanes, ...more], utility),
-    new Map(Object.entries(reports)),
-    2.4,
-    units.depth,
-  )
+  return verdictWords(judgeLanes([...lanes, ...more], utility), new Map(Object.entries(reports)), 2.4, units)
 }
 
 describe('the verdict in words', () => {
@@ -71,7 +66,7 @@ describe('the verdict in words', () => {
       /C hooks (surer, )?\d+ %(, for| and costs) \d+ min an hour: [\d.]+ fish less\./,
     )
     expect(rest.at(-1)).toMatch(/^A takes \d\.\d s longer than C to 2\.4 m\.$/)
-    expect(words({ A: belly, C: head }, [], USUAL_UTILITY, UNITS.imperial).rest.at(-1)).toMatch(
+    expect(words({ A: belly, C: head }, [], USUAL_UTILITY, 'imperial').rest.at(-1)).toMatch(
       / to \d+(\.\d)? ft\.$/,
     )
   })

@@ -7,7 +7,9 @@ import {
   type UtilityId,
   type Verdict,
 } from '#core'
-import { withUnit, type Unit } from './units'
+import { ruleText } from './fitWords'
+import { lowerFirst, orList } from './sentences'
+import { percentText, UNITS, withUnit, type UnitSystem } from './units'
 
 /** What the sheet can judge rigs by. */
 export const UTILITY_WORDS: Readonly<Record<UtilityId, string>> = {
@@ -35,10 +37,6 @@ export const TEST_WORDS: Readonly<Partial<Record<TestId, { readonly words: strin
     weighing: { words: 'the bait weighed', to: '/box' },
   }
 
-/** "A", "A or B", "A, B or C". */
-const either = (letters: readonly string[]): string =>
-  letters.length < 2 ? letters.join('') : `${letters.slice(0, -1).join(', ')} or ${letters.at(-1)}`
-
 export interface VerdictWords {
   readonly first: string
   readonly rest: readonly string[]
@@ -57,13 +55,13 @@ export function verdictWords(
   verdict: Verdict,
   reports: ReadonlyMap<string, RigReport>,
   depthM: number,
-  depth: Unit,
+  system: UnitSystem,
 ): VerdictWords {
   const { kind, letters, behind, rigs, out, turnsOn, settles } = verdict
-  const outs = out.map(({ letter, why, message }) =>
-    why === 'fit'
-      ? `${letter} does not fit: ${lowerFirst(message)}`
-      : `${letter} is out: ${lowerFirst(message)}`,
+  const outs = out.map(one =>
+    one.why === 'fit'
+      ? `${one.letter} does not fit: ${lowerFirst(ruleText(one.rule, system))}`
+      : `${one.letter} is out: ${lowerFirst(one.message)}`,
   )
   if (kind === 'none') return { first: 'None of these can be fished as rigged.', rest: outs, settles: [] }
   const lead = letters[0]!
@@ -74,11 +72,11 @@ export function verdictWords(
       return found ? [{ ...found, worth: amount(worth, verdict.utility.id) }] : []
     })
     .slice(0, 2)
-  const not = behind.length > 0 ? `; not ${either(behind)}` : ''
+  const not = behind.length > 0 ? `; not ${orList(behind)}` : ''
   const first = {
     one: `Tie on ${lead}${rigs.length > 1 ? `: ${becauseOf(verdict)}` : ''}.`,
-    alike: `${either(letters)}: no difference worth a re-tie${not}.`,
-    group: `${either(letters)}${not}.`,
+    alike: `${orList(letters)}: no difference worth a re-tie${not}.`,
+    group: `${orList(letters)}${not}.`,
     open: `Not settled between ${letters.slice(0, -1).join(', ')} and ${letters.at(-1)}.`,
   }[kind]
   const open =
@@ -87,9 +85,9 @@ export function verdictWords(
     kind === 'one'
       ? [
           ...others.slice(0, TOLD).map(other => costs(verdict, reports, lead, other)),
-          ...fallsApart(verdict, [lead, ...others], depthM, depth),
+          ...fallsApart(verdict, [lead, ...others], depthM, system),
         ]
-      : [...open, ...fallsApart(verdict, letters, depthM, depth)]
+      : [...open, ...fallsApart(verdict, letters, depthM, system)]
   const few =
     verdict.effective === undefined
       ? []
@@ -99,9 +97,6 @@ export function verdictWords(
 
 /** Others of which it is told what they give and cost: the nearest. */
 const TOLD = 2
-
-const lowerFirst = (s: string): string => s.charAt(0).toLowerCase() + s.slice(1)
-const percent = (share: number): string => `${Math.round(100 * share)} %`
 
 function becauseOf({ utility, decidedBy }: Verdict): string {
   if (utility.id === 'fewestSnags') return 'it hangs up least'
@@ -114,7 +109,7 @@ function becauseOf({ utility, decidedBy }: Verdict): string {
 /** A worth in the unit of what rigs are judged by; fish are those of an hour. */
 function amount(value: number, id: UtilityId): string {
   if (id === 'catch') return `${value.toFixed(Math.abs(value) < 0.095 ? 2 : 1)} fish`
-  return id === 'slowestFall' ? `${value.toFixed(1)} s` : percent(value)
+  return id === 'slowestFall' ? `${value.toFixed(1)} s` : percentText(value)
 }
 
 /** What a rig that is not tied on would give and cost. */
@@ -128,7 +123,7 @@ function costs(
   const { strike } = reports.get(other)!
   const hook = sureOf(verdict, 'hookUp', other, lead)
   const time = sureOf(verdict, 'minutesLeft', other, lead)
-  const hooks = `${other} hooks ${hook > 0 ? 'surer, ' : hook < 0 ? 'less, ' : ''}${percent(strike.hookUp.value)}`
+  const hooks = `${other} hooks ${hook > 0 ? 'surer, ' : hook < 0 ? 'less, ' : ''}${percentText(strike.hookUp.value)}`
   const minutes =
     time < 0
       ? `${hook > 0 ? ', for' : ' and costs'} ${Math.round(-differenceOf(verdict, 'minutesLeft', other, lead).value)} min an hour`
@@ -156,7 +151,12 @@ function sureOf(verdict: Verdict, of: Difference['of'], one: string, other: stri
 }
 
 /** The slowest against the fastest fall, where that is sure. */
-function fallsApart(verdict: Verdict, letters: readonly string[], depthM: number, depth: Unit): string[] {
+function fallsApart(
+  verdict: Verdict,
+  letters: readonly string[],
+  depthM: number,
+  system: UnitSystem,
+): string[] {
   const pairs = letters.flatMap(one =>
     letters
       .filter(other => other !== one)
@@ -168,6 +168,6 @@ function fallsApart(verdict: Verdict, letters: readonly string[], depthM: number
   )
   if (!widest || sureOf(verdict, 'fallS', widest.one, widest.other) !== 1) return []
   return [
-    `${widest.one} takes ${widest.by.toFixed(1)} s longer than ${widest.other} to ${withUnit(depthM, depth)}.`,
+    `${widest.one} takes ${widest.by.toFixed(1)} s longer than ${widest.other} to ${withUnit(depthM, UNITS[system].depth)}.`,
   ]
 }

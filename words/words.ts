@@ -95,8 +95,6 @@ export function oddsText(chance: Measure): { readonly value: string; readonly un
   return { value: `${Math.round(100 * chance.value)}`, unit: '% of casts' }
 }
 
-export const percentText = (share: number): string => `${Math.round(100 * share)} %`
-
 /** "stands, point to the side": how a rig comes to lie on the bottom. */
 export function restWords({ posture, point, pitchRad, sunkM }: Rest): string {
   const end = posture === 'stands' || posture === 'hangs' ? (pitchRad < 0 ? ', tail up' : ', nose up') : ''

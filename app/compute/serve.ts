@@ -197,5 +197,5 @@ function evaluateLane(
 function judgeable(letter: string, outcome: LaneOutcome): JudgedLane {
   if (outcome.kind === 'done') return { letter, result: success(outcome.report) }
   if (outcome.kind === 'failed') return { letter, result: failure(outcome.code, outcome.message) }
-  return { letter, result: failure('invalid', outcome.problems[0]?.message ?? 'It cannot be built.') }
+  return { letter, result: failure('invalid', 'It cannot be built as it is set.') }
 }

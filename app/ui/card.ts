@@ -2,7 +2,8 @@ import { BAIT_FORMS, FAMILIES, KEEPERS, PLASTICS, type RiggingGuide } from '#cor
 import type { Lane, SpreadContent } from '#schemas/spread'
 import type { BenchLook } from '~/compute/bench'
 import { shapePath, type Plane } from '~/ui/drawing/plane'
-import { weightText, type UnitSystem } from '#words/units'
+import { faultText, MARK_NAMES, stepText } from '#words/fitWords'
+import { smallText, weightText, type UnitSystem } from '#words/units'
 
 export interface CardOf {
   readonly look: Extract<BenchLook, { kind: 'rig' }>
@@ -14,8 +15,12 @@ export interface CardOf {
 
 /** Width of a card, mm: a sheet of A4 less its margins. */
 const WIDTH_MM = 190
-/** Length of the bar that shows whether the print is true, mm. */
-const SCALE_BAR_MM = 50
+/** Length of the bar that shows whether the print is true, mm, and what it says. */
+const SCALE_BAR = {
+  metric: { mm: 50, words: '50 mm' },
+  mixed: { mm: 50, words: '50 mm' },
+  imperial: { mm: 50.8, words: '2 inches' },
+} as const
 
 const escape = (text: string): string =>
   text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;')
@@ -53,7 +58,7 @@ export function cardSvg({ look, guide, lane, bait, system }: CardOf): string {
     0,
     13,
     3.6,
-    `${BAIT_FORMS[bait.form].name}, ${Math.round(bait.lengthM * 1000)} mm, ${PLASTICS[bait.material].name}; held by ${KEEPERS[look.fit.holding.keeper].name}`,
+    `${BAIT_FORMS[bait.form].name}, ${smallText(bait.lengthM, system)}, ${PLASTICS[bait.material].name}; held by ${KEEPERS[look.fit.holding.keeper].name}`,
   )
   for (const s of look.drawing.shapes) {
     const fill = s.kind === 'body' || s.kind === 'tail' ? '#efe7d2' : s.kind === 'weight' ? '#8a9599' : 'none'
@@ -70,25 +75,27 @@ export function cardSvg({ look, guide, lane, bait, system }: CardOf): string {
     out.push(
       `<line data-mark="${mark.id}" x1="${x.toFixed(3)}" x2="${x.toFixed(3)}" y1="${(30 - 3).toFixed(1)}" y2="${(under + 5 + 4.5 * i).toFixed(1)}" stroke="#b93c18" stroke-width="0.25"/>`,
     )
-    text(x + 1, under + 5 + 4.5 * i, 3.4, `${mark.name} ${(mark.atM * 1000).toFixed(0)} mm`)
+    text(x + 1, under + 5 + 4.5 * i, 3.4, `${MARK_NAMES[mark.id]} ${smallText(mark.atM, system)}`)
   })
+  const bar = SCALE_BAR[system]
   const barY = under + 10 + 4.5 * guide.marks.length
   out.push(
-    `<rect data-part="scale-bar" x="0" y="${barY.toFixed(1)}" width="${SCALE_BAR_MM}" height="2" fill="#14323a"/>`,
+    `<rect data-part="scale-bar" x="0" y="${barY.toFixed(1)}" width="${bar.mm}" height="2" fill="#14323a"/>`,
   )
   text(
-    SCALE_BAR_MM + 2,
+    bar.mm + 2,
     barY + 2,
     3.2,
-    `This bar is ${SCALE_BAR_MM} mm long. If not, print at 100 % without fitting to the page.`,
+    `This bar is ${bar.words} long. If not, print at 100 % without fitting to the page.`,
   )
   let y = barY + 11
-  guide.steps.forEach((step, i) => {
+  guide.steps.forEach((one, i) => {
+    const step = stepText(one, system)
     text(0, y, 3.8, `${i + 1}. ${step.title}`, 'font-weight="700"')
     y = lines(36, y, 3.6, 4.8, wrapped(step.text, 86))
     y += 1
   })
-  y = lines(0, y, 3.2, 4.2, wrapped(`Mind: ${guide.wrong.join(' ')}`, 108))
+  y = lines(0, y, 3.2, 4.2, wrapped(`Mind: ${guide.wrong.map(w => faultText(w, system)).join(' ')}`, 108))
   y = lines(
     0,
     y,

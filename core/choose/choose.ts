@@ -5,13 +5,14 @@ import type { EvidenceBook } from '../evidence/book'
 import { matchOf } from './fish'
 import type { Day } from './day'
 import { finish, type Finalist } from './finish'
-import { matchShare } from './score'
+import { matchShare, type FactorId } from './score'
 import { beyondTheBox, riggingsOf, type Goods, type Rigging } from './goods'
 import type { LimitId } from './limits'
 import { oddsOf } from './odds'
 import {
   costsOfWays,
   nothingFits,
+  type NothingId,
   reasonsFor,
   whatIfs,
   whyNot,
@@ -26,7 +27,7 @@ import { screen, type Candidate, type SearchMemory } from './screen'
 export interface Choice {
   /** the rig to tie on and the honest alternatives, the best first */ readonly picks: readonly Finalist[]
   /** part of the members in which each of them is the best of them */ readonly odds: readonly number[]
-  /** sentences for the first of them */ readonly reasons: readonly string[]
+  /** what speaks for the first of them, the strongest first */ readonly reasons: readonly FactorId[]
   readonly whyNots: readonly WhyNot[]
   readonly whatIfs: readonly WhatIf[]
   readonly ways: readonly WayCost[]
@@ -36,10 +37,7 @@ export interface Choice {
   /** baits the candidates count by */ readonly baits: Goods['baits']
   /** candidates looked at, and how many each limit put out */ readonly looked: number
   readonly out: Readonly<Partial<Record<LimitId, number>>>
-  /** where nothing can be fished: why, and the nearest way out */ readonly nothing?: {
-    readonly sentence: string
-    readonly way: string
-  }
+  /** where nothing can be fished: why */ readonly nothing?: NothingId
 }
 
 export type ChooseStep = { readonly part: number }
@@ -146,7 +144,7 @@ export function conclude(
     ...seen,
     picks,
     odds,
-    reasons: reasonsFor(day, best, picks.slice(1)),
+    reasons: reasonsFor(best, picks.slice(1)),
     whyNots: WELL_KNOWN.filter(id => !picks.some(p => p.rig.family === id)).flatMap(
       id => whyNot(id, best, done, candidates, riggings) ?? [],
     ),

@@ -1,14 +1,31 @@
-import { STANDARD_GRAVITY } from '../fall/loads'
+import type { FitRule } from '../fit/rules'
+import type { Problem } from '../rig/spec'
 import type { Line } from '../tackle/lines'
 import type { Water } from '../water/water'
 import { ROOFS, zoneOf, type Day } from './day'
 
 /** What puts a rig out, whatever its score. */
 export type LimitId = 'fit' | 'floats' | 'reach' | 'current' | 'cast' | 'roof' | 'match'
-export interface Limit {
-  readonly id: LimitId
-  readonly sentence: string
-}
+/** The same with what stands in the way. SI. */
+export type Limit =
+  | { readonly id: 'fit'; readonly rule: FitRule }
+  | { readonly id: 'fit'; readonly problem: Problem }
+  | { readonly id: 'fit'; readonly misfit: 'hollow' | 'folds' | 'tooLong' | 'tooShort' }
+  | { readonly id: 'floats' | 'match' }
+  | { readonly id: 'reach'; readonly seconds: number; readonly depthM: number }
+  | { readonly id: 'current'; readonly driftM: number }
+  | {
+      readonly id: 'current'
+      /** what the flow pulls with at line and rig, and what the rig holds, N */ readonly pullN: number
+      readonly holdsN: number
+    }
+  | { readonly id: 'cast'; readonly massKg: number }
+  | {
+      readonly id: 'roof'
+      /** its weight goes through and leaves it behind */ readonly leftBehind: boolean
+      readonly hasJ: number
+      readonly needsJ: number
+    }
 
 /**
  * Longest that anyone waits for a rig to come down, s; and how far a cast can be put upstream, m. *Assumed.*
@@ -47,8 +64,6 @@ export interface Load {
   readonly aloneKg?: number
 }
 
-const n1 = (x: number): string => x.toFixed(1)
-
 /**
  * Reaches the fish, holds the current, goes through what lies over them.
  * @returns the first limit that stands in the way
@@ -56,8 +71,7 @@ const n1 = (x: number): string => x.toFixed(1)
 export function limitOf(day: Day, load: Load, line: Line, water: Water): Limit | undefined {
   const { fromM } = zoneOf(day)
   const seconds = fromM / load.sinkMS
-  if (seconds > PATIENT_S)
-    return { id: 'reach', sentence: `too light: ${Math.round(seconds)} s to come down to ${n1(fromM)} m` }
+  if (seconds > PATIENT_S) return { id: 'reach', seconds, depthM: fromM }
   return currentLimit(day, load, line, water, seconds) ?? roofLimit(day, load)
 }
 
@@ -71,21 +85,12 @@ function currentLimit(
   const surface = stream?.surfaceMS ?? 0
   if (surface < 0.02) return undefined
   const drift = MEAN_SHARE * surface * seconds
-  if (drift > UPSTREAM_M)
-    return {
-      id: 'current',
-      sentence: `too light for this current: it drifts ${Math.round(drift)} m on the way down`,
-    }
+  if (drift > UPSTREAM_M) return { id: 'current', driftM: drift }
   const half = 0.5 * water.densityKgM3
   const onLine = half * LINE_CD * line.diameterM * depthM * (MEAN_SHARE * surface) ** 2 * BORNE
   const onRig = half * RIG_CD * sideM2 * (NEAR_BED_SHARE * surface) ** 2
   const holds = GRIP * wetN
-  return onLine + onRig > holds
-    ? {
-        id: 'current',
-        sentence: `too light for this current: flow pulls at line and rig with ${n1((1000 * (onLine + onRig)) / STANDARD_GRAVITY)} g, it holds ${n1((1000 * holds) / STANDARD_GRAVITY)} g`,
-      }
-    : undefined
+  return onLine + onRig > holds ? { id: 'current', pullN: onLine + onRig, holdsN: holds } : undefined
 }
 
 /**
@@ -99,12 +104,7 @@ function roofLimit({ cover }: Day, { massKg, wetN, frontM2, aloneKg }: Load): Li
       ? (massKg * FLIPPED_MS ** 2) / 2 + wetN * roof.thicknessM
       : (aloneKg * FLIPPED_MS ** 2) / 2
   const needs = roof.tearPa * frontM2 * roof.thicknessM
-  return has < needs
-    ? {
-        id: 'roof',
-        sentence: `${aloneKg === undefined ? 'does not break through the mat' : 'the weight runs on and leaves the bait on the mat'}: ${n1(1000 * has)} mJ against ${n1(1000 * needs)} mJ to tear a hole its size`,
-      }
-    : undefined
+  return has < needs ? { id: 'roof', leftBehind: aloneKg !== undefined, hasJ: has, needsJ: needs } : undefined
 }
 
 /** Within what a rod casts, with a little over either end. */

@@ -28,13 +28,10 @@ const ACROSS: ReadonlySet<FamilyId> = new Set(['L6', 'L7'])
 /** What can be seen without laying the hook. */
 export function misfit(bait: BaitSpec, { base }: Pick<Rigging, 'base'>): Limit | undefined {
   const { hollowOnly, hookStyle } = FAMILIES[base.family]
-  if (hollowOnly && bait.form !== 'tube') return { id: 'fit', sentence: 'it needs a hollow bait' }
-  if (ACROSS.has(base.family) && !FOLDING.has(bait.form))
-    return { id: 'fit', sentence: 'the bait is too stout to fold: it takes a stick or a worm' }
+  if (hollowOnly && bait.form !== 'tube') return { id: 'fit', misfit: 'hollow' }
+  if (ACROSS.has(base.family) && !FOLDING.has(bait.form)) return { id: 'fit', misfit: 'folds' }
   if (SHORT_HOLD.has(base.family)) return undefined
   const { lengthM } = dimsOf(hookStyle, base)
-  if (lengthM > LONGEST * bait.lengthM) return { id: 'fit', sentence: 'the hook is too long for the bait' }
-  return lengthM < SHORTEST * bait.lengthM
-    ? { id: 'fit', sentence: 'the hook is too short for the bait' }
-    : undefined
+  if (lengthM > LONGEST * bait.lengthM) return { id: 'fit', misfit: 'tooLong' }
+  return lengthM < SHORTEST * bait.lengthM ? { id: 'fit', misfit: 'tooShort' } : undefined
 }

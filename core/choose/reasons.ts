@@ -1,34 +1,52 @@
-import { secondsTo } from '../fall/summary'
 import type { FamilyId, PointRest, RigSpec } from '../rig/spec'
-import { COVERS, BOTTOMS, type CoverId } from '../snag/cover'
-import { FEEDING } from '../strike/bite'
-import { radToDeg } from '../units'
-import { atBottom, zoneOf, type Day, type Way } from './day'
+import type { CoverId } from '../snag/cover'
+import type { Day, Way } from './day'
 import type { Finalist } from './finish'
-import { PREY, SPECIES, type Activity } from './fish'
 import type { Goods, Rigging } from './goods'
-import { limitOf, type LimitId } from './limits'
+import { limitOf, type Limit, type LimitId } from './limits'
 import { betterThan, scoresAmong } from './odds'
-import {
-  factorsOf,
-  FACTOR_IDS,
-  FACTOR_NAMES,
-  scoreOf,
-  scoringOf,
-  type FactorId,
-  type Factors,
-  type Traits,
-} from './score'
+import { factorsOf, FACTOR_IDS, scoreOf, scoringOf, type FactorId, type Factors, type Traits } from './score'
 import { lineFor, lookedAtWith, screen, type Candidate, type SearchMemory } from './screen'
 
-/** Why a well-known rig is not among the picks. */
-export interface WhyNot {
-  readonly family: FamilyId
-  readonly sentence: string
+/** Figures by which rigs are told apart, from the full evaluation. SI; shares as in `Factors`. */
+export interface PickFigures {
+  readonly minutesLeft: number
+  readonly snagPerCast: number
+  readonly hookUp: number
+  readonly landed: number
+  readonly zone: number
+  readonly speedMS: number
+  readonly pitchRad: number
+  readonly posture: Finalist['report']['fall']['rest']['posture']
+  /** its highest part over the bottom, at rest */ readonly highestM: number
+  readonly massKg: number
 }
+
+/** Why a well-known rig is not among the picks. */
+export type WhyNot = { readonly family: FamilyId } & (
+  | { readonly why: 'limit'; readonly limit: Limit }
+  /** no bait like the food fits it: what puts out the others, where there are any */
+  | { readonly why: 'noBait'; readonly limit?: Limit }
+  /** behind already where it was only looked through, most of all in this */
+  | { readonly why: 'behind'; readonly by: FactorId }
+  /** a little less of everything */
+  | { readonly why: 'little'; readonly pBetter: number }
+  | {
+      readonly why: 'loses'
+      readonly by: FactorId
+      readonly own: PickFigures
+      readonly best: PickFigures
+    }
+)
+/** One thing that is otherwise on another day. */
+export type DayChange =
+  | { readonly id: 'active' | 'slow' | 'slackWater' | 'runsHarder' | 'openBeside' | 'twiceDeep' }
+  | { readonly id: 'current'; readonly speedMS: number }
+  | { readonly id: 'cover'; readonly cover: CoverId }
+
 /** What would change the choice. */
 export interface WhatIf {
-  readonly change: string
+  readonly change: DayChange
   readonly same: boolean
   readonly family: FamilyId
   readonly bait: number
@@ -57,60 +75,30 @@ export interface WayCost {
   readonly share: number
 }
 
-const percent = (x: number): string => `${Math.round(100 * x)} %`
-const minutes = (f: Finalist): number => Math.round(f.report.snag.minutesLeft.value)
-const lowerFirst = (s: string): string => s.charAt(0).toLowerCase() + s.slice(1)
-const ACTIVITY_WORDS: Readonly<Record<Activity, string>> = {
-  active: 'active',
-  steady: 'neither on nor off',
-  slow: 'slow',
-}
+/** What is told of a finalist. */
+export const figuresOf = ({ report: { fall, snag, strike, massKg }, factors }: Finalist): PickFigures => ({
+  minutesLeft: snag.minutesLeft.value,
+  snagPerCast: snag.snagPerCast.value,
+  hookUp: strike.hookUp.value,
+  landed: factors.landed,
+  zone: factors.zone,
+  speedMS: fall.meanSpeedMS.value,
+  pitchRad: fall.pitchRad.value,
+  posture: fall.rest.posture,
+  highestM: fall.rest.highestM,
+  massKg,
+})
 
-/**
- * What speaks for a rig, in the figures every view shows for it: first what it gains most over the others.
- */
-export function reasonsFor(day: Day, best: Finalist, others: readonly Finalist[]): string[] {
+/** What speaks for a rig: first what it gains most over the others; then what is weak in it. */
+export function reasonsFor(best: Finalist, others: readonly Finalist[]): FactorId[] {
   const middle = (id: FactorId): number =>
     Math.max(0.02, others.reduce((sum, o) => sum + o.factors[id], 0) / Math.max(1, others.length))
   const order = [...FACTOR_IDS].sort((a, b) => best.factors[b] / middle(b) - best.factors[a] / middle(a))
-  return [
-    ...new Set(
-      order.filter((id, i) => i < 3 || best.factors[id] < WEAK).map(id => sentenceFor(id, day, best)),
-    ),
-  ]
+  return order.filter((id, i) => i < 3 || best.factors[id] < WEAK)
 }
 
 /** A share below this is a weakness worth saying. */
 const WEAK = 0.5
-
-function sentenceFor(id: FactorId, day: Day, f: Finalist): string {
-  const { report } = f
-  const { fall, snag, strike } = report
-  const speed = `${fall.meanSpeedMS.value.toFixed(2)} m/s`
-  const cover = day.cover === 'open' ? `over ${BOTTOMS[day.bottom].name}` : `in ${COVERS[day.cover].name}`
-  switch (id) {
-    case 'time':
-      return `${minutes(f)} minutes of the hour are left for fishing ${cover}; it hangs up on ${percent(snag.snagPerCast.value)} of casts.`
-    case 'hook':
-      return `It hooks ${percent(strike.hookUp.value)} of the bites of fish that ${FEEDING[day.feeding].name}.`
-    case 'landed':
-      return `Line and hook bring ${percent(f.factors.landed)} of hooked fish out ${day.cover === 'open' ? 'here' : `of ${COVERS[day.cover].name}`}.`
-    case 'zone':
-      return `It is among the fish for ${percent(f.factors.zone)} of a cast: down ${zoneOf(day).fromM > 0 ? `to ${zoneOf(day).fromM.toFixed(1)} m in ${secondsTo(fall.drop, zoneOf(day).fromM).toFixed(0)} s` : 'at once'}, and heavy enough to stay there as it is worked.`
-    case 'follow':
-      return `It falls at ${speed}; fish that are ${ACTIVITY_WORDS[day.activity]} follow best what falls slower or faster by less than a few times.`
-    case 'look':
-      return atBottom(day) && fall.rest.highestM > 0.03
-        ? `It ${fall.rest.posture} ${fall.rest.posture === 'lies' ? 'with its highest part' : 'and shows itself'} ${Math.round(1000 * fall.rest.highestM)} mm over ${BOTTOMS[day.bottom].name}.`
-        : `It falls at ${Math.round(radToDeg(fall.pitchRad.value))}° and ${fall.rest.posture} on the bottom.`
-    case 'quiet':
-      return `It lands quietly: ${(1000 * report.massKg).toFixed(0)} g in ${day.depthM.toFixed(1)} m of ${day.clarity} water.`
-    case 'intake':
-      return `It weighs ${(1000 * report.massKg).toFixed(0)} g in all: light enough for fish that ${FEEDING[day.feeding].name} to take in.`
-    case 'match':
-      return `The bait is ${f.match === 'close' ? 'close to' : f.match === 'fair' ? 'fairly like' : 'unlike'} ${PREY[day.prey].name} in shape.`
-  }
-}
 
 /**
  * Why a family is not picked: what put it out, or the figure in which it loses most. Undefined where the box
@@ -126,72 +114,60 @@ export function whyNot(
   const own = candidates.filter(c => riggings[c.rigging]!.base.family === family)
   if (own.length === 0) return undefined
   const finalist = done.filter(f => f.rig.family === family).sort((a, b) => b.score - a.score)[0]
-  if (finalist?.limit) return { family, sentence: `${finalist.limit.sentence}.` }
-  if (!finalist) return { family, sentence: behind(own, best) ?? barred(own) }
+  if (finalist?.limit) return { family, why: 'limit', limit: finalist.limit }
+  if (!finalist) return { family, ...(behind(own, best) ?? barred(own)) }
   const ratio = (id: FactorId): number => finalist.factors[id] / best.factors[id]
-  const worst = [...FACTOR_IDS].sort((a, b) => ratio(a) - ratio(b))[0]!
-  if (ratio(worst) > NO_LOSS)
-    return {
-      family,
-      sentence: `a little less of everything: it scores better than the first in ${Math.round(100 * betterThan(finalist.scores, best.scores))} in 100 ways it may be.`,
-    }
-  return { family, sentence: loss(worst, finalist, best) }
+  const by = [...FACTOR_IDS].sort((a, b) => ratio(a) - ratio(b))[0]!
+  return ratio(by) > NO_LOSS
+    ? { family, why: 'little', pBetter: betterThan(finalist.scores, best.scores) }
+    : { family, why: 'loses', by, own: figuresOf(finalist), best: figuresOf(best) }
 }
 
 const NO_LOSS = 0.93
-
-function loss(id: FactorId, f: Finalist, best: Finalist): string {
-  const own = f.report
-  const other = best.report
-  switch (id) {
-    case 'time':
-      return `leaves ${minutes(f)} minutes of the hour for fishing against ${minutes(best)}: it hangs up on ${percent(own.snag.snagPerCast.value)} of casts.`
-    case 'hook':
-      return `hooks ${percent(own.strike.hookUp.value)} of bites against ${percent(other.strike.hookUp.value)}.`
-    case 'landed':
-      return `brings ${percent(f.factors.landed)} of hooked fish out against ${percent(best.factors.landed)}.`
-    case 'zone':
-      return `is among the fish for ${percent(f.factors.zone)} of a cast against ${percent(best.factors.zone)}: ${own.fall.meanSpeedMS.value < other.fall.meanSpeedMS.value ? 'slow to come down and easily lifted' : 'lifted away or gone through too soon'}.`
-    case 'follow':
-      return `falls at ${own.fall.meanSpeedMS.value.toFixed(2)} m/s against ${other.fall.meanSpeedMS.value.toFixed(2)}: ${own.fall.meanSpeedMS.value > other.fall.meanSpeedMS.value ? 'faster' : 'slower'} than these fish follow.`
-    case 'look':
-      return `falls at ${Math.round(radToDeg(own.fall.pitchRad.value))}° and ${own.fall.rest.posture} on the bottom, ${Math.round(1000 * own.fall.rest.highestM)} mm high against ${Math.round(1000 * other.fall.rest.highestM)}.`
-    case 'quiet':
-      return `lands loudly: ${(1000 * own.massKg).toFixed(0)} g against ${(1000 * other.massKg).toFixed(0)}.`
-    case 'intake':
-      return `weighs ${(1000 * own.massKg).toFixed(0)} g against ${(1000 * other.massKg).toFixed(0)}: harder for these fish to take in.`
-    case 'match':
-      return 'fits only baits that are less like the food, or is worked in a way these fish like less.'
-  }
-}
 
 /**
  * Where a family that was only looked through is furthest behind, without figures, which are those of the
  * full evaluation alone.
  */
-function behind(own: readonly Candidate[], best: Finalist): string | undefined {
+function behind(
+  own: readonly Candidate[],
+  best: Finalist,
+): { readonly why: 'behind'; readonly by: FactorId } | undefined {
   const able = own.filter(c => !c.limit && c.factors).sort((a, b) => b.score - a.score)[0]
   if (!able) return undefined
-  const worst = [...FACTOR_IDS].sort(
-    (a, b) => able.factors![a] / best.factors[a] - able.factors![b] / best.factors[b],
-  )[0]!
-  return `clearly behind already in the quick look, most of all in ${FACTOR_NAMES[worst]}.`
+  const lag = (id: FactorId): number => able.factors![id] / best.factors[id]
+  return { why: 'behind', by: [...FACTOR_IDS].sort((a, b) => lag(a) - lag(b))[0]! }
 }
 
+type Barred =
+  { readonly why: 'limit'; readonly limit: Limit } | { readonly why: 'noBait'; readonly limit?: Limit }
+
 /** What puts out the candidate that would score best without it; a bad fit only where nothing fits. */
-function barred(own: readonly Candidate[]): string {
+function barred(own: readonly Candidate[]): Barred {
   const fitting = own
     .filter(c => c.limit && c.factors)
     .sort((a, b) => scoreOf(b.factors!) - scoreOf(a.factors!))[0]
-  if (fitting?.limit) return `${fitting.limit.sentence}.`
-  const count = new Map<string, number>()
-  for (const { limit } of own)
-    if (limit && limit.id !== 'match') count.set(limit.sentence, (count.get(limit.sentence) ?? 0) + 1)
-  const [most] = [...count].sort((a, b) => b[1] - a[1])
-  return most
-    ? `no bait like the food fits it: ${most[0]}.`
-    : 'no bait in the box that is like the food fits it.'
+  if (fitting?.limit) return { why: 'limit', limit: fitting.limit }
+  const count = new Map<string, { readonly limit: Limit; times: number }>()
+  for (const { limit } of own) {
+    if (!limit || limit.id === 'match') continue
+    const kind = limitKind(limit)
+    const met = count.get(kind) ?? { limit, times: 0 }
+    met.times++
+    count.set(kind, met)
+  }
+  const [most] = [...count.values()].sort((a, b) => b.times - a.times)
+  return { why: 'noBait', ...(most ? { limit: most.limit } : {}) }
 }
+
+/** Limits of one kind, whatever their figures. */
+const limitKind = (limit: Limit): string =>
+  [
+    limit.id,
+    'rule' in limit && limit.rule.id,
+    'problem' in limit && limit.problem.code,
+    'misfit' in limit && limit.misfit,
+  ].join(' ')
 
 /** Cover one step thicker, where there is one. */
 const THICKER: Readonly<Partial<Record<CoverId, CoverId>>> = {
@@ -203,59 +179,46 @@ const THICKER: Readonly<Partial<Record<CoverId, CoverId>>> = {
 /** A current in water that has none, m/s; and how many times more it may run. */
 const A_CURRENT_MS = 0.5
 
+interface OtherDay {
+  readonly change: DayChange
+  readonly day: Day
+  /** the box must be looked through again */ readonly afresh?: true
+}
+
 /** Days that differ in one thing. */
-function otherDays(
-  day: Day,
-): readonly { readonly change: string; readonly day: Day; readonly afresh?: true }[] {
-  const { stream: _, ...still } = day
-  const flow = day.stream?.surfaceMS ?? 0
+function otherDays(day: Day): readonly OtherDay[] {
   const thicker = THICKER[day.cover]
-  return [
-    ...(day.activity !== 'active'
-      ? [{ change: 'if the fish turn active', day: { ...day, activity: 'active' as const } }]
-      : []),
-    ...(day.activity !== 'slow'
-      ? [{ change: 'if they slow down', day: { ...day, activity: 'slow' as const } }]
-      : []),
-    ...(flow > 0.05
-      ? [
-          { change: 'at slack water', day: still as Day },
-          {
-            change: 'if it runs half as hard again',
-            day: { ...day, stream: { towardRad: day.stream!.towardRad, surfaceMS: 1.5 * flow } },
-          },
-        ]
-      : [
-          {
-            change: 'if a current of half a metre a second comes up',
-            day: { ...day, stream: { surfaceMS: A_CURRENT_MS, towardRad: 0 } },
-          },
-        ]),
-    ...(thicker
-      ? [
-          {
-            change: `if it is ${COVERS[thicker].name}`,
-            day: { ...day, cover: thicker },
-            afresh: true as const,
-          },
-        ]
-      : [
-          {
-            change: 'in open water beside it',
-            day: { ...day, cover: 'open' as const },
-            afresh: true as const,
-          },
-        ]),
-    {
-      change: 'with twice the depth',
-      day: {
-        ...day,
-        depthM: 2 * day.depthM,
-        ...(day.zone ? { zone: { fromM: day.zone.fromM + day.depthM, toM: day.zone.toM + day.depthM } } : {}),
+  const turned = (['active', 'slow'] as const)
+    .filter(activity => activity !== day.activity)
+    .map((activity): OtherDay => ({ change: { id: activity }, day: { ...day, activity } }))
+  const cover: OtherDay = thicker
+    ? { change: { id: 'cover', cover: thicker }, day: { ...day, cover: thicker }, afresh: true }
+    : { change: { id: 'openBeside' }, day: { ...day, cover: 'open' }, afresh: true }
+  return [...turned, ...otherFlows(day), cover, { change: { id: 'twiceDeep' }, day: twiceDeep(day) }]
+}
+
+function otherFlows(day: Day): OtherDay[] {
+  const { stream, ...still } = day
+  const surfaceMS = stream?.surfaceMS ?? 0
+  if (!stream || surfaceMS <= 0.05)
+    return [
+      {
+        change: { id: 'current', speedMS: A_CURRENT_MS },
+        day: { ...day, stream: { surfaceMS: A_CURRENT_MS, towardRad: 0 } },
       },
-    },
+    ]
+  return [
+    { change: { id: 'slackWater' }, day: still },
+    { change: { id: 'runsHarder' }, day: { ...day, stream: { ...stream, surfaceMS: 1.5 * surfaceMS } } },
   ]
 }
+
+/** Twice the depth; fish that keep to a part of the water stay as far over the bottom. */
+const twiceDeep = (day: Day): Day => ({
+  ...day,
+  depthM: 2 * day.depthM,
+  ...(day.zone ? { zone: { fromM: day.zone.fromM + day.depthM, toM: day.zone.toM + day.depthM } } : {}),
+})
 
 /** Baits that the choice is tried again with where the cover changes: those that scored best. */
 const TRIED = 3
@@ -438,75 +401,24 @@ export function costsOfWays(
 const median = (xs: readonly number[]): number =>
   [...xs].sort((a, b) => a - b)[Math.floor(xs.length / 2)] ?? 0
 
-/** Why nothing can be fished, and the nearest way out. */
+/** Why nothing can be fished. */
+export type NothingId = 'noBaits' | 'noHooks' | 'noWayOfRigging' | 'ownWay' | Exclude<LimitId, 'match'>
+
+/** Why nothing can be fished: what the box lacks, or what puts out most of what is in it. */
 export function nothingFits(
   day: Day,
   goods: Goods,
   riggings: readonly Rigging[],
   candidates: readonly Candidate[],
-): { readonly sentence: string; readonly way: string } {
-  if (goods.baits.length === 0)
-    return {
-      sentence: 'The box holds no baits.',
-      way: 'Put a bait in the box, with its form and length, or look beyond it.',
-    }
-  if (
-    riggings.length === 0 &&
-    (goods.hooks.length > 0 || goods.heads.length > 0) &&
-    !(day.way && Object.keys(day.way).length > 0)
-  )
-    return {
-      sentence: 'The box holds nothing for this way of rigging.',
-      way: 'Take another way of rigging, or look beyond the box.',
-    }
+): NothingId {
+  if (goods.baits.length === 0) return 'noBaits'
   if (riggings.length === 0) {
-    return day.way && Object.keys(day.way).length > 0
-      ? {
-          sentence: 'Nothing in the box keeps to your way.',
-          way: 'Loosen one of your preferences, or look beyond the box.',
-        }
-      : {
-          sentence: 'The box holds no hooks or heads.',
-          way: 'Put a hook or a head in the box, or look beyond it.',
-        }
+    if (day.way && Object.keys(day.way).length > 0) return 'ownWay'
+    return goods.hooks.length > 0 || goods.heads.length > 0 ? 'noWayOfRigging' : 'noHooks'
   }
-  const count = new Map<LimitId, number>()
+  const count = new Map<NothingId, number>()
   for (const { limit } of candidates)
-    if (limit && limit.id !== 'match') count.set(limit.id, (count.get(limit.id) ?? 0) + 1)
-  const [most] = [...count].filter(([id]) => id !== 'fit').sort((a, b) => b[1] - a[1])
-  switch (most?.[0] ?? 'fit') {
-    case 'current':
-      return {
-        sentence: 'Nothing in the box holds this current.',
-        way: `The heaviest rig is not heavy enough for ${(day.stream?.surfaceMS ?? 0).toFixed(1)} m/s in ${day.depthM} m: buy a heavier weight, use thinner line, or fish the slack.`,
-      }
-    case 'reach':
-      return {
-        sentence: `Nothing in the box comes down to ${zoneOf(day).fromM.toFixed(1)} m in a time anyone waits.`,
-        way: 'Take a heavier weight, or fish higher.',
-      }
-    case 'roof':
-      return {
-        sentence: 'Nothing in the box breaks through the mat.',
-        way: 'It takes a slim bait behind a pegged weight of some 20 g and more; or fish its edge.',
-      }
-    case 'cast':
-      return {
-        sentence: 'No rod in the box casts these rigs.',
-        way: 'Put a rod in the box with the weights it casts.',
-      }
-    case 'floats':
-      return {
-        sentence: 'Everything that fits floats in this water.',
-        way: 'Take a weight, or a bait that sinks.',
-      }
-    default:
-      return {
-        sentence: `No hook in the box fits a bait that ${SPECIES[day.species].name} here would take for ${PREY[day.prey].name}.`,
-        way: `${lowerFirst('Look')} beyond the box to see which hook to buy, or change what they eat.`.replace(
-          /^l/,
-          'L',
-        ),
-      }
-  }
+    if (limit && limit.id !== 'match' && limit.id !== 'fit')
+      count.set(limit.id, (count.get(limit.id) ?? 0) + 1)
+  return [...count].sort((a, b) => b[1] - a[1])[0]?.[0] ?? 'fit'
 }

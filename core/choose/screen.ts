@@ -165,7 +165,7 @@ const unlike = (way: Rigging): Seen[] =>
       weight,
       point,
       score: 0,
-      limit: { id: 'match' as const, sentence: 'the bait is too unlike what they eat, in size or shape' },
+      limit: { id: 'match' as const },
     })),
   )
 
@@ -214,7 +214,7 @@ function lookingAt(place: ReturnType<typeof placeOf>, bait: BaitSpec, { laid, bo
     const plain: RigSpec =
       hung && point !== 'open' ? { ...spec, family: 'O2', weightKg: 0, peg: 'pegged' } : spec
     const [problem] = problemsOf(bait, spec)
-    if (problem) return { id: 'fit', sentence: lower(problem.message) }
+    if (problem) return { id: 'fit', problem }
     return keep(laid, ofBait + keyOf(plain), () => layOf(assembleRig(bait, plain)))
   }
 
@@ -264,7 +264,7 @@ function lookingAt(place: ReturnType<typeof placeOf>, bait: BaitSpec, { laid, bo
       if ('id' in one) return out(point, one)
       const rule = one.fit.rules.find(r => r.verdict === 'fail')
       if (rule) {
-        const limit: Limit = { id: 'fit', sentence: lower(rule.sentence) }
+        const limit: Limit = { id: 'fit', rule }
         if (WHATEVER_POINT.has(rule.id)) never = limit
         return out(point, limit)
       }
@@ -312,13 +312,11 @@ function lookingAt(place: ReturnType<typeof placeOf>, bait: BaitSpec, { laid, bo
           weight,
           point,
           score: 0,
-          limit: { id: 'floats', sentence: 'it floats: it never sinks in this water' },
+          limit: { id: 'floats' },
         }
       const rod = rodFor(goods, fall.massKg)
       const limit: Limit | undefined =
-        rod === undefined
-          ? { id: 'cast', sentence: `no rod in the box casts ${(1000 * fall.massKg).toFixed(0)} g` }
-          : limitOf(day, fall, line, water)
+        rod === undefined ? { id: 'cast', massKg: fall.massKg } : limitOf(day, fall, line, water)
       const power = rod ?? 'medium'
       const hookUp = keep(hooks, power, () =>
         shareHooked(
@@ -353,7 +351,6 @@ const hangs = ({ base: { family, peg } }: Rigging): boolean =>
   family in HANGS && (family !== 'L1' || peg === 'free' || peg === 'half')
 
 const keyOf = (spec: RigSpec): string => JSON.stringify(spec)
-const lower = (s: string): string => s.charAt(0).toLowerCase() + s.slice(1).replace(/\.$/, '')
 
 interface Laid {
   readonly rig: AssembledRig

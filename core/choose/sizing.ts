@@ -6,7 +6,7 @@ import { conditionsFor } from './day'
 import { evaluateRig } from './evaluateRig'
 import { traitsOf, type Finalist } from './finish'
 import type { Goods, Rigging } from './goods'
-import { limitOf } from './limits'
+import { limitOf, type Limit } from './limits'
 import { factorsOf, scoreOf, scoringOf, type Traits } from './score'
 
 /** The same rig a weight lighter or heavier: what it does and what it is worth. */
@@ -18,7 +18,7 @@ export interface WeightStep {
   readonly bottomS: number
   readonly minutesLeft: number
   readonly score: number
-  /** why it cannot be fished here */ readonly barred?: string
+  /** why it cannot be fished here */ readonly barred?: Limit
 }
 
 /**
@@ -69,7 +69,7 @@ export function weightSteps(
         bottomS: fall.timeS.value,
         minutesLeft: snag.minutesLeft.value,
         score: scoreOf(factorsOf(scoring, exact, pick.outfit.retrieve, pick.outfit.line)),
-        ...(limit ? { barred: limit.sentence } : {}),
+        ...(limit ? { barred: limit } : {}),
       },
     ]
   })

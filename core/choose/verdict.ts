@@ -1,4 +1,5 @@
 import { measure, type Measure, type Outcome } from '../outcome'
+import type { FitRule } from '../fit/rules'
 import type { Ensemble } from '../uncertainty/ensemble'
 import { meanOf, measureOf, shareOf } from '../uncertainty/members'
 import type { RigMembers, RigReport } from './evaluateRig'
@@ -62,11 +63,10 @@ export interface Verdict {
   readonly turnsOn?: ParameterId
   /** members that count alike, where what was logged is hard to make one of and they are few */
   readonly effective?: number
-  /** what cannot be fished as rigged, and why */ readonly out: readonly {
-    readonly letter: string
-    readonly why: 'fit' | 'failed'
-    readonly message: string
-  }[]
+  /** what cannot be fished as rigged, and why */
+  readonly out: readonly ({ readonly letter: string } & (
+    { readonly why: 'fit'; readonly rule: FitRule } | { readonly why: 'failed'; readonly message: string }
+  ))[]
 }
 
 /** Best in so many members of a hundred: tie it on. Best in fewer than so many: surely behind. */
@@ -88,10 +88,8 @@ type Standing = Doubtful & { readonly report: RigReport }
 export function judgeLanes(lanes: readonly JudgedLane[], utility: Utility, ensemble?: Ensemble): Verdict {
   const out = lanes.flatMap(({ letter, result }): Verdict['out'] => {
     if (!result.ok) return [{ letter, why: 'failed', message: result.message }]
-    if (result.value.fit.verdict !== 'fail') return []
-    return [
-      { letter, why: 'fit', message: result.value.fit.rules.find(r => r.verdict === 'fail')?.sentence ?? '' },
-    ]
+    const rule = result.value.fit.rules.find(r => r.verdict === 'fail')
+    return rule ? [{ letter, why: 'fit', rule }] : []
   })
   const standing = lanes.flatMap(({ letter, result }): Standing[] =>
     result.ok && result.value.fit.verdict !== 'fail'

@@ -3,7 +3,6 @@ import type { BaitSpec, RigSpec } from '../rig/spec'
 import { bookOf, evidenceOf, touchTally, type LoggedCounts, type LoggedDrop } from './book'
 import { fitDrops, pooledPrior, type DropModel } from './drops'
 import { baitKey, kindKey, placeKey, rigKey } from './keys'
-import { fallWords } from './words'
 
 const shad: BaitSpec = { form: 'slimShad', lengthM: 0.09, material: 'plain' }
 const rig: RigSpec = {
@@ -106,20 +105,5 @@ describe('pooling', () => {
     expect(alike.lnDrag).toBeGreaterThan(2 * Math.abs(unlike.lnDrag))
     expect(alike.vDrag).toBeLessThan(unlike.vDrag)
     expect(unlike.vDrag).toBeLessThanOrEqual(pooledPrior([]).vDrag)
-  })
-})
-
-describe('a fit in words', () => {
-  it('slower baits have more drag, faster ones less; near the model nothing is made of it', () => {
-    const words = (seconds: number): string =>
-      fallWords(fitDrops(drops(shad, ...Array.from({ length: 8 }, () => seconds)))).sentence
-    expect(words(5.2)).toMatch(/^It has \d+ % more drag than the model gives: it falls slower\.$/)
-    expect(words(3.1)).toMatch(/^It has \d+ % less drag than the model gives: it falls faster\.$/)
-    expect(words(4)).toBe('It falls as the model says, as far as these drops can tell.')
-  })
-  it('tells how many were used, how many set aside, and how they scatter', () => {
-    const { detail } = fallWords(fitDrops(drops(shad, 4.6, 4.5, 4.7, 4.6, 1.2)))
-    expect(detail).toMatch(/from 4 drops, 1 set aside; they scatter by \d+ %\.$/)
-    expect(fallWords(fitDrops(drops(shad, 4.6))).detail).toMatch(/from 1 drop; /)
   })
 })

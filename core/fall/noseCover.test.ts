@@ -49,7 +49,7 @@ describe('bodies that cannot be', () => {
     const craw: BaitSpec = { form: 'craw', lengthM: 0.1, material: 'plain' }
     const spec = open(0.005, { trimM: 0.065 })
     expect(problemsOf(craw, spec)).toEqual([
-      { field: 'rig.trimM', message: expect.stringContaining('of the body is left') as string },
+      { field: 'rig.trimM', code: 'bodyLeft', mostM: expect.closeTo(0.052, 2) as number },
     ])
     expect(() => assembleRig(craw, spec)).toThrow(/rig\.trimM/)
   })

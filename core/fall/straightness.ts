@@ -14,12 +14,13 @@ const LEANS_RAD = 0.35
 export interface Straightness {
   /** undefined where it does neither within the range tried, or spins however straight */
   readonly withinM?: number
-  readonly then?: 'spins' | 'leans over'
+  readonly then?: 'spins' | 'leans'
   readonly spinsAnyway: boolean
 }
 
 /** Steps of crookedness tried, m, and water it is tried in, m. */
 const STEPS_M = [0.001, 0.002, 0.003, 0.004, 0.005, 0.006, 0.008, 0.01, 0.013] as const
+export const MOST_CROOKED_M = STEPS_M.at(-1)!
 const DEPTH_M = 3
 
 /**
@@ -43,7 +44,7 @@ export function straightness(bent: (bendM: number) => HydroBody, line?: Line): S
   for (const withinM of STEPS_M) {
     const { turns, roll } = fall(withinM)
     if (turns >= SPINS_TURNS_PER_M) return { spinsAnyway: false, withinM, then: 'spins' }
-    if (roll >= straight.roll + LEANS_RAD) return { spinsAnyway: false, withinM, then: 'leans over' }
+    if (roll >= straight.roll + LEANS_RAD) return { spinsAnyway: false, withinM, then: 'leans' }
   }
   return { spinsAnyway: false }
 }

@@ -64,7 +64,7 @@ describe('sizes people fish every day', () => {
         ...more,
       }
       const fit = evaluateFit(assembleRig(bait, rig))
-      expect(fit.rules.filter(r => r.verdict !== 'pass').map(r => r.sentence)).toEqual([])
+      expect(fit.rules.filter(r => r.verdict !== 'pass').map(r => r.id)).toEqual([])
       const { best } = findSize(bait, rig)
       expect(best?.verdict).toBe('pass')
       expect(apart(best!.size, hookSize)).toBeLessThanOrEqual(1)

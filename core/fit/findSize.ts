@@ -27,7 +27,6 @@ export interface SizeAnswer {
   /** the size with the most room in its tightest rule; undefined when none fits */ readonly best?: SizeFit
   /** other families, the most alike first; empty where the one asked for passes */
   readonly instead: readonly Instead[]
-  /** for the angler */ readonly sentence: string
 }
 
 /** Rules on which a hook size bears; the keeper and the line are chosen on their own. */
@@ -57,23 +56,11 @@ const MOST_OFFERED = 3
 export function findSize(bait: BaitSpec, spec: RigSpec, line?: Line): SizeAnswer {
   const sizes = sizesOf(bait, spec, line)
   const best = bestOf(sizes)
-  const name = FAMILIES[spec.family].name
-  if (best?.verdict === 'pass')
-    return { sizes, best, instead: [], sentence: `${best.size} fits best: ${best.worst.sentence}` }
-  const instead = others(bait, spec, line, best)
-  const offered = instead
-    .map(
-      i =>
-        `${FAMILIES[i.family].name} ${i.size}${i.wire === 'standard' ? '' : `, ${WIRE_GRADES[i.wire].name}`}`,
-    )
-    .join('; ')
-  const way =
-    offered === ''
-      ? 'Take a bait with more body behind the hook, or a shorter hook of your own measurements.'
-      : `Use instead: ${offered}.`
-  return best
-    ? { sizes, best, instead, sentence: `${best.size} is nearest: ${best.worst.sentence} ${way}` }
-    : { sizes, instead, sentence: `No size of this family fits (${name}). ${way}` }
+  return {
+    sizes,
+    ...(best ? { best } : {}),
+    instead: best?.verdict === 'pass' ? [] : others(bait, spec, line, best),
+  }
 }
 
 function sizesOf(bait: BaitSpec, spec: RigSpec, line?: Line): SizeFit[] {

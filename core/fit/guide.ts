@@ -2,30 +2,52 @@ import type { Straightness } from '../fall/straightness'
 import type { AssembledRig } from '../rig/assemble'
 import { FAMILIES } from '../rig/families'
 import { REST_DEPTH_M } from '../rig/placement'
-import { KEEPERS } from '../tackle/keepers'
+import type { KeeperId } from '../tackle/keepers'
 import { PLASTICS } from '../tackle/materials'
 import type { FitResult } from './evaluateFit'
-import { mm } from './text'
 
 /** A mark along the bait, m from the nose as fished. */
 export interface RigMark {
   readonly id: 'neck' | 'eye' | 'bend' | 'exit' | 'weight' | 'point'
-  readonly name: string
   readonly atM: number
 }
 
-/** One thing to do with the hands. */
-export interface RigStep {
-  readonly title: string
-  readonly text: string
-  readonly marks: readonly RigMark['id'][]
-}
+/** One thing to do with the hands; lengths in m, from the nose where it is a place. */
+export type RigStep =
+  | { readonly id: 'trim'; readonly cutM: number }
+  | { readonly id: 'layAlong'; readonly exitM: number }
+  | { readonly id: 'slit'; /** plastic left over the back */ readonly skinM: number }
+  | { readonly id: 'wetHead' | 'seatWeight' | 'enterNose' | 'closeJoint' | 'screwOn' | 'turnHook' | 'pin' }
+  | { readonly id: 'pierceEye' | 'hookOnce'; readonly atM: number }
+  | { readonly id: 'bringOut'; readonly exitM?: number }
+  | { readonly id: 'seat'; readonly keeper: KeeperId }
+  | { readonly id: 'hangTrailing'; readonly bendM: number }
+  | {
+      readonly id: 'setWeight'
+      /** line between weight and hook; free on the line without */ readonly apartM?: number
+    }
+  | { readonly id: 'enterChin'; readonly neckM: number }
+  | { readonly id: 'comeOut'; readonly pushM: number; readonly exitM: number }
+  | { readonly id: 'restPoint'; /** plastic over it; flush when 0 */ readonly coverM: number }
+  | ({ readonly id: 'checkStraight' } & Partial<Straight>)
+
+/** Crookedness at which it no longer falls straight, and what it does then. */
+type Straight = Pick<Straightness, 'withinM' | 'then'>
+type Then = NonNullable<Straightness['then']>
+
+/** What commonly goes wrong. */
+export type RigFault =
+  | { readonly id: 'besideSeam' | 'tooFarAlong' | 'tooLittle' | 'tooMuch' | 'tooDeep' }
+  | { readonly id: 'crooked'; readonly withinM: number; readonly then: Then }
+
+/** What keeps a rig in order. */
+export type RigCare = 'apart' | 'stretch' | 'noElastomer' | 'layBack' | 'change'
 
 export interface RiggingGuide {
   readonly marks: readonly RigMark[]
   readonly steps: readonly RigStep[]
-  readonly wrong: readonly string[]
-  readonly care: readonly string[]
+  readonly wrong: readonly RigFault[]
+  readonly care: readonly RigCare[]
   /**
    * plastic to push toward the nose so that the bait lies flat over the bend, m; 0 for hooks that stay open
    */
@@ -37,37 +59,63 @@ export interface RiggingGuide {
  * care.
  * @param straight crookedness at which it spins or leans over, from the fall; nothing where it does neither
  */
-export function riggingGuide(
-  rig: AssembledRig,
-  fit: FitResult,
-  straight?: Pick<Straightness, 'withinM' | 'then'>,
-): RiggingGuide {
-  const { parts, spec, bait, baitSpec } = rig
-  const { path } = parts.placement
-  const allowanceM = spec.pointRest === 'open' ? 0 : spareOverBend(rig)
-  const marks: RigMark[] = [
-    ...(path.eye.s > 0.001 ? [{ id: 'eye', name: 'eye', atM: path.eye.s } as const] : []),
-    ...(parts.dims.neckM > 0 && !parts.onTop
-      ? [{ id: 'neck', name: 'out of the chin', atM: path.eye.s + parts.dims.neckM } as const]
-      : []),
-    ...parts.compacts
-      .filter(c => c.massKg > 0.0003 && c.at[0] < 0)
-      .slice(0, 1)
-      .map(c => ({ id: 'weight', name: 'middle of the weight', atM: -c.at[0] }) as const),
-    { id: 'point', name: 'point', atM: path.tip.s },
-    ...(fit.exitM === undefined
-      ? []
-      : [{ id: 'exit', name: 'point comes out', atM: spec.exitAtM ?? fit.exitM } as const]),
-    { id: 'bend', name: 'back of the bend', atM: fit.bendM },
-  ]
+export function riggingGuide(rig: AssembledRig, fit: FitResult, straight?: Straight): RiggingGuide {
+  const { spec, baitSpec } = rig
+  const hidden = spec.pointRest !== 'open'
+  const allowanceM = hidden ? spareOverBend(rig) : 0
   return {
-    marks: marks.filter(m => m.atM > 0 && m.atM < bait.lengthM).sort((a, b) => a.atM - b.atM),
-    steps: stepsOf(rig, fit, allowanceM, straight),
-    wrong: wrongOf(rig, straight),
-    care: careOf(PLASTICS[baitSpec.material].elastomer === true, spec.pointRest !== 'open'),
+    marks: marksOf(rig, fit),
+    steps: [
+      ...firstSteps(rig, fit),
+      ...holdSteps(rig, fit, allowanceM),
+      ...lastSteps(rig),
+      { id: 'checkStraight', ...straight },
+    ],
+    wrong: [
+      { id: 'besideSeam' },
+      ...(straight?.withinM === undefined || !straight.then
+        ? []
+        : [{ id: 'crooked', withinM: straight.withinM, then: straight.then } as const]),
+      ...(hidden
+        ? ([{ id: 'tooLittle' }, { id: 'tooMuch' }, { id: 'tooDeep' }] as const)
+        : [{ id: 'tooFarAlong' } as const]),
+    ],
+    care: [
+      ...(PLASTICS[baitSpec.material].elastomer === true
+        ? (['apart', 'stretch'] as const)
+        : (['noElastomer'] as const)),
+      ...(hidden ? (['layBack'] as const) : []),
+      'change',
+    ],
     allowanceM,
   }
 }
+
+const exitOf = ({ spec }: AssembledRig, fit: FitResult): number | undefined => spec.exitAtM ?? fit.exitM
+
+/** Places along the bait, from the nose on. */
+function marksOf(rig: AssembledRig, fit: FitResult): RigMark[] {
+  const { parts, bait } = rig
+  const { path } = parts.placement
+  const weight = parts.compacts.find(c => c.massKg > LEAST_WEIGHT_KG && c.at[0] < 0)
+  const exitM = fit.exitM === undefined ? undefined : exitOf(rig, fit)
+  const marks: RigMark[] = [
+    ...(path.eye.s > 0.001 ? [{ id: 'eye', atM: path.eye.s } as const] : []),
+    ...(parts.dims.neckM > 0 && !parts.onTop
+      ? [{ id: 'neck', atM: path.eye.s + parts.dims.neckM } as const]
+      : []),
+    ...(weight ? [{ id: 'weight', atM: -weight.at[0] } as const] : []),
+    { id: 'point', atM: path.tip.s },
+    ...(exitM === undefined ? [] : [{ id: 'exit', atM: exitM } as const]),
+    { id: 'bend', atM: fit.bendM },
+  ]
+  return marks.filter(m => m.atM > 0 && m.atM < bait.lengthM).sort((a, b) => a.atM - b.atM)
+}
+
+/** Weight that is worth a mark, kg. */
+const LEAST_WEIGHT_KG = 0.0003
+/** Skin left over a slit, m. Typical. */
+const SKIN_M = 0.003
 
 /**
  * Plastic to push forward, m: a third of the length of wire through the plastic at the bend beyond its run
@@ -90,167 +138,65 @@ export function spareOverBend({
   return Math.max(0, 0.35 * (length - run))
 }
 
-function stepsOf(
-  rig: AssembledRig,
-  fit: FitResult,
-  allowanceM: number,
-  straight: Pick<Straightness, 'withinM' | 'then'> | undefined,
-): RigStep[] {
-  const { spec, parts } = rig
-  const family = FAMILIES[spec.family]
-  const exit = spec.exitAtM ?? fit.exitM
-  const steps: RigStep[] = []
-  const step = (title: string, text: string, ...marks: RigMark['id'][]): void =>
-    void steps.push({ title, text, marks })
-  if (spec.trimM)
-    step('Cut the nose', `Cut ${mm(spec.trimM)} off the worn nose, square, away from your hand.`)
-  if (exit !== undefined)
-    step(
-      'Lay it alongside',
-      `Lay the hook against the bait with its eye at the nose. Mark the back at ${mm(exit)}: there the point comes out.`,
-      'exit',
-    )
-  if (spec.slit)
-    step(
-      'Slit the belly',
-      'Slit the belly along the seam under the gap. Stop well short of the back: leave a skin of 3 mm or more.',
-      'bend',
-    )
-  if (parts.inside) {
-    step(
-      'Wet the head',
-      'Wet head and hook. Push them up inside the body from the open end, eye to the back.',
-    )
-    step(
-      'Pierce the eye',
-      `Press the eye out through the back ${mm(parts.tie.s)} from the nose, dead centre.`,
-      'eye',
-    )
-  } else if (parts.onTop) {
-    step(
-      'Hook it',
-      `Pass the point once through, dead centre, ${mm(Math.max(0, parts.tie.s))} from the nose. A ring there saves baits.`,
-      'eye',
-    )
-    if (parts.compacts.length > 0)
-      step('Seat the weight', 'Push the weight in along the middle until only its end shows.', 'weight')
-  } else if (spec.pointRest === 'open') {
-    step(
-      'Enter the nose',
-      'Put the point in dead centre of the nose and thread the bait along the shank, keeping to the middle.',
-    )
-    step(
-      'Bring it out',
-      exit === undefined
-        ? 'Bring the point out on the back.'
-        : `Bring the point out at the mark, ${mm(exit)}, on the seam of the back.`,
-      'exit',
-    )
-    step(
-      'Seat it',
-      `Slide the bait up until the nose is square on the head and the ${KEEPERS[fit.holding.keeper].name} holds it.`,
-    )
-    if (parts.trailing)
-      step(
-        'Hang the trailing hook',
-        `Lay the trailing hook along the back, its bend ${mm(Math.max(...parts.trailing.points.map(p => p.s)))} from the nose.`,
-      )
-  } else weedless(rig, fit, allowanceM, step)
-  if (family.group === 'jointed' && parts.second)
-    step('Close the joint', 'Clip the weight on. The joint must swing freely upward: no plastic in it.')
-  if (family.group === 'line' && parts.second)
-    step(
-      'Set the weight',
-      Number.isFinite(parts.second.tetherM)
-        ? `Weight and hook ${Math.round(parts.second.tetherM * 100)} cm apart.`
-        : 'Leave the weight free on the line, with no peg.',
-    )
-  if (spec.pinned)
-    step(
-      'Pin the bait',
-      'Push a peg through the bait inside the bend, so that it cannot slide down; trim it flush.',
-      'bend',
-    )
-  step(
-    'Check that it is straight',
-    straight?.withinM === undefined
-      ? 'Sight along it from nose to tail. Hang it by the line: it must hang straight.'
-      : `Sight along it from nose to tail. More than ${mm(straight.withinM)} off at the tail and it ${straight.then}: take it off and start again.`,
-  )
-  return steps
-}
-
-function weedless(
-  { spec, parts }: AssembledRig,
-  fit: FitResult,
-  allowanceM: number,
-  step: (title: string, text: string, ...marks: RigMark['id'][]) => void,
-): void {
-  const exit = spec.exitAtM ?? fit.exitM
-  if (fit.holding.keeper === 'screw' && parts.placement.path.eye.s < 0)
-    step(
-      'Screw it on',
-      'Set the centring pin dead centre in the nose and turn the bait on until the nose meets the ring.',
-    )
-  else
-    step(
-      'Enter the nose',
-      `Put the point in dead centre of the nose. Push ${mm(parts.dims.neckM)} in and come out of the chin, on the seam.`,
-      'neck',
-    )
-  step(
-    'Turn the hook',
-    'Draw it through to the neck and turn the hook over, so that the point faces the belly.',
-  )
-  if (exit !== undefined) {
-    step(
-      'Come out on the back',
-      `Push the bait ${mm(allowanceM)} toward the nose, so that it lies flat over the bend. Go in at the belly and come out at the mark, ${mm(exit)}, on the seam of the back.`,
-      'exit',
-    )
-  }
-  if (spec.pointRest !== 'open') {
-    const depth = REST_DEPTH_M[spec.pointRest]
-    step(
-      'Rest the point',
-      depth === 0
-        ? 'Let the point lie flush in the slot or along the back.'
-        : `Push the back up over the point: ${mm(depth)} of plastic over it.`,
-      'point',
-    )
-  }
-}
-
-function wrongOf(
-  { spec }: AssembledRig,
-  straight: Pick<Straightness, 'withinM' | 'then'> | undefined,
-): string[] {
+function firstSteps(rig: AssembledRig, fit: FitResult): RigStep[] {
+  const { trimM, slit } = rig.spec
+  const exitM = exitOf(rig, fit)
   return [
-    'In or out beside the seam: the bait lies crooked and turns.',
-    ...(straight?.withinM === undefined
-      ? []
-      : [
-          `Crooked by ${mm(straight.withinM)} or more at the tail: it ${straight.then}${straight.then === 'spins' ? ' and twists the line' : ''}.`,
-        ]),
-    ...(spec.pointRest === 'open'
-      ? ['Too far along the shank: the bait bunches behind the head and the tail stiffens.']
-      : [
-          'Too little plastic between nose and exit: the bait is drawn into a bow.',
-          'Too much: it bunches, and the point stands off the back.',
-          'Point buried deeper than you think: it never comes clear.',
-        ]),
+    ...(trimM ? [{ id: 'trim', cutM: trimM } as const] : []),
+    ...(exitM === undefined ? [] : [{ id: 'layAlong', exitM } as const]),
+    ...(slit ? [{ id: 'slit', skinM: SKIN_M } as const] : []),
   ]
 }
 
-function careOf(elastomer: boolean, hidden: boolean): string[] {
+/** How the hook goes into the bait, by how it is held. */
+function holdSteps(rig: AssembledRig, fit: FitResult, pushM: number): RigStep[] {
+  const { spec, parts } = rig
+  if (parts.inside) return [{ id: 'wetHead' }, { id: 'pierceEye', atM: parts.tie.s }]
+  if (parts.onTop)
+    return [
+      { id: 'hookOnce', atM: Math.max(0, parts.tie.s) },
+      ...(parts.compacts.length > 0 ? [{ id: 'seatWeight' } as const] : []),
+    ]
+  if (spec.pointRest !== 'open') return weedless(rig, fit, pushM)
+  const exitM = exitOf(rig, fit)
   return [
-    ...(elastomer
+    { id: 'enterNose' },
+    { id: 'bringOut', ...(exitM === undefined ? {} : { exitM }) },
+    { id: 'seat', keeper: fit.holding.keeper },
+    ...(parts.trailing
+      ? [{ id: 'hangTrailing', bendM: Math.max(...parts.trailing.points.map(p => p.s)) } as const]
+      : []),
+  ]
+}
+
+function weedless(rig: AssembledRig, fit: FitResult, pushM: number): RigStep[] {
+  const { spec, parts } = rig
+  const exitM = exitOf(rig, fit)
+  return [
+    fit.holding.keeper === 'screw' && parts.placement.path.eye.s < 0
+      ? { id: 'screwOn' }
+      : { id: 'enterChin', neckM: parts.dims.neckM },
+    { id: 'turnHook' },
+    ...(exitM === undefined ? [] : [{ id: 'comeOut', pushM, exitM } as const]),
+    ...(spec.pointRest === 'open'
+      ? []
+      : [{ id: 'restPoint', coverM: REST_DEPTH_M[spec.pointRest] } as const]),
+  ]
+}
+
+function lastSteps({ spec, parts }: AssembledRig): RigStep[] {
+  const { group } = FAMILIES[spec.family]
+  const { second } = parts
+  return [
+    ...(group === 'jointed' && second ? [{ id: 'closeJoint' } as const] : []),
+    ...(group === 'line' && second
       ? [
-          'Store this elastomer apart from plastisol baits: together they melt.',
-          'Stretch it once or twice before the first cast.',
+          {
+            id: 'setWeight',
+            ...(Number.isFinite(second.tetherM) ? { apartM: second.tetherM } : {}),
+          } as const,
         ]
-      : ['Do not mix with elastomer baits in one box: they melt together.']),
-    ...(hidden ? ['Lay the point back in its place after every bite and every few casts.'] : []),
-    'Change the bait when the nose no longer holds, or cut the nose back and rig it again.',
+      : []),
+    ...(spec.pinned ? [{ id: 'pin' } as const] : []),
   ]
 }

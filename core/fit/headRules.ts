@@ -1,7 +1,6 @@
 import type { AssembledRig } from '../rig/assemble'
 import type { FamilyParts } from '../rig/families/family'
 import { judge, type FitRule } from './rules'
-import { mm, percent } from './text'
 
 /**
  * A hollow body stretches this far over a head before it splits or will not slide. *Assumed* from bench
@@ -18,23 +17,14 @@ export function insideRule(
   const limit = STRETCH * cavity
   const base = {
     id: 'inside',
-    name: 'head against cavity',
+    hollow: cavity > 0,
     value: diameterM,
     limit,
     wants: 'atMost',
     unit: 'm',
   } as const
-  if (cavity === 0)
-    return judge(base, 0, {
-      pass: '',
-      near: '',
-      fail: 'This bait is solid there: a head inside needs a hollow body.',
-    })
-  return judge(base, 0.04 * limit, {
-    pass: `The head is ${mm(diameterM)} thick and the cavity takes ${mm(limit)}.`,
-    near: `The head is ${mm(diameterM)} thick, and the cavity takes just ${mm(limit)}: wet it and push slowly.`,
-    fail: `The head is ${mm(diameterM)} thick; this cavity takes ${mm(limit)}. Take a lighter or denser weight, or a larger tube.`,
-  })
+  if (cavity === 0) return judge(base, 0)
+  return judge(base, 0.04 * limit)
 }
 
 /**
@@ -46,15 +36,7 @@ const THROAT_M = 0.0015
 export function throatRule({ bait, parts: { placement, dims } }: AssembledRig): FitRule {
   const s = Math.min(bait.lengthM, placement.path.shank.to.s)
   const open = dims.gapM - dims.wireM - Math.max(0, bait.topAt(s) - placement.path.shank.to.z)
-  return judge(
-    { id: 'throat', name: 'throat of the hook', value: open, limit: THROAT_M, wants: 'atLeast', unit: 'm' },
-    0.0008,
-    {
-      pass: `The point stands ${mm(open)} clear of the back.`,
-      near: `The point stands only ${mm(Math.max(0, open))} clear of the back: thread the bait a little lower.`,
-      fail: `Crowded: the back fills the gap${open > 0 ? '' : ` by ${mm(-open)} too much`}. Take a wider gap, or thread the bait lower.`,
-    },
-  )
+  return judge({ id: 'throat', value: open, limit: THROAT_M, wants: 'atLeast', unit: 'm' }, 0.0008)
 }
 
 /** Where a trailing hook should hang, share of the bait's length. Typical. */
@@ -71,20 +53,12 @@ export function trailingRule(
   return judge(
     {
       id: 'trailing',
-      name: 'trailing hook',
       value: share,
       limit: late ? TRAILING.most : TRAILING.least,
       wants: late ? 'atMost' : 'atLeast',
       unit: 'share',
     },
     0.04,
-    {
-      pass: `The trailing hook ends ${percent(share)} of the way back, ahead of the part that swims.`,
-      near: `The trailing hook ends ${percent(share)} of the way back, at the edge of what works.`,
-      fail: late
-        ? `The trailing hook ends ${percent(share)} of the way back and stiffens the tail.`
-        : `The trailing hook ends ${percent(share)} of the way back: too far forward for short bites.`,
-    },
   )
 }
 
@@ -101,13 +75,5 @@ const TRAILER = 1.3
 export function trailerRule({ bait, parts: { dims } }: AssembledRig, bendM: number): FitRule {
   const behind = Math.max(0, bait.lengthM - bendM)
   const limit = TRAILER * dims.lengthM
-  return judge(
-    { id: 'trailer', name: 'length of the trailer', value: behind, limit, wants: 'atMost', unit: 'm' },
-    0.1 * limit,
-    {
-      pass: `${mm(behind)} of the trailer hang behind the bend.`,
-      near: `${mm(behind)} of the trailer hang behind the bend: about as long as it may be.`,
-      fail: `The trailer is too long: ${mm(behind)} hang behind the bend. Cut ${mm(behind - limit)} off its nose.`,
-    },
-  )
+  return judge({ id: 'trailer', value: behind, limit, wants: 'atMost', unit: 'm' }, 0.1 * limit)
 }

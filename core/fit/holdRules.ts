@@ -5,7 +5,6 @@ import { KEEPERS, keeperScale, pullOutN, type KeeperId } from '../tackle/keepers
 import type { Line } from '../tackle/lines'
 import { PLASTICS } from '../tackle/materials'
 import { judge, type FitRule } from './rules'
-import { kg } from './text'
 
 /** Drag is set to a third of the line's breaking strength by custom; a hook should stand well above that. */
 export const DRAG_SHARE = 1 / 3
@@ -14,19 +13,13 @@ export function wireRule(load: Measure, line: Line): FitRule {
   const drag = line.strengthN * DRAG_SHARE
   const base = {
     id: 'wire',
-    name: 'wire against line',
+    lineN: line.strengthN,
     value: load.value,
     limit: drag,
     wants: 'atLeast',
     unit: 'N',
   } as const
-  const first =
-    load.value < line.strengthN ? ` It opens before the line breaks at ${kg(line.strengthN)}.` : ''
-  return judge(base, 0.35 * drag, {
-    pass: `The bend opens at ${kg(load.value)}; drag at a third of this line pulls ${kg(drag)}.`,
-    near: `The bend opens at ${kg(load.value)}, close to the ${kg(drag)} of drag on this line: ease off or take heavier wire.${first}`,
-    fail: `Fine wire: the bend opens at ${kg(load.value)}, below the ${kg(drag)} of drag this line can set.${first}`,
-  })
+  return judge(base, 0.35 * drag)
 }
 
 /** How a bait is held, and how long it lasts. */
@@ -86,15 +79,17 @@ export function holdingOf({ bait, baitSpec, spec, parts: { tie } }: AssembledRig
 /** A bait should stay put for a fair number of casts. */
 export function keeperRule({ keeper, castsPerFix, fishPerBait, pullOutN: pull }: Holding): FitRule {
   const casts = Math.round(castsPerFix.value)
-  const fish = fishPerBait.value < 1.5 ? 'about one fish' : `about ${Math.round(fishPerBait.value)} fish`
-  const name = KEEPERS[keeper].name
   return judge(
-    { id: 'keeper', name: 'bait stays on', value: casts, limit: 8, wants: 'atLeast', unit: 'count' },
-    4,
     {
-      pass: `Held by its ${name} to ${kg(pull.value)}: ${casts >= 500 ? 'hundreds of' : `some ${casts}`} casts before it slips, ${fish} a bait.`,
-      near: `Held by its ${name} to ${kg(pull.value)}: it slips after some ${casts} hard casts; ${fish} a bait.`,
-      fail: `Held by its ${name} to only ${kg(pull.value)}: it slips after ${casts} hard ${casts === 1 ? 'cast' : 'casts'}. Cast softly, glue it, or take another keeper.`,
+      id: 'keeper',
+      keeper,
+      pullN: pull.value,
+      fishPerBait: fishPerBait.value,
+      value: casts,
+      limit: 8,
+      wants: 'atLeast',
+      unit: 'count',
     },
+    4,
   )
 }

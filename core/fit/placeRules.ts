@@ -1,7 +1,6 @@
 import type { Measure } from '../outcome'
 import type { AssembledRig } from '../rig/assemble'
 import { judge, type FitRule } from './rules'
-import { mm, percent } from './text'
 
 /**
  * Least part of the bait that must swim free, by what its tail does. A stick works with its whole length.
@@ -27,13 +26,8 @@ const BITE = { mostM: 0.004, ofGap: 0.18, band: 0.08, bandMostM: 0.0015 } as con
 /** The hook must end inside the bait. @param bendM hindmost point of the hook, m from the nose */
 export function lengthRule(bendM: number, lengthM: number): FitRule {
   return judge(
-    { id: 'length', name: 'hook inside the bait', value: bendM, limit: lengthM, wants: 'atMost', unit: 'm' },
+    { id: 'length', baitM: lengthM, value: bendM, limit: lengthM, wants: 'atMost', unit: 'm' },
     0.03 * lengthM,
-    {
-      pass: `The bend stands ${mm(bendM)} behind the nose, inside the bait.`,
-      near: `The bend reaches the very end of the bait: ${mm(bendM)} of ${mm(lengthM)}.`,
-      fail: `Too long: the bend stands ${mm(bendM - lengthM)} behind the tail.`,
-    },
   )
 }
 
@@ -48,61 +42,39 @@ export function exitRule({ bait }: AssembledRig, exitM: number | undefined): Fit
   const [from, to] =
     slot ??
     (exitZone ? [bait.placeOf(exitZone[0]), bait.placeOf(exitZone[1])] : [0.25 * L, bait.placeOf(thickEnd)])
-  const place = slot ? 'the back slot' : exitZone ? 'the first fifth to third' : 'the thick part'
-  const base = { id: 'exit', name: 'point comes out', unit: 'm' } as const
+  const base = {
+    id: 'exit',
+    unit: 'm',
+    baitM: L,
+    place: slot ? 'slot' : exitZone ? 'fifth' : 'thick',
+    comesOut: exitM !== undefined,
+  } as const
   if (exitM === undefined) {
-    return judge({ ...base, value: 0, limit: from, wants: 'atLeast' }, 0, {
-      pass: '',
-      near: '',
-      fail: 'The bend is too shallow: the point never comes out of the back.',
-    })
+    return judge({ ...base, value: 0, limit: from, wants: 'atLeast' }, 0)
   }
-  const where = `${mm(exitM)} from the nose, ${percent(exitM / L)} of the bait`
   const late = exitM - to > from - exitM
   return judge(
     { ...base, value: exitM, limit: late ? to : from, wants: late ? 'atMost' : 'atLeast' },
     0.04 * L,
-    {
-      pass: `Comes out ${where}, in ${place}.`,
-      near: `Comes out ${where}, at the ${late ? 'rear' : 'front'} edge of ${place}.`,
-      fail: `Comes out ${where}: ${mm(late ? exitM - to : from - exitM)} ${late ? 'behind' : 'in front of'} ${place}.`,
-    },
   )
 }
 
 export function freeTailRule({ bait }: AssembledRig, share: number): FitRule {
   const need = FREE_TAIL[bait.limbs[0]?.kind ?? 'none']
-  return judge(
-    { id: 'freeTail', name: 'tail free to swim', value: share, limit: need, wants: 'atLeast', unit: 'share' },
-    0.03,
-    {
-      pass: `${percent(share)} of the bait swims free behind the bend.`,
-      near: `Only ${percent(share)} of the bait swims free; ${percent(need)} is wanted.`,
-      fail: `Too long: ${percent(1 - share)} of the bait cannot swim.`,
-    },
-  )
+  return judge({ id: 'freeTail', value: share, limit: need, wants: 'atLeast', unit: 'share' }, 0.03)
 }
 
 export function clearanceRule(clear: Measure, { spec, bait, parts: { dims } }: AssembledRig): FitRule {
-  const help = spec.slit || bait.form.bellySlot ? '' : ' A slit along the belly would give room.'
   return judge(
     {
       id: 'clearance',
-      name: 'gap when squeezed',
+      slitHelps: !spec.slit && !bait.form.bellySlot,
       value: clear.value,
       limit: Math.min(BITE.mostM, BITE.ofGap * dims.gapM),
       wants: 'atLeast',
       unit: 'm',
     },
     Math.min(BITE.bandMostM, BITE.band * dims.gapM),
-    {
-      pass: `${mm(clear.value)} of gap stand clear when the bait is squeezed.`,
-      near: `${mm(clear.value)} of gap stand clear when squeezed: just enough for a jaw.`,
-      fail:
-        clear.value > 0
-          ? `Too shallow: only ${mm(clear.value)} of gap stand clear when squeezed.${help}`
-          : `Too shallow: squeezed plastic still fills the gap, ${mm(-clear.value)} too much.${help}`,
-    },
   )
 }
 
@@ -127,20 +99,13 @@ export function acrossRule({ bait, parts: { dims, tie } }: AssembledRig): FitRul
   return judge(
     {
       id: 'across',
-      name: 'gap against the bait',
+      widthM: width,
       value: dims.gapM,
       limit,
       wants: wide ? 'atMost' : 'atLeast',
       unit: 'm',
     },
     0.05 * limit,
-    {
-      pass: `A gap of ${mm(dims.gapM)} suits a bait ${mm(width)} wide.`,
-      near: `A gap of ${mm(dims.gapM)} is about as ${wide ? 'wide' : 'narrow'} as may be on a bait ${mm(width)} wide.`,
-      fail: wide
-        ? `Too large: a gap of ${mm(dims.gapM)} only weighs on a bait ${mm(width)} wide.`
-        : `Too small: a bait ${mm(width)} wide hides the point of a gap of ${mm(dims.gapM)}.`,
-    },
   )
 }
 
@@ -148,19 +113,7 @@ export function restRule({ parts: { placement } }: AssembledRig): FitRule {
   const over = Math.abs(placement.naturalOpeningM)
   const high = placement.naturalOpeningM > 0
   const limit = LIES.ofSpan * (placement.path.tip.s - placement.path.eye.s) + LIES.spareM
-  return judge(
-    { id: 'pointRest', name: 'point lies to the back', value: over, limit, wants: 'atMost', unit: 'm' },
-    0.0015,
-    {
-      pass: 'The point lies to the back without bending the bait.',
-      near: high
-        ? `The point stands ${mm(over)} proud: push the bait up to lay it down.`
-        : `The point sits ${mm(over)} too deep: the bait is pulled to it.`,
-      fail: high
-        ? `Gap too big: the point stands ${mm(over)} off the back.`
-        : `Gap too small: the point lies ${mm(over)} inside the bait.`,
-    },
-  )
+  return judge({ id: 'pointRest', proud: high, value: over, limit, wants: 'atMost', unit: 'm' }, 0.0015)
 }
 
 /**
@@ -173,22 +126,17 @@ const FLAT_WITHIN = 0.06
 export function bunchingRule({ spec, bowM }: AssembledRig, exitM: number): FitRule {
   const spare = (spec.exitAtM ?? exitM) - exitM
   const limit = FLAT_WITHIN * exitM
-  const bowed =
-    Math.abs(bowM) > 5e-4 ? ` The tail stands ${mm(Math.abs(bowM))} ${bowM > 0 ? 'up' : 'down'}.` : ''
   return judge(
     {
       id: 'bunching',
-      name: 'plastic between the anchors',
+      exitM,
+      spareM: spare,
+      bowM,
       value: Math.abs(spare),
       limit,
       wants: 'atMost',
       unit: 'm',
     },
     0.4 * limit,
-    {
-      pass: `The bait lies flat: ${mm(exitM)} of plastic between nose and exit, as the hook asks for.`,
-      near: `${mm(Math.abs(spare))} too ${spare > 0 ? 'much plastic: it bunches a little' : 'little plastic: it is drawn tight'}.${bowed}`,
-      fail: `${spare > 0 ? 'Bunched' : 'Stretched'}: ${mm(Math.abs(spare))} too ${spare > 0 ? 'much' : 'little'} plastic between the anchors.${bowed}`,
-    },
   )
 }

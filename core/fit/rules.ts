@@ -1,37 +1,52 @@
+import type { KeeperId } from '../tackle/keepers'
+
 /** How a rule came out. */
 export type Verdict = 'pass' | 'near' | 'fail'
 
-export type RuleId =
-  | 'length'
-  | 'exit'
-  | 'freeTail'
-  | 'clearance'
-  | 'pointRest'
-  | 'across'
-  | 'bunching'
-  | 'inside'
-  | 'throat'
-  | 'trailing'
-  | 'trailer'
-  | 'wire'
-  | 'keeper'
+/** What a rule is about besides its number. SI. */
+export type RuleFacts =
+  | { readonly id: 'length'; readonly baitM: number }
+  | {
+      readonly id: 'exit'
+      /** whether the point comes out of the back at all */ readonly comesOut: boolean
+      /** where it should: the back slot, the first fifth to third of a worm, the thick part */
+      readonly place: 'slot' | 'fifth' | 'thick'
+      readonly baitM: number
+    }
+  | { readonly id: 'freeTail' | 'throat' | 'trailing' | 'trailer' }
+  | { readonly id: 'clearance'; /** a slit along the belly would give room */ readonly slitHelps: boolean }
+  | { readonly id: 'pointRest'; /** off the back, not inside the bait */ readonly proud: boolean }
+  | { readonly id: 'across'; readonly widthM: number }
+  | {
+      readonly id: 'bunching'
+      /** plastic between nose and exit that the laid hook asks for */ readonly exitM: number
+      /** more (+) or less than that */ readonly spareM: number
+      /** tail up (+) or down */ readonly bowM: number
+    }
+  | { readonly id: 'inside'; readonly hollow: boolean }
+  | { readonly id: 'wire'; /** breaking strength of the line, N */ readonly lineN: number }
+  | {
+      readonly id: 'keeper'
+      readonly keeper: KeeperId
+      /** pull that tears the bait off, N */ readonly pullN: number
+      readonly fishPerBait: number
+    }
 
-/**
- * One fit rule with its number. `value` and `limit` in the unit of the rule: metres, a share of length,
- * newtons, or a count.
- */
-export interface FitRule {
-  readonly id: RuleId
-  readonly name: string
+/** A rule's number against its limit, in the unit of the rule: metres, a share, newtons, or a count. */
+interface Weighed {
   readonly value: number
   /** the value that must be reached (or not exceeded, see `wants`) */ readonly limit: number
   readonly wants: 'atLeast' | 'atMost'
   readonly unit: 'm' | 'share' | 'N' | 'count'
-  /** value against limit, positive on the good side, same unit */ readonly margin: number
-  readonly verdict: Verdict
-  /** for the angler; lengths in millimetres, loads in kilograms, as on a bench */
-  readonly sentence: string
 }
+
+/** One fit rule with its number, how it came out, and what it is about. */
+export type FitRule = RuleFacts &
+  Weighed & {
+    /** value against limit, positive on the good side, same unit */ readonly margin: number
+    readonly verdict: Verdict
+  }
+export type RuleOf<I extends RuleFacts['id']> = FitRule & { readonly id: I }
 
 /** Worst verdict of a list; `pass` when it is empty. */
 export const worst = (rules: readonly FitRule[]): Verdict =>
@@ -41,14 +56,9 @@ export const worst = (rules: readonly FitRule[]): Verdict =>
  * Judges a value against a limit with a band of doubt around it.
  * @param band half-width of the band in the value's unit: inside it the verdict is `near`
  */
-export function judge(
-  rule: Pick<FitRule, 'id' | 'name' | 'value' | 'limit' | 'wants' | 'unit'>,
-  band: number,
-  say: { readonly pass: string; readonly near: string; readonly fail: string },
-): FitRule {
+export function judge(rule: RuleFacts & Weighed, band: number): FitRule {
   const margin = rule.wants === 'atLeast' ? rule.value - rule.limit : rule.limit - rule.value
-  const verdict: Verdict = margin >= band ? 'pass' : margin >= -band ? 'near' : 'fail'
-  return { ...rule, margin, verdict, sentence: say[verdict] }
+  return { ...rule, margin, verdict: margin >= band ? 'pass' : margin >= -band ? 'near' : 'fail' }
 }
 
 /**

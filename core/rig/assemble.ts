@@ -26,7 +26,7 @@ export interface AssembledRig {
  */
 export function assembleRig(baitSpec: BaitSpec, spec: RigSpec): AssembledRig {
   const [problem] = problemsOf(baitSpec, spec)
-  if (problem) throw new RangeError(`assembleRig: ${problem.field}: ${problem.message}`)
+  if (problem) throw new RangeError(`assembleRig: ${problem.field}: ${problem.code}`)
   const bending = { bendM: spec.bendM, trimM: spec.trimM, trimLimbs: spec.trimLimbs }
   const straight = shapeBait(baitSpec, bending)
   const first = FAMILIES[spec.family].place(straight, spec)
@@ -77,7 +77,7 @@ export function hookMoved({ geometry: g, parts }: AssembledRig, byM: number): Ri
 /** A bait with nothing in it, as for a bucket test. @throws RangeError when the bait cannot be built */
 export function assembleBareBait(baitSpec: BaitSpec): RigGeometry {
   const [problem] = problemsOfBait(baitSpec)
-  if (problem) throw new RangeError(`assembleBareBait: ${problem.field}: ${problem.message}`)
+  if (problem) throw new RangeError(`assembleBareBait: ${problem.field}: ${problem.code}`)
   const bait = shapeBait(baitSpec)
   return sumParts(plasticStrips(bait), plasticCompacts(bait, 0), [0, 0, 0])
 }

@@ -104,10 +104,23 @@ export interface RigSpec {
   readonly bendM?: number
 }
 
-export interface Problem {
-  readonly field: string
-  readonly message: string
-}
+/** What is wrong at a field of a bait or rig, as data; SI. */
+export type Problem = { readonly field: string } & (
+  | {
+      readonly code: 'range'
+      readonly of: 'length' | 'span' | 'weight' | 'density'
+      readonly low: number
+      readonly high: number
+    }
+  | {
+      readonly code:
+        'unknown' | 'outlineCount' | 'outlineLists' | 'outlineOrder' | 'outlineWidths' | 'noWeight' | 'noPeg'
+    }
+  | { readonly code: 'pointRest' | 'keeper' | 'guard'; readonly family: FamilyId }
+  | { readonly code: 'hookDim'; readonly mostM: number }
+  | { readonly code: 'bodyLeft' | 'baitLeft'; /** what may be cut off */ readonly mostM: number }
+  | { readonly code: 'hookLonger'; readonly hookM: number; readonly baitM: number }
+)
 
 /** Limits of what the model has been shown to handle. SI. */
 export const LIMITS = {

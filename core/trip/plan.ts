@@ -1,4 +1,3 @@
-import { FAMILIES } from '../rig/families'
 import type { EvidenceBook } from '../evidence/book'
 import type { RigSpec } from '../rig/spec'
 import type { Day } from '../choose/day'
@@ -51,10 +50,17 @@ export interface InHand {
   /** against the best rig of the box at this moment */ readonly share: number
 }
 
+/** Something to do at a time of the trip: go to a stop, take another rod, change the weight. */
 export interface Change {
   readonly at: number
-  readonly sentence: string
   readonly kind: 'rod' | 'weight' | 'stop'
+  /** of the stop */ readonly name: string
+  /** of the rod */ readonly letter: string
+  readonly family: RigSpec['family']
+  readonly weightKg: number
+  /** than the weight before, where only that changes */ readonly heavier: boolean
+  readonly depthM: number
+  /** positive on the flood */ readonly currentMS: number
 }
 
 export interface TripPlan {
@@ -69,10 +75,7 @@ export interface TripPlan {
   }[]
   /** rods of the box that carry nothing: one is left free for what turns up */ readonly freeRodId?: string
   readonly riggings: readonly Rigging[]
-  /** where a stop cannot be fished: why */ readonly without: readonly {
-    readonly stop: number
-    readonly sentence: string
-  }[]
+  /** stops where nothing in the box can be fished, by name */ readonly without: readonly string[]
 }
 
 const STEP_MS = 30 * 60_000
@@ -150,7 +153,7 @@ export function* planTrip(
   const moments = momentsOf(stops, tide, weather)
   const riggings = riggingsOf(goods, stops[0]?.day.way)
   const pools: Tied[] = []
-  const without: { stop: number; sentence: string }[] = []
+  const without: string[] = []
   const values: number[][] = moments.map(() => [])
   const chosenWeights: Candidate[][] = moments.map(() => [])
   for (const [i, stop] of stops.entries()) {
@@ -191,8 +194,7 @@ export function* planTrip(
   }
   const best = values.map(row => Math.max(0, ...row))
   for (const i of stops.keys())
-    if (moments.every((m, k) => m.stop !== i || best[k] === 0))
-      without.push({ stop: i, sentence: `Nothing in the box can be fished at ${stops[i]!.name} then.` })
+    if (moments.every((m, k) => m.stop !== i || best[k] === 0)) without.push(stops[i]!.name)
   const picked = greedy(values, best, pools, tiedAtMost(options.rods, goods.rods.length, stops.length))
   const { hand, used } = assign(values, best, picked, chosenWeights, moments, riggings)
   const rods: PlanRod[] = []
@@ -349,47 +351,41 @@ function mostUsed(list: readonly Candidate[]): Candidate | undefined {
   return [...count].sort((a, b) => b[1] - a[1])[0]?.[0]
 }
 
-const grams = (kg: number): string => `${Number((1000 * kg).toFixed(1))} g`
-const rigName = (rig: RigSpec): string => FAMILIES[rig.family].shortName
-
 function changesOf(
   hand: readonly InHand[],
   rods: readonly PlanRod[],
   moments: readonly Moment[],
   stops: readonly Stop[],
 ): Change[] {
-  const changes: Change[] = []
   let last: InHand | undefined
-  for (const h of hand) {
-    const moment = moments[h.moment]!
-    const rod = rods[h.rod]!
-    const moved = last && moments[last.moment]!.stop !== moment.stop
-    const run =
-      Math.abs(moment.currentMS) > 0.05
-        ? `${moment.currentMS > 0 ? 'flood' : 'ebb'} ${Math.abs(moment.currentMS).toFixed(1)} m/s, `
-        : ''
-    const water = `${run}${moment.depthM.toFixed(1)} m`
-    if (!last || moved)
-      changes.push({
-        at: moment.at,
-        kind: 'stop',
-        sentence: `${stops[moment.stop]!.name}: rod ${rod.letter}, ${rigName(rod.finalist.rig)}${h.weightKg > 0 ? ` with ${grams(h.weightKg)}` : ''} (${water}).`,
-      })
-    else if (last.rod !== h.rod)
-      changes.push({
-        at: moment.at,
-        kind: 'rod',
-        sentence: `Take rod ${rod.letter}: ${rigName(rod.finalist.rig)}${h.weightKg > 0 ? ` with ${grams(h.weightKg)}` : ''} (${water}).`,
-      })
-    else if (last.weightKg !== h.weightKg)
-      changes.push({
-        at: moment.at,
-        kind: 'weight',
-        sentence: `${h.weightKg > last.weightKg ? 'Up' : 'Down'} to ${grams(h.weightKg)} on rod ${rod.letter} (${water}).`,
-      })
+  return hand.flatMap((h): Change[] => {
+    const before = last
     last = h
-  }
-  return changes
+    const { at, stop, depthM, currentMS } = moments[h.moment]!
+    const rod = rods[h.rod]!
+    const moved = !before || moments[before.moment]!.stop !== stop
+    const kind = moved
+      ? 'stop'
+      : before.rod !== h.rod
+        ? 'rod'
+        : before.weightKg !== h.weightKg
+          ? 'weight'
+          : ''
+    if (!kind) return []
+    return [
+      {
+        at,
+        kind,
+        name: stops[stop]!.name,
+        letter: rod.letter,
+        family: rod.finalist.rig.family,
+        weightKg: h.weightKg,
+        heavier: h.weightKg > (before?.weightKg ?? 0),
+        depthM,
+        currentMS,
+      },
+    ]
+  })
 }
 
 function windows(moments: readonly Moment[]): { from: number; to: number }[] {

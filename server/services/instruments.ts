@@ -1,4 +1,5 @@
 import { assembleBareBait, harmonicTide, problemsOfBait, simulatedWeather, type BaitSpec } from '#core'
+import { problemText } from '#words/problemWords'
 import { listenTo, simulateSounder, type Sounder } from '../instruments/sounder'
 import { Refused } from './refused'
 
@@ -91,7 +92,10 @@ export function weighOnScale(
 ): { readonly massKg: number; readonly stepKg: number } {
   if (!on.has('scale')) throw new Refused(409, 'The pocket scale is switched off.')
   const [problem] = problemsOfBait(bait)
-  if (problem) throw new Refused(422, problem.message, [{ path: problem.field, message: problem.message }])
+  if (problem) {
+    const message = problemText(problem, 'metric')
+    throw new Refused(422, message, [{ path: problem.field, message }])
+  }
   const { massKg, displacedM3 } = assembleBareBait(bait)
   return {
     massKg: SCALE.stepKg * Math.round((massKg - fluidKgM3 * displacedM3 * SCALE.smaller) / SCALE.stepKg),

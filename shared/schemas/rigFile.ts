@@ -1,4 +1,5 @@
 import { problemsOf, problemsOfBait, type BaitSpec, type RigSpec } from '#core'
+import { problemText } from '#words/problemWords'
 import { z } from 'zod'
 import * as field from './fields'
 import { fishingSchema, lineSchema, streamSchema } from './spread'
@@ -72,7 +73,7 @@ export const rigFileSchema = z
     const problems = file.rig
       ? problemsOf(file.bait as BaitSpec, file.rig as RigSpec)
       : problemsOfBait(file.bait as BaitSpec)
-    for (const { field: path, message } of problems) say(path, message)
+    for (const problem of problems) say(problem.field, problemText(problem, 'metric'))
     if (file.rig && !file.line) say('line', 'A rig needs a line: kind and strengthN.')
   })
 export type RigFile = z.infer<typeof rigFileSchema>

@@ -1,4 +1,5 @@
 import { problemsOf } from '#core'
+import { problemText } from '#words/problemWords'
 import { z } from 'zod'
 import * as field from './fields'
 
@@ -122,9 +123,10 @@ export const contentSchema = contentShape.superRefine((content, context) => {
         message: `Two rigs carry the letter ${lane.letter}.`,
       })
     seen.add(lane.letter)
-    for (const { field: where, message } of problemsOf(content.bait, lane)) {
+    for (const problem of problemsOf(content.bait, lane)) {
+      const { field: where } = problem
       const path = where.startsWith('rig.') ? ['lanes', i, ...where.slice(4).split('.')] : where.split('.')
-      context.addIssue({ code: 'custom', path, message })
+      context.addIssue({ code: 'custom', path, message: problemText(problem, 'metric') })
     }
   })
 })

@@ -1,21 +1,16 @@
 <script setup lang="ts">
 import { UIcon } from '#components'
 import { computed } from 'vue'
+import { useSettings } from '~/ui/settings'
 import type { FitResult } from '#core'
+import { RULE_NAMES, ruleFigure, ruleText } from '#words/fitWords'
 
 /** Every rule with its number, limit and room, the worst first. */
 const props = defineProps<{ fit: FitResult }>()
 const ORDER = { fail: 0, near: 1, pass: 2 } as const
 const ICONS = { fail: 'i-lucide-x', near: 'i-lucide-triangle-alert', pass: 'i-lucide-check' } as const
 const sorted = computed(() => [...props.fit.rules].sort((a, b) => ORDER[a.verdict] - ORDER[b.verdict]))
-const figure = (value: number, unit: FitResult['rules'][number]['unit']): string =>
-  unit === 'm'
-    ? `${(value * 1000).toFixed(Math.abs(value) < 0.01 ? 1 : 0)} mm`
-    : unit === 'share'
-      ? `${Math.round(100 * value)} %`
-      : unit === 'N'
-        ? `${(value / 9.80665).toFixed(1)} kg`
-        : String(Math.round(value))
+const settings = useSettings()
 </script>
 
 <template>
@@ -24,12 +19,13 @@ const figure = (value: number, unit: FitResult['rules'][number]['unit']): string
     <ul>
       <li v-for="rule in sorted" :key="rule.id" :class="rule.verdict">
         <UIcon :name="ICONS[rule.verdict]" class="icon" />
-        <span class="name">{{ rule.name }}</span>
-        <b class="figure">{{ figure(rule.value, rule.unit) }}</b>
+        <span class="name">{{ RULE_NAMES[rule.id] }}</span>
+        <b class="figure">{{ ruleFigure(rule.value, rule, settings.system) }}</b>
         <span class="label limit"
-          >{{ rule.wants === 'atLeast' ? 'at least' : 'at most' }} {{ figure(rule.limit, rule.unit) }}</span
+          >{{ rule.wants === 'atLeast' ? 'at least' : 'at most' }}
+          {{ ruleFigure(rule.limit, rule, settings.system) }}</span
         >
-        <p>{{ rule.sentence }}</p>
+        <p>{{ ruleText(rule, settings.system) }}</p>
       </li>
     </ul>
   </section>

@@ -20,6 +20,7 @@ import type { Lane, Letter } from '#schemas/spread'
 import { familyItems } from '~/ui/families'
 import { withFamily } from '~/sheet/lanes'
 import type { BenchJob } from '~/compute/bench'
+import { problemText } from '#words/problemWords'
 
 /**
  * One bait and hook at true scale: the fit as dimension lines, the right size found, and how to rig it
@@ -128,7 +129,7 @@ const calibrating = ref(false)
           @drop="drop"
         />
         <div v-else-if="problems.length > 0" class="problems" role="alert">
-          <p v-for="problem in problems" :key="problem.field">{{ problem.message }}</p>
+          <p v-for="problem in problems" :key="problem.field">{{ problemText(problem, settings.system) }}</p>
         </div>
         <p v-else class="waiting label">Laying it out…</p>
         <BenchSteps

@@ -3,6 +3,8 @@ import { UButton } from '#components'
 import { computed } from 'vue'
 import { FAMILIES, WIRE_GRADES, type Instead } from '#core'
 import type { Lane } from '#schemas/spread'
+import { ruleText, sizeText } from '#words/fitWords'
+import { useSettings } from '~/ui/settings'
 import { withFamily } from '~/sheet/lanes'
 import type { BenchAdvice } from '~/compute/bench'
 
@@ -11,6 +13,7 @@ import type { BenchAdvice } from '~/compute/bench'
  * none fits.
  */
 const props = defineProps<{ lane: Lane; advice: BenchAdvice | undefined; busy: boolean }>()
+const settings = useSettings()
 const emit = defineEmits<{ take: [change: Partial<Lane>] }>()
 const sizes = computed(() => props.advice?.sizes)
 const best = computed(() => sizes.value?.best)
@@ -52,13 +55,13 @@ const takeOther = ({ family, size, wire }: Instead): void =>
         class="rung figure"
         :class="one.verdict"
         :aria-pressed="one.size === lane.hookSize"
-        :title="`${one.size}: ${one.worst.sentence}`"
+        :title="`${one.size}: ${ruleText(one.worst, settings.system)}`"
         @click="emit('take', { hookSize: one.size })"
       >
         {{ one.size }}
       </UButton>
     </div>
-    <p v-if="sizes" class="sentence">{{ sizes.sentence }}</p>
+    <p v-if="sizes" class="sentence">{{ sizeText(sizes, lane.family, settings.system) }}</p>
     <p v-if="sizes && sizes.instead.length > 0" class="instead">
       <UButton v-for="one in sizes.instead" :key="one.family" @click="takeOther(one)">
         {{ FAMILIES[one.family].shortName }} {{ one.size

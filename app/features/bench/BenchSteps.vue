@@ -1,10 +1,13 @@
 <script setup lang="ts">
 import { UButton } from '#components'
 import { computed, useTemplateRef, watch } from 'vue'
+import { MOST_CROOKED_M } from '#core'
 import { useSettings } from '~/ui/settings'
 import { useSpread } from '~/sheet/spread'
 import StepPicture from './StepPicture.vue'
 import type { Lane } from '#schemas/spread'
+import { CARE_WORDS, CROOKED_WORDS, faultText, stepText } from '#words/fitWords'
+import { smallText } from '#words/units'
 import { cardSvg, saveText } from '~/ui/card'
 import type { BenchAdvice, BenchLook } from '~/compute/bench'
 
@@ -19,6 +22,7 @@ const emit = defineEmits<{ cautions: [] }>()
 const spread = useSpread()
 const settings = useSettings()
 const guide = computed(() => props.advice.guide)
+const steps = computed(() => guide.value.steps.map(step => stepText(step, settings.system)))
 const card = computed(() =>
   cardSvg({
     look: props.look,
@@ -54,15 +58,15 @@ function print(): void {
         advice.straight.spinsAnyway
           ? 'this rig turns however straight it is'
           : advice.straight.withinM === undefined
-            ? 'keeps straight even when 13 mm off'
-            : `more than ${(advice.straight.withinM * 1000).toFixed(0)} mm off at the tail and it ${advice.straight.then}`
+            ? `keeps straight even when ${smallText(MOST_CROOKED_M, settings.system)} off`
+            : `more than ${smallText(advice.straight.withinM, settings.system)} off at the tail and it ${CROOKED_WORDS[advice.straight.then ?? 'spins']}`
       }}</span>
       <span class="grow" />
       <UButton icon="i-lucide-download" @click="save()">Card as SVG</UButton>
       <UButton icon="i-lucide-printer" @click="print()">Print the card, true size</UButton>
     </div>
     <ol>
-      <li v-for="(step, i) in guide.steps" :key="step.title">
+      <li v-for="(step, i) in steps" :key="step.title">
         <StepPicture
           :look="look"
           :marks="guide.marks.filter(m => step.marks.includes(m.id))"
@@ -75,11 +79,11 @@ function print(): void {
     <div class="notes">
       <div>
         <h3 class="label">what goes wrong</h3>
-        <p v-for="one in guide.wrong" :key="one">{{ one }}</p>
+        <p v-for="one in guide.wrong" :key="one.id">{{ faultText(one, settings.system) }}</p>
       </div>
       <div>
         <h3 class="label">care</h3>
-        <p v-for="one in guide.care" :key="one">{{ one }}</p>
+        <p v-for="one in guide.care" :key="one">{{ CARE_WORDS[one] }}</p>
       </div>
       <div>
         <h3 class="label">mind</h3>

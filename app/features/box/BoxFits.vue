@@ -10,8 +10,11 @@ import type { FitsAnswer } from '~/compute/box'
 import { calculator } from '~/compute/calculator'
 import { copy } from '../../../shared/data'
 import { freeLetter } from '~/sheet/lanes'
+import { useSettings } from '~/ui/settings'
+import { ruleText } from '#words/fitWords'
 
 /** Which hooks and heads of the box fit a bait, those that fit first, each with its tightest rule. */
+const settings = useSettings()
 const props = defineProps<{ bait: Extract<ItemDetails, { kind: 'bait' }> }>()
 const box = useBox()
 const spread = useSpread()
@@ -80,7 +83,7 @@ function take(one: FitsAnswer): void {
         <UIcon :name="ICONS[one.verdict]" />
         <span
           ><b>{{ box.byId.get(one.id)?.name }}</b
-          ><small>{{ one.worst.sentence }}</small></span
+          ><small>{{ ruleText(one.worst, settings.system) }}</small></span
         >
         <UButton
           icon="i-lucide-ruler"

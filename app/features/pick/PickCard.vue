@@ -3,7 +3,7 @@ import { useElementSize } from '@vueuse/core'
 import { computed, toRefs, useTemplateRef } from 'vue'
 import { useSettings } from '~/ui/settings'
 import RigSketch from '~/ui/RigSketch.vue'
-import { coloursOf, type Day } from '#core'
+import { coloursOf, type Day, type FactorId } from '#core'
 import type { PickAnswer } from '~/compute/pick'
 import {
   cadenceWords,
@@ -14,6 +14,8 @@ import {
   sizeWords,
   tackleAdvice,
 } from '#words/pickWords'
+import { limitText } from '#words/limitWords'
+import { reasonText } from '#words/pickReasons'
 import { BASIS_MARKS, POINT_WORDS, restWords } from '#words/words'
 import { shown, weightText, withUnit } from '#words/units'
 import { countTo } from './countdown'
@@ -24,7 +26,7 @@ const props = defineProps<{
   /** part of the ways it may be in which it is the best of the picks */ odds: number
   day: Day
   baitName: string
-  reasons: readonly string[]
+  reasons: readonly FactorId[]
   hookName: string | undefined
   lineName: string | undefined
   rodName: string | undefined
@@ -132,8 +134,9 @@ const colours = computed(() => coloursOf(props.day.prey, props.day.clarity, prop
         <dd>
           {{ weightText(s.weightKg, settings.system) }}{{ s.inBox ? '' : ' (not in the box)' }}:
           {{
-            s.barred ??
-            `${shown(s.meanSpeedMS, settings.units.speed)} ${settings.units.speed.label}, bottom at ${Math.round(s.bottomS)} s, ${Math.round(s.minutesLeft)} min/h; ${scoreChange(s.score / pick.score)}`
+            s.barred
+              ? limitText(s.barred, settings.system)
+              : `${shown(s.meanSpeedMS, settings.units.speed)} ${settings.units.speed.label}, bottom at ${Math.round(s.bottomS)} s, ${Math.round(s.minutesLeft)} min/h; ${scoreChange(s.score / pick.score)}`
           }}
         </dd>
       </div>
@@ -156,7 +159,7 @@ const colours = computed(() => coloursOf(props.day.prey, props.day.clarity, prop
     </dl>
     <h3 class="label">why</h3>
     <ul class="reasons">
-      <li v-for="reason in reasons" :key="reason">{{ reason }}</li>
+      <li v-for="reason in reasons" :key="reason">{{ reasonText(reason, day, pick, settings.system) }}</li>
     </ul>
     <details>
       <summary>

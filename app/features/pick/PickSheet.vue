@@ -17,6 +17,7 @@ import { viewPath, type SheetView } from '~/sheet/useSheetCommands'
 import { familyItems } from '~/ui/families'
 import { layOut } from './pickSheet'
 import { LIMIT_WORDS, whatIfWords } from '#words/pickWords'
+import { dayChangeText, nothingText, whyNotText } from '#words/pickReasons'
 import { weightText } from '#words/units'
 import type { CloudPoint } from '~/compute/pick'
 
@@ -118,8 +119,8 @@ function putPoints(points: readonly CloudPoint[]): void {
       <UButton variant="ghost" @click="box.error ? box.load() : retry()">Try again</UButton>
     </p>
     <section v-if="answer?.nothing" class="nothing" aria-label="Nothing to pick">
-      <h2>{{ answer.nothing.sentence }}</h2>
-      <p>{{ answer.nothing.way }}</p>
+      <h2>{{ nothingText(answer.nothing, day, settings.system).sentence }}</h2>
+      <p>{{ nothingText(answer.nothing, day, settings.system).way }}</p>
       <p class="label">{{ answer.looked.toLocaleString('en') }} looked at{{ out ? `: ${out}` : '' }}.</p>
       <UButton v-if="!beyond" variant="solid" @click="beyond = true">Look beyond my box</UButton>
       <UButton :to="viewPath('box', spread.saved?.id)">Open the box</UButton>
@@ -153,8 +154,8 @@ function putPoints(points: readonly CloudPoint[]): void {
         <section class="list" aria-label="What would change it">
           <h2 class="label">what would change it</h2>
           <dl>
-            <div v-for="w in answer.whatIfs" :key="w.change" :class="{ same: w.same }">
-              <dt>{{ w.change }}</dt>
+            <div v-for="w in answer.whatIfs" :key="w.change.id" :class="{ same: w.same }">
+              <dt>{{ dayChangeText(w.change, settings.system) }}</dt>
               <dd>
                 <template v-if="w.same">the same rig</template
                 ><template v-else
@@ -175,7 +176,7 @@ function putPoints(points: readonly CloudPoint[]): void {
           <dl>
             <div v-for="w in answer.whyNots" :key="w.family">
               <dt>{{ FAMILIES[w.family].shortName }}</dt>
-              <dd>{{ w.sentence }}</dd>
+              <dd>{{ whyNotText(w, settings.system) }}</dd>
             </div>
           </dl>
         </section>

@@ -5,6 +5,7 @@ import { useSettings } from '~/ui/settings'
 import type { TripAnswer } from '~/compute/trip'
 import { LETTERS } from '#schemas/spread'
 import { clockText } from './clock'
+import { changeText } from '#words/tripWords'
 import { shown, weightText } from '#words/units'
 
 /**
@@ -64,7 +65,7 @@ const runs = computed(() => {
       :width="width"
       :height="H"
       role="img"
-      :aria-label="`Depth, current and rod in hand from ${clockText(from)} to ${clockText(to)}. ${plan.changes.map(c => `${clockText(c.at)} ${c.sentence}`).join(' ')}`"
+      :aria-label="`Depth, current and rod in hand from ${clockText(from)} to ${clockText(to)}. ${plan.changes.map(c => `${clockText(c.at)} ${changeText(c, settings.system)}`).join(' ')}`"
     >
       <g v-for="s in stops" :key="s.from">
         <rect :x="x(s.from)" y="0" :width="Math.max(0, x(s.to) - x(s.from))" height="18" class="stop" />

@@ -17,6 +17,7 @@ import { packingList } from './packing'
 import { saveText } from '~/ui/card'
 import { shown, weightText } from '#words/units'
 import { BASIS_MARKS } from '#words/words'
+import { changeText, withoutText } from '#words/tripWords'
 
 /** Rods tied the night before, weights that follow the tide, when to change, what to pack. */
 defineProps<{ id: string | undefined }>()
@@ -150,8 +151,8 @@ const second = (s: number): string => (Number.isFinite(s) ? String(Math.round(s)
         Depth and current by the simulated tide, wind by the simulated weather of the Dunecrest coast:
         stand-ins, not a forecast. ◇ computed.
       </p>
-      <p v-for="w in plan.without" :key="w.stop" class="bad" role="alert">
-        {{ w.sentence }} Look at it in Pick to see why.
+      <p v-for="w in plan.without" :key="w" class="bad" role="alert">
+        {{ withoutText(w) }} Look at it in Pick to see why.
       </p>
       <div class="rods">
         <RodCard
@@ -168,8 +169,8 @@ const second = (s: number): string => (Number.isFinite(s) ? String(Math.round(s)
         <section aria-label="Change plan">
           <h2>When to change</h2>
           <ol class="changes">
-            <li v-for="c in plan.changes" :key="`${c.at}${c.sentence}`">
-              <b class="figure">{{ clockText(c.at) }}</b> {{ c.sentence }}
+            <li v-for="c in plan.changes" :key="`${c.at}${c.kind}`">
+              <b class="figure">{{ clockText(c.at) }}</b> {{ changeText(c, settings.system) }}
             </li>
           </ol>
           <p class="label">
@@ -240,7 +241,13 @@ const second = (s: number): string => (Number.isFinite(s) ? String(Math.round(s)
             <UButton variant="solid" :disabled="trips.busy" @click="toBank()"> Take to the bank </UButton>
             <UButton @click="print()">Print the cards</UButton>
             <UButton
-              @click="saveText('trip.ics', tripCalendar(name || 'trip', stops, plan), 'text/calendar')"
+              @click="
+                saveText(
+                  'trip.ics',
+                  tripCalendar(name || 'trip', stops, plan, settings.system),
+                  'text/calendar',
+                )
+              "
             >
               Calendar (.ics)
             </UButton>

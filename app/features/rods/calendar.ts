@@ -1,4 +1,6 @@
 import ical from 'ical-generator'
+import { changeText } from '#words/tripWords'
+import { UNITS, withUnit, type UnitSystem } from '#words/units'
 import type { TripAnswer } from '~/compute/trip'
 
 /** The plan of a trip as iCalendar: one event for each stop, one for each change. Times in UTC. */
@@ -6,6 +8,7 @@ export function tripCalendar(
   name: string,
   stops: readonly { readonly name: string; readonly from: number; readonly to: number }[],
   { changes, turns }: Pick<TripAnswer, 'changes' | 'turns'>,
+  system: UnitSystem,
 ): string {
   // a line break in a name would begin a line of the calendar's own
   const line = (text: string): string => text.replace(/\p{Cc}+/gu, ' ')
@@ -23,7 +26,7 @@ export function tripCalendar(
         .filter(t => t.at >= stop.from && t.at <= stop.to)
         .map(
           t =>
-            `${t.high ? 'High' : 'Low'} water ${new Date(t.at).toISOString().slice(11, 16)} UTC, ${t.heightM.toFixed(1)} m (simulated)`,
+            `${t.high ? 'High' : 'Low'} water ${new Date(t.at).toISOString().slice(11, 16)} UTC, ${withUnit(t.heightM, { ...UNITS[system].depth, decimals: 1 })} (simulated)`,
         )
         .join('\n'),
     })
@@ -33,7 +36,7 @@ export function tripCalendar(
         id: `change-${change.at}@dunecrest`,
         start: new Date(change.at),
         end: new Date(change.at + 300_000),
-        summary: line(change.sentence),
+        summary: line(changeText(change, system)),
       })
   return calendar.toString()
 }

@@ -54,16 +54,31 @@ describe('packing', () => {
 
 it('a trip as iCalendar: an event for each stop and change, in UTC, lines folded and closed', () => {
   const from = Date.UTC(2026, 11, 5, 7)
-  const text = tripCalendar('Saturday', [{ name: 'Flat', from, to: from + 3_600_000 }], {
+  const change = {
+    at: from,
+    name: 'Flat',
+    letter: 'A',
+    family: 'W1',
+    weightKg: 0.01,
+    heavier: true,
+    depthM: 4,
+    currentMS: -0.5,
+  } as const
+  const trip = ['Saturday', [{ name: 'Flat', from, to: from + 3_600_000 }]] as const
+  const plan: Pick<TripAnswer, 'changes' | 'turns'> = {
     turns: [{ at: from + 600_000, heightM: 3.4, high: true }],
     changes: [
-      { at: from, kind: 'stop', sentence: 'no event of its own' },
-      { at: from + 1_800_000, kind: 'weight', sentence: 'Up to 10 g on rod A (ebb 0.5 m/s, 4.0 m).' },
+      { ...change, kind: 'stop' },
+      { ...change, at: from + 1_800_000, kind: 'weight' },
     ],
-  })
+  }
+  const text = tripCalendar(...trip, plan, 'metric')
   expect(text.match(/BEGIN:VEVENT/g)).toHaveLength(2)
   expect(text).toContain('DTSTART:20261205T070000Z')
-  expect(text).toContain('SUMMARY:Up to 10 g on rod A (ebb 0.5 m/s\\, 4.0 m).')
+  expect(text).toContain('SUMMARY:Up to 10 g on rod A (ebb 0.5 m/s\\, 4 m).')
+  const inFeet = tripCalendar(...trip, plan, 'imperial').replaceAll('\r\n ', '')
+  expect(inFeet).toContain('SUMMARY:Up to 0.353 oz on rod A (ebb 1.6 ft/s\\, 13.1 ft).')
+  expect(inFeet).toContain('11.2 ft (simulated)')
   expect(text.trimEnd().endsWith('END:VCALENDAR')).toBe(true)
   expect(Math.max(...text.split('\r\n').map(line => line.length))).toBeLessThanOrEqual(75)
 })

@@ -2,8 +2,11 @@
 import { UIcon } from '#components'
 import { computed } from 'vue'
 import type { FitResult } from '#core'
+import { useSettings } from '~/ui/settings'
+import { ruleText } from '#words/fitWords'
 
 /** Fit in words: what fails or is near first; the rules that pass on request. */
+const settings = useSettings()
 const props = defineProps<{ fit: FitResult }>()
 const ORDER = { fail: 0, near: 1, pass: 2 } as const
 const ICONS = { fail: 'i-lucide-x', near: 'i-lucide-triangle-alert', pass: 'i-lucide-check' } as const
@@ -33,11 +36,11 @@ const headline = computed(() => {
           <UIcon name="i-lucide-chevron-down" class="more" />
         </summary>
         <p v-for="rule in passed" :key="rule.id" class="pass">
-          <UIcon :name="ICONS.pass" /> <span>{{ rule.sentence }}</span>
+          <UIcon :name="ICONS.pass" /> <span>{{ ruleText(rule, settings.system) }}</span>
         </p>
       </details>
       <p v-for="rule in noted" :key="rule.id" :class="rule.verdict">
-        <UIcon :name="ICONS[rule.verdict]" /> <span>{{ rule.sentence }}</span>
+        <UIcon :name="ICONS[rule.verdict]" /> <span>{{ ruleText(rule, settings.system) }}</span>
       </p>
     </div>
   </div>

@@ -9,6 +9,7 @@ import type { Lane } from '#schemas/spread'
 import { stepHook } from '~/sheet/lanes'
 import { weightText } from '#words/units'
 import { POINT_WORDS } from '#words/words'
+import { problemText } from '#words/problemWords'
 
 /** Hook size and weight on their real ladders, how the point rests, and what the weight is made of. */
 const props = defineProps<{ lane: Lane; problems: readonly Problem[] }>()
@@ -21,8 +22,10 @@ const materials = Object.entries(WEIGHT_MATERIALS).map(([value, { name }]) => ({
   value: value as Lane['weightMaterial'],
   label: name,
 }))
-const wrong = (field: string): string | undefined =>
-  props.problems.find(p => p.field.startsWith(field))?.message
+function wrong(field: string): string | undefined {
+  const problem = props.problems.find(p => p.field.startsWith(field))
+  return problem && problemText(problem, settings.system)
+}
 const edit = (change: Partial<Lane>): void =>
   spread.editLane(props.lane.letter, lane => ({ ...lane, ...change }))
 const atEnd = (direction: 1 | -1): boolean =>

@@ -10,7 +10,8 @@ import RangeWhisker from './RangeWhisker.vue'
 import { BOTTOMS, COVERS, mToFt, radToDeg, type Evidence, type RigReport } from '#core'
 import type { MeasureAxes } from './axes'
 import { withUnit } from '#words/units'
-import { DOUBT_WORDS, fallLimits, LOSS_WORDS, oddsText, percentText, postureWords } from '#words/words'
+import { DOUBT_WORDS, fallLimits, LOSS_WORDS, oddsText, postureWords } from '#words/words'
+import { percentText } from '#words/units'
 
 /** The five measures of one rig and its fit. */
 const props = defineProps<{

@@ -22,7 +22,7 @@ const letters = computed(() =>
   LETTERS.filter((letter): letter is Letter => props.verdict?.letters.includes(letter) ?? false),
 )
 const words = computed(
-  () => props.verdict && verdictWords(props.verdict, props.reports, props.depthM, settings.units.depth),
+  () => props.verdict && verdictWords(props.verdict, props.reports, props.depthM, settings.system),
 )
 /** How often each is best, of a hundred ways it may be. */
 const shares = computed(() =>

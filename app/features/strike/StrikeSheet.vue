@@ -17,12 +17,15 @@ import { movedWords } from '#words/movedWords'
 import { BASIS_MARKS, LOSS_WORDS } from '#words/words'
 import type { StrikeJob } from '~/compute/strike'
 import SlideBar from '~/ui/SlideBar.vue'
+import { useSettings } from '~/ui/settings'
+import { problemText } from '#words/problemWords'
 
 /**
  * A bite on one rig, step by step: jaws close, plastic gives, the point comes clear or not, the set goes in
  * or not. The weakest link is named.
  */
 defineProps<{ id: string | undefined }>()
+const settings = useSettings()
 const spread = useSpread()
 const evidence = useEvidence()
 const lanes = computed(() => spread.content.lanes)
@@ -158,7 +161,9 @@ const weakest = computed(() => {
     <p v-if="error" class="error" role="alert">
       {{ error }} <UButton variant="ghost" @click="retry()">Try again</UButton>
     </p>
-    <p v-for="problem in problems" :key="problem.field" class="error" role="alert">{{ problem.message }}</p>
+    <p v-for="problem in problems" :key="problem.field" class="error" role="alert">
+      {{ problemText(problem, settings.system) }}
+    </p>
     <div v-if="bite" class="body" :aria-busy="working">
       <section class="look" aria-label="This bite">
         <p class="weakest" :class="bite.chain.loss ? 'fail' : 'pass'">{{ weakest }}</p>

@@ -14,6 +14,7 @@ import type { Zone } from '~/ui/drawing/diver'
 import { shown } from '#words/units'
 import { BASIS_MARKS, DOUBT_SHORT, restWords, stoppedText } from '#words/words'
 import { secondsIn } from '~/ui/drawing/zone'
+import { problemText } from '#words/problemWords'
 
 /** Every rig at the moment shown in the tank, how it comes to lie, and what can be tried on it. */
 const props = defineProps<{
@@ -44,7 +45,10 @@ const rows = computed(() =>
           outcome?.kind === 'failed'
             ? stoppedText(outcome, settings.units.depth)
             : outcome?.kind === 'invalid'
-              ? outcome.problems[0]?.message
+              ? outcome.problems
+                  .slice(0, 1)
+                  .map(p => problemText(p, settings.system))
+                  .join('')
               : 'Working it out…',
       }
     const { fall } = outcome.report

@@ -1,7 +1,7 @@
-import { Z90 } from '../numerics/statistics'
-import type { DragPosterior } from './drops'
+import { Z90, type DragPosterior } from '#core'
+import { percentText } from './units'
 
-const percent = (ln: number): string => `${Math.round(100 * Math.abs(Math.exp(ln) - 1))} %`
+const percent = (ln: number): string => percentText(Math.abs(Math.exp(ln) - 1))
 
 /**
  * What the drops of a bait say, in sentences: how far its drag and turning moment stand from the model's, and
@@ -19,6 +19,6 @@ export function fallWords({ lnDrag, lnEta, vDrag, vEta, drops, outliers, scatter
       : `It has ${percent(lnDrag)} ${lnDrag > 0 ? 'more' : 'less'} drag than the model gives: it falls ${lnDrag > 0 ? 'slower' : 'faster'}.`
   return {
     sentence,
-    detail: `Drag ${Math.exp(lnDrag).toFixed(2)} of the model's (${low.toFixed(2)}–${high.toFixed(2)}), turning moment ${Math.exp(lnEta).toFixed(2)} (${Math.exp(lnEta - Z90 * Math.sqrt(vEta)).toFixed(2)}–${Math.exp(lnEta + Z90 * Math.sqrt(vEta)).toFixed(2)}), from ${drops} ${drops === 1 ? 'drop' : 'drops'}${outliers.length > 0 ? `, ${outliers.length} set aside` : ''}; they scatter by ${Math.round(100 * scatter)} %.`,
+    detail: `Drag ${Math.exp(lnDrag).toFixed(2)} of the model's (${low.toFixed(2)} to ${high.toFixed(2)}), turning moment ${Math.exp(lnEta).toFixed(2)} (${Math.exp(lnEta - Z90 * Math.sqrt(vEta)).toFixed(2)} to ${Math.exp(lnEta + Z90 * Math.sqrt(vEta)).toFixed(2)}), from ${drops} ${drops === 1 ? 'drop' : 'drops'}${outliers.length > 0 ? `, ${outliers.length} set aside` : ''}; they scatter by ${percentText(scatter)}.`,
   }
 }

@@ -12,6 +12,8 @@ export default defineConfig({
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   use: {
     viewport: { width: 1280, height: 800 },
+    // where both kinds of units are in use
+    locale: 'en-GB',
     contextOptions: { reducedMotion: 'reduce' },
     launchOptions: { executablePath: findBrowser(), args: BROWSER_FLAGS },
     trace: 'retain-on-failure',

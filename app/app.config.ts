@@ -40,6 +40,11 @@ export default {
     dropdownMenu: {
       slots: { content: 'rounded-[2px] shadow-none border border-(--hair-strong) ring-0 bg-(--raised)' },
     },
+    popover: {
+      slots: {
+        content: 'rounded-[2px] shadow-none border border-(--hair-strong) ring-0 bg-(--raised) text-(--ink)',
+      },
+    },
     modal: { slots: { content: 'rounded-[2px] shadow-none ring-1 ring-(--hair-strong) bg-(--raised)' } },
     toast: { slots: { root: 'rounded-[2px] shadow-none ring-1 ring-(--hair-strong) bg-(--raised)' } },
   },

@@ -54,7 +54,7 @@ describe('two made-up seasons, read', () => {
       .filter(w => w?.includes('Most like tail nips'))
     expect(words.length).toBeGreaterThanOrEqual(3)
     expect(words[0]).toMatch(
-      /^\d+ bumps and \d+ missed of \d+ touches; the model gives \d+ and \d+\. Most like tail nips \(\d+ %\)/,
+      /^\d+ only touched it and \d+ bit and were missed, of \d+; the model gives \d+ and \d+\. Most like tail nips \(\d+ %\)/,
     )
   })
 })

@@ -16,7 +16,7 @@ export const LOG_KIND_WORDS: Readonly<Record<LogKind, string>> = {
   start: 'started',
   rod: 'weight',
   cast: 'cast',
-  bump: 'bump',
+  bump: 'touch only',
   bite: 'bite',
   hooked: 'hooked',
   landed: 'landed',

@@ -147,20 +147,23 @@ export function nothingText(
     case 'noBaits':
       return say(
         'The box holds no baits.',
-        'Put a bait in the box, with its form and length, or look beyond it.',
+        'Put a bait in the box, with its form and length, or look at what you do not own.',
       )
     case 'noWayOfRigging':
       return say(
         'The box holds nothing for this way of rigging.',
-        'Take another way of rigging, or look beyond the box.',
+        'Take another way of rigging, or look at what you do not own.',
       )
     case 'ownWay':
       return say(
         'Nothing in the box keeps to your way.',
-        'Loosen one of your preferences, or look beyond the box.',
+        'Loosen one of your preferences, or look at what you do not own.',
       )
     case 'noHooks':
-      return say('The box holds no hooks or heads.', 'Put a hook or a head in the box, or look beyond it.')
+      return say(
+        'The box holds no hooks or heads.',
+        'Put a hook or a head in the box, or look at what you do not own.',
+      )
     case 'current':
       return say(
         'Nothing in the box holds this current.',
@@ -183,7 +186,7 @@ export function nothingText(
     case 'fit':
       return say(
         `No hook in the box fits a bait that ${SPECIES[day.species].name} here would take for ${PREY[day.prey].name}.`,
-        'Look beyond the box to see which hook to buy, or change what they eat.',
+        'Look at what you do not own to see which hook to buy, or change what they eat.',
       )
   }
 }

@@ -40,7 +40,7 @@ export const SCHOOLS = {
   heads: { name: 'points', choices: { open: 'open heads all day', weedless: 'weedless throughout' } },
   point: {
     name: 'hidden point',
-    choices: { flush: 'flush on the back', skin: 'skin-hooked', buried: 'buried' },
+    choices: { flush: 'flush on the back', skin: 'just under the skin', buried: 'buried' },
   },
   peg: { name: 'weight on the line', choices: { pegged: 'pegged', free: 'free' } },
   fall: { name: 'fall', choices: { fast: 'fast, to trigger', slow: 'slow, to give time' } },
@@ -60,9 +60,9 @@ export const costWords = ({ share }: WayCost): string =>
 /** "offset and bullet, pegged": a family and what goes with it. */
 export const rigWords = (rig: RigSpec): string =>
   `${FAMILIES[rig.family].shortName}${rig.peg ? `, ${rig.peg}` : ''}`
-/** "5/0 skin-hooked, 7 g tungsten". */
+/** "5/0 point just under the skin, 7 g tungsten". */
 export const sizeWords = (rig: RigSpec, system: UnitSystem): string =>
-  `${rig.hookSize}${rig.wire && rig.wire !== 'standard' ? ` ${rig.wire} wire` : ''} ${POINT_WORDS[rig.pointRest]}${rig.weightKg > 0 ? `, ${weightText(rig.weightKg, system)} ${rig.weightMaterial}` : ', no weight'}`
+  `${rig.hookSize}${rig.wire && rig.wire !== 'standard' ? ` ${rig.wire} wire` : ''} ${rig.pointRest === 'open' ? 'open' : `point ${POINT_WORDS[rig.pointRest]}`}${rig.weightKg > 0 ? `, ${weightText(rig.weightKg, system)} ${rig.weightMaterial}` : ', no weight'}`
 
 export const lineWords = ({ outfit: { line } }: Finalist, strength: (n: number) => string): string =>
   `${LINE_STOCKS[line.kind].name} ${strength(line.strengthN)}`

@@ -68,9 +68,8 @@ function cutText(m: number, system: UnitSystem): string {
 
 /** "30 and 400 mm". */
 function rangeText({ of, low, high }: Extract<Problem, { code: 'range' }>, system: UnitSystem): string {
-  const { length, depth, weight } = UNITS[system]
-  if (of === 'density') return `${low / 1000} and ${high / 1000} g/cm³`
-  const unit = of === 'length' ? length : of === 'span' ? depth : weight
+  const { length, depth, weight, density } = UNITS[system]
+  const unit = { density, length, span: depth, weight }[of]
   const text = (si: number): string => withUnit(si, unit)
   return `${text(low).replace(` ${unit.label}`, '')} and ${text(high)}`
 }

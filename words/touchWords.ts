@@ -69,7 +69,7 @@ export function touchWords(
     .slice(0, 2)
     .map(c => `${percentText(c.hookUp)} with ${CHANGE_WORDS[c.id]}`)
     .join(', ')
-  return `${bumps} bumps and ${Math.max(0, bites - hookedCount)} missed of ${touches} touches; the model gives ${count(expected.bump)} and ${count(expected.missed)}. Most like ${CAUSE_WORDS[first.cause]} (${percentText(first.chance)})${others}.${help ? ` Hooked ${percentText(hookedNow)} as it is; ${help}.` : ''}`
+  return `${bumps} only touched it and ${Math.max(0, bites - hookedCount)} bit and were missed, of ${touches}; the model gives ${count(expected.bump)} and ${count(expected.missed)}. Most like ${CAUSE_WORDS[first.cause]} (${percentText(first.chance)})${others}.${help ? ` Hooked ${percentText(hookedNow)} as it is; ${help}.` : ''}`
 }
 
 /** Casts that a rig must have made to be held against another. */

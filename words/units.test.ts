@@ -1,5 +1,16 @@
 import { describe, expect, it } from 'vitest'
-import { parseNumber, shown, UNIT_SYSTEMS, UNITS, weightText, withUnit } from './units'
+import {
+  fromTo,
+  loadText,
+  parseNumber,
+  shown,
+  smallText,
+  UNIT_SYSTEMS,
+  UNITS,
+  usualUnits,
+  weightText,
+  withUnit,
+} from './units'
 
 describe('units', () => {
   it('round trip in every system', () => {
@@ -17,6 +28,24 @@ describe('units', () => {
     expect(withUnit(15, UNITS.imperial.temperature)).toBe('59 °F')
     expect(shown(0.09, UNITS.metric.length)).toBe('90')
   })
+  it('write lengths along a bait and loads finer where they are small, and a true minus', () => {
+    expect([0.0042, 0.046].map(m => smallText(m, 'metric'))).toEqual(['4.2 mm', '46 mm'])
+    expect([0.0042, 0.046].map(m => smallText(m, 'imperial'))).toEqual(['0.17 in', '1.8 in'])
+    expect([5, 31, 200].map(n => loadText(n, 'metric'))).toEqual(['0.51 kg', '3.2 kg', '20.4 kg'])
+    expect([5, 31, 200].map(n => loadText(n, 'mixed'))).toEqual(['1.1 lb', '7.0 lb', '45 lb'])
+    expect(fromTo(-1, -0.3, 1)).toBe('−1.0 to −0.3')
+    expect(fromTo(-0.2, 4)).toBe('0 to 4')
+  })
+  it.each([
+    ['en-US', 'imperial'],
+    ['en-GB', 'mixed'],
+    ['en', 'imperial'],
+    ['de', 'metric'],
+    ['fr-CA', 'mixed'],
+    ['', 'metric'],
+  ])('a visitor of “%s” begins with %s units', (language, system) =>
+    expect(usualUnits(language)).toBe(system),
+  )
   it.each([
     ['1/8', 0.125],
     ['1 1/4', 1.25],

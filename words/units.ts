@@ -39,10 +39,26 @@ const INCH: Unit = { label: 'in', from: mToIn, to: inToM, decimals: 2 }
 const POUND: Unit = { label: 'lb', from: nToLbf, to: lbfToN, decimals: 0 }
 const KILO: Unit = { label: 'kg', from: n => n / NEWTON_PER_KGF, to: kg => kg * NEWTON_PER_KGF, decimals: 1 }
 
+const OUNCE: Unit = { label: 'oz', from: kgToOz, to: ozToKg, decimals: 3 }
+const GRAM: Unit = { label: 'g', from: kgToG, to: gToKg, decimals: 1 }
+const thousandth = (label: string): Unit => ({ label, from: x => x / 1000, to: y => 1000 * y, decimals: 2 })
+const SMALL_METRIC = {
+  scale: { ...GRAM, decimals: 2 },
+  density: thousandth('g/cm³'),
+  small: { ...MILLIMETRE, decimals: 1 },
+  fine: { ...MILLIMETRE, decimals: 2 },
+  vessel: { label: 'cm', from: (m: number) => 100 * m, to: (cm: number) => cm / 100, decimals: 0 },
+} as const
+
 export interface UnitSet {
   readonly depth: Unit
   readonly temperature: Unit
   readonly length: Unit
+  /** parts of hooks and places along a bait */ readonly small: Unit
+  /** thickness of wire */ readonly fine: Unit
+  /** what a pocket scale shows */ readonly scale: Unit
+  readonly density: Unit
+  /** baths and what stands in them */ readonly vessel: Unit
   readonly speed: Unit
   readonly lineStrength: Unit
   readonly weight: Unit
@@ -50,8 +66,6 @@ export interface UnitSet {
 }
 
 const CELSIUS = same('°C', 0)
-const OUNCE: Unit = { label: 'oz', from: kgToOz, to: ozToKg, decimals: 3 }
-const GRAM: Unit = { label: 'g', from: kgToG, to: gToKg, decimals: 1 }
 
 /** Metric, imperial, and what many boats use: depths in metres, weights in ounces, line in pounds. */
 export const UNITS: Readonly<Record<UnitSystem, UnitSet>> = {
@@ -59,6 +73,7 @@ export const UNITS: Readonly<Record<UnitSystem, UnitSet>> = {
     depth: METRE,
     temperature: CELSIUS,
     length: MILLIMETRE,
+    ...SMALL_METRIC,
     speed: same('m/s', 2),
     lineStrength: KILO,
     weight: GRAM,
@@ -68,6 +83,11 @@ export const UNITS: Readonly<Record<UnitSystem, UnitSet>> = {
     depth: FOOT,
     temperature: { label: '°F', from: cToF, to: fToC, decimals: 0 },
     length: INCH,
+    small: INCH,
+    scale: { ...OUNCE, decimals: 3 },
+    density: thousandth('× water'),
+    fine: { ...INCH, decimals: 3 },
+    vessel: { ...INCH, decimals: 1 },
     speed: { label: 'ft/s', from: mToFt, to: ftToM, decimals: 1 },
     lineStrength: POUND,
     weight: OUNCE,
@@ -77,6 +97,7 @@ export const UNITS: Readonly<Record<UnitSystem, UnitSet>> = {
     depth: METRE,
     temperature: CELSIUS,
     length: MILLIMETRE,
+    ...SMALL_METRIC,
     speed: same('m/s', 2),
     lineStrength: POUND,
     weight: OUNCE,
@@ -117,7 +138,11 @@ export function roughWeight(kg: number, system: UnitSystem): string {
 export const numberText = (value: number, decimals: number): string =>
   trueMinus(value.toFixed(decimals).replace(/^-(0(\.0*)?)$/, '$1'))
 
-const trueMinus = (digits: string): string => digits.replace('-', '−')
+export const trueMinus = (digits: string): string => digits.replace('-', '−')
+
+/** "−1.0 to −0.3". */
+export const fromTo = (low: number, high: number, decimals = 0): string =>
+  `${numberText(low, decimals)} to ${numberText(high, decimals)}`
 
 export const percentText = (share: number): string => `${Math.round(100 * share)} %`
 
@@ -141,4 +166,19 @@ export function parseNumber(text: string): number | undefined {
   const fraction = /^(?:(\d+)\s+)?(\d+)\s*\/\s*(\d+)$/.exec(clean)
   if (fraction) return Number(fraction[1] ?? 0) + Number(fraction[2]) / Number(fraction[3])
   return /^[-+]?(\d+\.?\d*|\.\d+)$/.test(clean) ? Number(clean) : undefined
+}
+
+/** Where feet and pounds are the rule, and where both are in use. */
+const IMPERIAL_REGIONS: ReadonlySet<string> = new Set(['US', 'LR', 'MM'])
+const MIXED_REGIONS: ReadonlySet<string> = new Set(['GB', 'IE', 'CA', 'AU', 'NZ', 'ZA'])
+
+/** What a visitor of a language tag is shown at first: by its region, or that where the language is most used. */
+export function usualUnits(language: string): UnitSystem {
+  let region = ''
+  try {
+    region = new Intl.Locale(language).maximize().region ?? ''
+  } catch {
+    return 'metric'
+  }
+  return IMPERIAL_REGIONS.has(region) ? 'imperial' : MIXED_REGIONS.has(region) ? 'mixed' : 'metric'
 }

@@ -1,5 +1,4 @@
 import {
-  mToMm,
   radToDeg,
   type Basis,
   type FallResult,
@@ -9,7 +8,7 @@ import {
   type RigReport,
   type DropFailure,
 } from '#core'
-import { withUnit, type Unit } from './units'
+import { withUnit, type Unit, smallText, type UnitSystem } from './units'
 
 /** Plain words for what the core computes. */
 export const LOSS_WORDS: Readonly<Record<LossId, string>> = {
@@ -60,7 +59,7 @@ export const BASIS_MARKS: Readonly<Record<Basis, string>> = { computed: '◇', m
 export const POINT_WORDS = {
   open: 'open',
   flush: 'flush on the back',
-  skin: 'skin-hooked',
+  skin: 'just under the skin',
   buried: 'buried',
 } as const
 
@@ -96,9 +95,9 @@ export function oddsText(chance: Measure): { readonly value: string; readonly un
 }
 
 /** "stands, point to the side": how a rig comes to lie on the bottom. */
-export function restWords({ posture, point, pitchRad, sunkM }: Rest): string {
+export function restWords({ posture, point, pitchRad, sunkM }: Rest, system: UnitSystem): string {
   const end = posture === 'stands' || posture === 'hangs' ? (pitchRad < 0 ? ', tail up' : ', nose up') : ''
-  const sunk = sunkM >= 0.003 ? `, ${Math.round(mToMm(sunkM))} mm into the mud` : ''
+  const sunk = sunkM >= 0.003 ? `, ${smallText(sunkM, system)} into the mud` : ''
   return `${posture}${end}, point ${point === 'side' ? 'to the side' : point}${sunk}`
 }
 

@@ -17,6 +17,7 @@ const emit = defineEmits<{
   fresh: []
   palette: []
   keys: []
+  words: []
   discard: []
 }>()
 const spread = useSpread()
@@ -49,6 +50,7 @@ const phoneMenu = computed(() => [
       ? [{ label: 'Discard the changes', icon: 'i-lucide-rotate-ccw', onSelect: () => emit('discard') }]
       : []),
     { label: 'Find a command', icon: 'i-lucide-search', onSelect: () => emit('palette') },
+    { label: 'Words used here', icon: 'i-lucide-book-open', onSelect: () => emit('words') },
   ],
   UNIT_SYSTEMS.map(system => ({
     label: `units: ${system}`,

@@ -11,7 +11,8 @@ import CautionsDialog from './CautionsDialog.vue'
 import PaletteDialog from './PaletteDialog.vue'
 import SpreadsDialog from './SpreadsDialog.vue'
 import TermsDialog from './TermsDialog.vue'
-import { viewPath, type SheetView, type Steps, useSheetCommands } from './useSheetCommands'
+import { GLOSSARY } from '#words/glossary'
+import { VIEW_NAMES, viewPath, type SheetView, type Steps, useSheetCommands } from './useSheetCommands'
 
 /** What every view of a sheet shares: header, keys, dialogs, and opening the spread of the address. */
 const props = defineProps<{
@@ -20,6 +21,7 @@ const props = defineProps<{
   /** what undo works on, where it is not the sheet */ steps?: Steps
 }>()
 const emit = defineEmits<{ drop: [] }>()
+const WORDS = Object.values(GLOSSARY).map(({ name, text }) => [name, text] as const)
 const spread = useSpread()
 const keeping = useKeeping(props.view)
 const evidence = useEvidence()
@@ -27,7 +29,14 @@ if (!evidence.loaded) void evidence.load()
 const steps = computed<Steps>(() => props.steps ?? spread)
 const missing = ref<string>()
 const loading = ref(true)
-const showing = reactive({ spreads: false, palette: false, keys: false, cautions: false, leaving: false })
+const showing = reactive({
+  spreads: false,
+  palette: false,
+  keys: false,
+  words: false,
+  cautions: false,
+  leaving: false,
+})
 
 watch(
   () => props.id,
@@ -63,6 +72,7 @@ const { keys, palette } = useSheetCommands(
     showSpreads: () => void (showing.spreads = true),
     showPalette: () => void (showing.palette = true),
     showKeys: () => void (showing.keys = true),
+    showWords: () => void (showing.words = true),
     startNew: () => void startNew(),
     go: view => void navigateTo(viewPath(view, spread.saved?.id)),
   },
@@ -70,7 +80,7 @@ const { keys, palette } = useSheetCommands(
   props.view !== 'box',
 )
 useKeys(keys)
-useHead({ title: () => `${spread.name} · Dunecrest` })
+useHead({ title: () => `${VIEW_NAMES[props.view]}: ${spread.name} · Dunecrest` })
 </script>
 
 <template>
@@ -86,6 +96,7 @@ useHead({ title: () => `${spread.name} · Dunecrest` })
       @fresh="startNew"
       @palette="showing.palette = true"
       @keys="showing.keys = true"
+      @words="showing.words = true"
     />
     <p class="print-only figure title">Dunecrest: {{ spread.name }}</p>
     <section v-if="missing" class="missing">
@@ -111,6 +122,7 @@ useHead({ title: () => `${spread.name} · Dunecrest` })
       title="Keys"
       :terms="keys.map(key => [key.keys, key.says] as const)"
     />
+    <TermsDialog v-model:open="showing.words" title="Words used here" :terms="WORDS" />
     <UModal
       v-model:open="showing.leaving"
       title="This sheet is not saved"

@@ -33,6 +33,7 @@ export interface SheetActions {
   readonly showSpreads: () => void
   readonly showPalette: () => void
   readonly showKeys: () => void
+  readonly showWords: () => void
   readonly startNew: () => void
   readonly go: (view: SheetView) => void
 }
@@ -173,6 +174,7 @@ export function useSheetCommands(actions: SheetActions, steps: () => Steps, with
       icon: 'i-lucide-sun',
       onSelect: () => void (settings.theme = id),
     })),
+    { label: 'Words used here', icon: 'i-lucide-book-open', onSelect: actions.showWords },
     { label: 'Show the keys', icon: 'i-lucide-keyboard', kbds: ['?'], onSelect: actions.showKeys },
   ])
 

@@ -2,7 +2,7 @@ import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, watchEffect } from 'vue'
 import { USUAL_UTILITY, UTILITY_IDS, type UtilityId } from '#core'
-import { UNIT_SYSTEMS, UNITS, type UnitSystem } from '#words/units'
+import { UNIT_SYSTEMS, UNITS, usualUnits, type UnitSystem } from '#words/units'
 
 export const THEMES = ['day', 'dusk', 'glare'] as const
 /** Outline of a bank card, mm (ISO/IEC 7810, ID-1). */
@@ -14,13 +14,13 @@ export type Theme = (typeof THEMES)[number]
 
 /** How this browser likes to show things; kept on this device. */
 export const useSettings = defineStore('settings', () => {
-  const system = useLocalStorage<UnitSystem>('dunecrest.units', 'mixed')
+  const system = useLocalStorage<UnitSystem>('dunecrest.units', usualUnits(navigator.language))
   const theme = useLocalStorage<Theme>('dunecrest.theme', 'day')
   const pxPerMm = useLocalStorage('dunecrest.pxPerMm', USUAL_PX_PER_MM)
   const calibrated = useLocalStorage('dunecrest.calibrated', false)
   if (!(pxPerMm.value >= PX_PER_MM_RANGE[0] && pxPerMm.value <= PX_PER_MM_RANGE[1]))
     pxPerMm.value = USUAL_PX_PER_MM
-  if (!UNIT_SYSTEMS.includes(system.value)) system.value = 'mixed'
+  if (!UNIT_SYSTEMS.includes(system.value)) system.value = usualUnits(navigator.language)
   if (!THEMES.includes(theme.value)) theme.value = 'day'
   const utility = useLocalStorage<UtilityId>('dunecrest.utility', USUAL_UTILITY.id)
   const bitesPerHour = useLocalStorage('dunecrest.bitesPerHour', USUAL_UTILITY.bitesPerHour)

@@ -60,7 +60,7 @@ test("a way of one's own narrows the search; everything can be looked through an
     /holds this current|comes down/,
     { timeout: 60_000 },
   )
-  await expect(page.getByRole('button', { name: 'Look beyond my box' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Look at what I do not own, too' })).toBeVisible()
 })
 
 test('a trip: rods for its stops, weights that follow the tide, countdown, packing, calendar; kept and saved', async ({

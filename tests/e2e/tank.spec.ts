@@ -111,7 +111,7 @@ test('set pieces: what is argued about can be seen', async ({ sheet, page }) => 
 
 test('a feeding zone is set, counted, told, and goes with undo', async ({ sheet, page }) => {
   await openTank(sheet)
-  await page.getByRole('button', { name: 'set a feeding zone' }).click()
+  await page.getByRole('button', { name: 'say how deep the fish are' }).click()
   await expect(page.getByRole('columnheader', { name: 'In the zone' })).toBeVisible()
   await sheet.type('fish feed from', '1')
   const inZone = async (): Promise<number> =>
@@ -119,11 +119,11 @@ test('a feeding zone is set, counted, told, and goes with undo', async ({ sheet,
   await expect.poll(inZone).toBeGreaterThan(0.3 * (await down(sheet, 'B')))
   await expect(page.getByRole('img', { name: /From the side/ })).toHaveAttribute(
     'aria-label',
-    /in the feeding zone/,
+    /among the fish/,
   )
   await sheet.type('depth', '1.4')
   await expect(page.getByLabel('to', { exact: true })).toHaveValue('1.4')
-  await page.getByRole('button', { name: 'Clear the feeding zone' }).click()
+  await page.getByRole('button', { name: 'Fish at any depth' }).click()
   await expect(page.getByRole('columnheader', { name: 'In the zone' })).toHaveCount(0)
   await page.keyboard.press('Control+z')
   await expect(page.getByLabel('fish feed from')).toBeVisible()

@@ -1,18 +1,5 @@
+import { VIEWS } from './places'
 import { expect, test } from './support'
-
-/** Every view, and something on it that is there only once it has worked something out. */
-const VIEWS = [
-  ['/bench', 'region', 'Fit rules'],
-  ['/tank', 'button', 'Export'],
-  ['/cover', 'img', /./],
-  ['/strike', 'region', 'This bite'],
-  ['/pick', 'region', 'Tie this on'],
-  ['/rods', 'article', 'Rod A'],
-  ['/log', 'region', 'Tally'],
-  ['/box', 'button', /^everything/],
-  ['/bank', 'button', 'With the rigs on the sheet'],
-  ['/trace', 'heading', /./],
-] as const
 
 test.use({ viewport: { width: 390, height: 844 } })
 for (const [path, role, name] of VIEWS) {

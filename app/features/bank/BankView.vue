@@ -112,7 +112,7 @@ async function moveOn(stop: number): Promise<void> {
 }
 const TAPS = [
   ['cast', 'Cast'],
-  ['bump', 'Bump'],
+  ['bump', 'Touch only'],
   ['bite', 'Bite'],
   ['hooked', 'Hooked'],
   ['landed', 'Landed'],

@@ -1,10 +1,14 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-/** Two jaws to measure with on the glass, in millimetres of what is drawn. */
+import { useSettings } from '~/ui/settings'
+import { withUnit } from '#words/units'
+
+/** Two jaws to measure with on the glass, in the angler's unit. */
 const props = defineProps<{ perM: number; width: number; height: number }>()
 const jaws = ref<[number, number]>([props.width * 0.3, props.width * 0.5])
-const text = computed(
-  () => `${((Math.abs(jaws.value[1] - jaws.value[0]) / props.perM) * 1000).toFixed(1)} mm`,
+const settings = useSettings()
+const text = computed(() =>
+  withUnit(Math.abs(jaws.value[1] - jaws.value[0]) / props.perM, settings.units.small),
 )
 let held: 0 | 1 | undefined
 const put = (which: 0 | 1, at: number): void => {

@@ -4,9 +4,10 @@ import { computed, useTemplateRef } from 'vue'
 import { useSettings } from '~/ui/settings'
 import BenchCalipers from './BenchCalipers.vue'
 import BenchTop from './BenchTop.vue'
-import { FAMILIES, HOOK_SIZES, LIMITS } from '#core'
+import { FAMILIES, HOOK_SIZES, inToM, LIMITS } from '#core'
 import type { Lane } from '#schemas/spread'
 import { px, py, shapePath, type Plane } from '~/ui/drawing/plane'
+import { smallText, trueMinus } from '#words/units'
 import { POINT_WORDS } from '#words/words'
 import type { BenchLook } from '~/compute/bench'
 
@@ -56,7 +57,7 @@ const floor = computed(() => high.value + 4)
 const dims = computed(() => props.look.dims)
 const x = (s: number): number => px(plane.value, s)
 const y = (z: number): number => py(plane.value, z)
-const mm = (m: number): string => (m * 1000).toFixed(Math.abs(m) < 0.01 ? 1 : 0)
+const small = (m: number): string => smallText(m, settings.system)
 
 const kinds = (drawing: typeof props.look.drawing, ...wanted: string[]) =>
   drawing.shapes.filter(s => wanted.includes(s.kind)).map(s => ({ ...s, d: shapePath(s, plane.value) }))
@@ -81,17 +82,17 @@ const lengths = computed(() => {
             id: 'exit',
             from: 0,
             to: exit,
-            text: `comes out at ${mm(exit)} mm${dims.value.allowanceM > 0.0005 ? `, push ${mm(dims.value.allowanceM)} forward` : ''}`,
+            text: `comes out at ${small(exit)}${dims.value.allowanceM > 0.0005 ? `, push ${small(dims.value.allowanceM)} forward` : ''}`,
           },
         ]),
     {
       id: 'tail',
       from: Math.min(bend.s, lengthM),
       to: lengthM,
-      text: `swims free ${mm(Math.max(0, lengthM - bend.s))} mm, ${Math.round(100 * props.look.fit.freeTailShare)} %`,
+      text: `swims free ${small(Math.max(0, lengthM - bend.s))}, ${Math.round(100 * props.look.fit.freeTailShare)} %`,
     },
     ...(neckM > 0.001 && eye.s + neckM > 0
-      ? [{ id: 'neck', from: Math.max(0, eye.s), to: eye.s + neckM, text: `neck ${mm(neckM)}` }]
+      ? [{ id: 'neck', from: Math.max(0, eye.s), to: eye.s + neckM, text: `neck ${small(neckM)}` }]
       : []),
   ]
 })
@@ -132,7 +133,7 @@ const handles = computed(() => {
       id: 'hook',
       label: 'hook along the bait',
       at: { s: (shank.from.s + shank.to.s) / 2, z: (shank.from.z + shank.to.z) / 2 },
-      value: `${mm(hookAtM)} mm from where it usually sits`,
+      value: `${small(hookAtM)} from where it usually sits`,
       by: (ds: number) => ({ hookAtM: limited(hookAtM + ds, LIMITS.hookAtM) }),
       step: 0.001,
     },
@@ -151,7 +152,7 @@ const handles = computed(() => {
             id: 'exit',
             label: 'where the point is brought out',
             at: { s: exit, z: backAt(exit) },
-            value: `${mm(exit)} mm from the nose`,
+            value: `${small(exit)} from the nose`,
             by: (ds: number) => ({ exitAtM: limited(exit + ds, LIMITS.exitAtM) }),
             step: 0.001,
           },
@@ -162,7 +163,7 @@ const handles = computed(() => {
             id: 'weight',
             label: 'weight along the bait',
             at: weight,
-            value: `${mm(weight.s)} mm from the nose`,
+            value: `${small(weight.s)} from the nose`,
             by: (ds: number) => ({ weightAtM: limited((weightAtM ?? weight.s) + ds, LIMITS.weightAtM) }),
             step: 0.001,
           },
@@ -215,15 +216,23 @@ function key(handle: Handle, event: KeyboardEvent): void {
   emit('drop', handle.by(by * handle.step * (event.shiftKey && handle.step < 0.002 ? 5 : 1)))
 }
 
-/** Millimetres along the bottom of the side view, numbered every ten. */
+/** Marks along the top: millimetres numbered every ten, or sixteenths of an inch numbered every inch. */
 const ruler = computed(() => {
-  const first = Math.ceil((-plane.value.x0 / perM.value) * 1000)
-  const last = Math.floor(((width.value - plane.value.x0) / perM.value) * 1000)
-  return Array.from({ length: Math.max(0, last - first + 1) }, (_, i) => first + i)
+  const inches = settings.units.length.label === 'in'
+  const stepM = inches ? inToM(1 / 16) : 0.001
+  const [whole, half] = inches ? [16, 8] : [10, 5]
+  const first = Math.ceil(-plane.value.x0 / perM.value / stepM)
+  const last = Math.floor((width.value - plane.value.x0) / perM.value / stepM)
+  return Array.from({ length: Math.max(0, last - first + 1) }, (_, i) => {
+    const n = first + i
+    const high = n % whole === 0 ? 9 : n % half === 0 ? 6 : 4
+    const text = n % whole === 0 ? String(inches ? n / whole : n) : ''
+    return { n, at: n * stepM, high, text: n === 0 ? `0 ${settings.units.length.label}` : text }
+  })
 })
 const described = computed(
   () =>
-    `${FAMILIES[props.lane.family].name}, hook ${props.lane.hookSize}, from the side. ${lengths.value.map(l => l.text).join(', ')}; gap ${mm(dims.value.gapM)} mm, ${mm(dims.value.fill.heightM)} mm of plastic in it, ${mm(dims.value.fill.squeezedM)} mm when squeezed.`,
+    `${FAMILIES[props.lane.family].name}, hook ${props.lane.hookSize}, from the side. ${lengths.value.map(l => l.text).join(', ')}; gap ${small(dims.value.gapM)}, ${small(dims.value.fill.heightM)} of plastic in it, ${small(dims.value.fill.squeezedM)} when squeezed.`,
 )
 </script>
 
@@ -240,11 +249,9 @@ const described = computed(
       @pointercancel="release"
     >
       <g class="ruler">
-        <template v-for="m in ruler" :key="m">
-          <line :x1="x(m / 1000)" :x2="x(m / 1000)" :y1="0" :y2="m % 10 === 0 ? 9 : m % 5 === 0 ? 6 : 4" />
-          <text v-if="m % 10 === 0" :x="x(m / 1000)" y="20" text-anchor="middle">
-            {{ m }}{{ m === 0 ? ' mm' : '' }}
-          </text>
+        <template v-for="m in ruler" :key="m.n">
+          <line :x1="x(m.at)" :x2="x(m.at)" :y1="0" :y2="m.high" />
+          <text v-if="m.text" :x="x(m.at)" y="20" text-anchor="middle">{{ trueMinus(m.text) }}</text>
         </template>
       </g>
       <path v-for="(s, i) in kinds(look.drawing, 'body', 'tail')" :key="`b${i}`" :d="s.d" class="plastic" />
@@ -270,7 +277,9 @@ const described = computed(
           :y2="y(shankZ + dims.gapM)"
           class="gap"
         />
-        <text :x="x(dims.fill.s) - 6" :y="y(bounds[1]) + 14" text-anchor="end">gap {{ mm(dims.gapM) }}</text>
+        <text :x="x(dims.fill.s) - 6" :y="y(bounds[1]) + 14" text-anchor="end">
+          gap {{ small(dims.gapM) }}
+        </text>
         <template v-if="dims.fill.heightM > 0">
           <line
             :x1="x(dims.fill.s) + 8"
@@ -287,7 +296,7 @@ const described = computed(
             class="squeezed"
           />
           <text :x="x(dims.fill.s) + 10" :y="y(bounds[1]) + 14">
-            {{ mm(dims.fill.heightM) }} of plastic, {{ mm(dims.fill.squeezedM) }} squeezed
+            {{ small(dims.fill.heightM) }} of plastic, {{ small(dims.fill.squeezedM) }} squeezed
           </text>
         </template>
         <g v-for="(l, i) in lengths" :key="l.id">

@@ -20,7 +20,7 @@ import {
 } from '#core'
 import type { Lane } from '#schemas/spread'
 import { stepHook } from '~/sheet/lanes'
-import { weightText, type Unit } from '#words/units'
+import { weightText } from '#words/units'
 import { POINT_WORDS } from '#words/words'
 import type { BenchLook } from '~/compute/bench'
 
@@ -49,15 +49,13 @@ const gaps = [
 ] as const
 const GUARDS = { none: 'no guard', fibre: 'fibre guard', wire: 'wire guard' } as const
 const materials = choices(Object.keys(WEIGHT_MATERIALS) as Lane['weightMaterial'][], WEIGHT_MATERIALS)
-const MM: Unit = { label: 'mm', from: m => m * 1000, to: mm => mm / 1000, decimals: 1 }
-const FINE_MM: Unit = { ...MM, decimals: 2 }
 const OWN = [
-  ['lengthM', 'length', MM],
-  ['gapM', 'gap', MM],
-  ['wireM', 'wire', FINE_MM],
-  ['neckM', 'neck', MM],
-  ['pointM', 'point', MM],
-] as const satisfies readonly (readonly [keyof HookDims, string, Unit])[]
+  ['lengthM', 'length', 'small'],
+  ['gapM', 'gap', 'small'],
+  ['wireM', 'wire', 'fine'],
+  ['neckM', 'neck', 'small'],
+  ['pointM', 'point', 'small'],
+] as const satisfies readonly (readonly [keyof HookDims, string, 'small' | 'fine'])[]
 const typical = computed<Partial<HookDims>>(() =>
   props.look
     ? { lengthM: NaN, gapM: props.look.dims.gapM, wireM: props.look.dims.wireM, neckM: props.look.dims.neckM }
@@ -158,7 +156,7 @@ const moved = computed(
       <NumberField
         label="cut off the nose"
         :model-value="lane.trimM ?? 0"
-        :unit="MM"
+        :unit="settings.units.small"
         :range="LIMITS.trimM"
         :step="0.001"
         @update:model-value="trimM => emit('change', { trimM: trimM === 0 ? undefined : trimM })"
@@ -176,9 +174,9 @@ const moved = computed(
           :key="key"
           :label="label"
           :model-value="own(key)"
-          :unit="unit"
+          :unit="settings.units[unit]"
           :range="[0, 0.2]"
-          :step="unit.decimals === 2 ? 0.00005 : 0.0005"
+          :step="unit === 'fine' ? 0.00005 : 0.0005"
           @update:model-value="value => setOwn(key, value)"
         />
         <UButton v-if="lane.hook" @click="emit('change', { hook: undefined })"> Back to typical </UButton>

@@ -2,6 +2,8 @@
 import { computed } from 'vue'
 import type { RigMark } from '#core'
 import { px, py, shapePath, type Plane } from '~/ui/drawing/plane'
+import { useSettings } from '~/ui/settings'
+import { smallText } from '#words/units'
 import type { BenchLook } from '~/compute/bench'
 
 /** A step of the rigging: the rig small, with the marks of that step. */
@@ -10,6 +12,7 @@ const props = defineProps<{
   marks: readonly RigMark[]
   number: number
 }>()
+const settings = useSettings()
 const W = 190
 const H = 62
 const plane = computed<Plane>(() => {
@@ -31,7 +34,9 @@ const shapes = computed(() => props.look.drawing.shapes.map(s => ({ ...s, d: sha
         y1="15"
         :y2="py(plane, look.drawing.bounds[1]) + 3"
       />
-      <text :x="px(plane, mark.atM)" y="11" text-anchor="middle">{{ (mark.atM * 1000).toFixed(0) }} mm</text>
+      <text :x="px(plane, mark.atM)" y="11" text-anchor="middle">
+        {{ smallText(mark.atM, settings.system) }}
+      </text>
     </g>
   </svg>
 </template>

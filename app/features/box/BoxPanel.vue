@@ -34,7 +34,6 @@ import {
 } from '#schemas/box'
 import { LINE_RANGE_N } from '#schemas/fields'
 import { familyItems } from '~/ui/families'
-import type { Unit } from '#words/units'
 
 /** One thing of the box: what it is, in full; for a bait, what in the box fits it. */
 const props = defineProps<{ item: BoxItem }>()
@@ -66,12 +65,10 @@ const sizes = HOOK_SIZES.map(value => ({ value, label: value }))
 const heads = familyItems().filter(item => /^[EJT]/.test(item.value))
 const lineKinds = LINE_KINDS.map(value => ({ value, label: LINE_STOCKS[value].name }))
 const powers = ROD_POWERS.map(value => ({ value, label: value }))
-const GRAM_CC: Unit = { label: 'g/cm³', from: d => d / 1000, to: g => g * 1000, decimals: 2 }
-const MM: Unit = { label: 'mm', from: m => m * 1000, to: mm => mm / 1000, decimals: 1 }
 const OWN = [
-  ['lengthM', 'length', MM],
-  ['gapM', 'gap', MM],
-  ['wireM', 'wire', { ...MM, decimals: 2 }],
+  ['lengthM', 'length', 'small'],
+  ['gapM', 'gap', 'small'],
+  ['wireM', 'wire', 'fine'],
 ] as const
 const typicalOf = (size: HookSize) =>
   typicalHook(details.value.kind === 'hook' ? details.value.style : 'jig', size)
@@ -132,7 +129,7 @@ async function onBench(): Promise<void> {
         <NumberField
           label="density"
           :model-value="details.densityKgM3 ?? PLASTICS[details.material].density.value"
-          :unit="GRAM_CC"
+          :unit="settings.units.density"
           :range="LIMITS.densityKgM3"
           :step="10"
           @update:model-value="densityKgM3 => set({ densityKgM3 })"
@@ -223,9 +220,9 @@ async function onBench(): Promise<void> {
           :key="key"
           :label="`own ${label}`"
           :model-value="details.own?.[key] ?? typicalOf(details.size)[key]"
-          :unit="unit"
+          :unit="settings.units[unit]"
           :range="[0.0003, 0.2]"
-          :step="unit.decimals === 2 ? 0.00005 : 0.0005"
+          :step="unit === 'fine' ? 0.00005 : 0.0005"
           @update:model-value="value => setOwn(key, value)"
         />
         <UButton v-if="details.own" @click="set({ own: undefined })"> Back to typical measurements </UButton>

@@ -18,7 +18,7 @@ import {
 } from '#core'
 import type { ItemDetails } from '#schemas/box'
 import { ask } from '~/sync/api'
-import type { Unit } from '#words/units'
+import { numberText, withUnit, type Unit } from '#words/units'
 
 /**
  * Density of a plastic from its weight in air and under water, or from what it does in fresh and salt water.
@@ -27,8 +27,7 @@ const open = defineModel<boolean>('open', { required: true })
 const props = defineProps<{ name: string; bait: Extract<ItemDetails, { kind: 'bait' }> }>()
 const emit = defineEmits<{ found: [densityKgM3: number] }>()
 const settings = useSettings()
-const GRAM: Unit = { label: 'g', from: kg => 1000 * kg, to: g => g / 1000, decimals: 2 }
-const SALT: Unit = { label: 'g/kg', from: x => x, to: x => x, decimals: 0 }
+const SALT: Unit = { label: '‰', from: x => x, to: x => x, decimals: 0 }
 const MOST_KG = 0.3
 const temperatureC = ref(18)
 const salinityGKg = ref(0)
@@ -75,7 +74,8 @@ const STEPS = [1e-5, 1e-4, 1e-3] as const
 /** What the weighing, or else the float test, says. */
 const says = computed(
   (): { readonly sentence: string; readonly densityKgM3?: number; readonly bad?: boolean } => {
-    const shown = (d: number): string => (d / 1000).toFixed(3)
+    const density = { ...settings.units.density, decimals: 3 }
+    const shown = (d: number): string => numberText(density.from(d), 3)
     const within = (d: number): boolean => d >= LIMITS.densityKgM3[0] && d <= LIMITS.densityKgM3[1]
     try {
       if (airKg.value > 0 && hungKg.value > 0) {
@@ -86,7 +86,7 @@ const says = computed(
         if (!within(value))
           return { sentence: 'No plastic is so light or so heavy: check the two weights.', bad: true }
         return {
-          sentence: `${shown(value)} g/cm³ (${shown(low)}–${shown(high)} by the scale's step), weighed.`,
+          sentence: `${withUnit(value, density)} (${shown(low)} to ${shown(high)} by the scale's step), weighed.`,
           densityKgM3: value,
         }
       }
@@ -107,7 +107,7 @@ const says = computed(
         Math.min(high ?? Infinity, Math.max(typical.high, low ?? 0)),
       ]
       return {
-        sentence: `Between ${shown(from)} and ${shown(to)} g/cm³, by floating and the usual range of ${PLASTICS[props.bait.material].name}.`,
+        sentence: `Between ${shown(from)} and ${withUnit(to, density)}, by floating and the usual range of ${PLASTICS[props.bait.material].name}.`,
         densityKgM3: (from + to) / 2,
       }
     } catch (failure) {
@@ -140,7 +140,7 @@ function take(): void {
         <NumberField
           label="in air"
           :model-value="airKg"
-          :unit="GRAM"
+          :unit="settings.units.scale"
           :range="[0, MOST_KG]"
           :step="1e-5"
           @update:model-value="value => (airKg = value)"
@@ -148,7 +148,7 @@ function take(): void {
         <NumberField
           label="hanging in water"
           :model-value="hungKg"
-          :unit="GRAM"
+          :unit="settings.units.scale"
           :range="[0, MOST_KG]"
           :step="1e-5"
           @update:model-value="value => (hungKg = value)"
@@ -156,7 +156,7 @@ function take(): void {
         <NumberField
           label="of it a sinker's"
           :model-value="sinkerKg"
-          :unit="GRAM"
+          :unit="settings.units.scale"
           :range="[0, MOST_KG]"
           :step="1e-4"
           @update:model-value="value => (sinkerKg = value)"
@@ -164,7 +164,12 @@ function take(): void {
         <ChoiceField
           label="scale's step"
           :model-value="String(stepKg)"
-          :items="STEPS.map(s => ({ value: String(s), label: `${1000 * s} g` }))"
+          :items="
+            STEPS.map(s => ({
+              value: String(s),
+              label: `${Number(settings.units.scale.from(s).toPrecision(2))} ${settings.units.scale.label}`,
+            }))
+          "
           @update:model-value="value => (stepKg = Number(value))"
         />
         <NumberField

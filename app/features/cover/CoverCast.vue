@@ -6,6 +6,8 @@ import { useSpread } from '~/sheet/spread'
 import { CAST_M } from '#core'
 import type { Letter } from '#schemas/spread'
 import { FATE_WORDS, LIP_WORDS } from './coverWords'
+import { useSettings } from '~/ui/settings'
+import { withUnit } from '#words/units'
 import type { CastEvent, CoverLane } from '~/compute/cover'
 
 /**
@@ -21,6 +23,9 @@ const props = defineProps<{
 const emit = defineEmits<{ pick: [letter: Letter] }>()
 const spread = useSpread()
 const host = useTemplateRef('host')
+const settings = useSettings()
+/** Along the cast nothing finer than a whole unit is told. */
+const far = computed(() => ({ ...settings.units.depth, decimals: 0 }))
 const { width } = useElementSize(host)
 const TOP = 74
 const ROW = 34
@@ -105,7 +110,7 @@ const told = computed(() =>
             .filter(e => e.fate !== 'past')
             .map(
               e =>
-                `${FATE_WORDS[e.fate]} ${e.lip ? LIP_WORDS[e.lip] : ''} on ${props.obstacles[e.obstacle]?.name} at ${e.atM.toFixed(0)} metres`,
+                `${FATE_WORDS[e.fate]} ${e.lip ? LIP_WORDS[e.lip] : ''} on ${props.obstacles[e.obstacle]?.name} ${withUnit(e.atM, far.value)} from the splash`,
             )
             .join('; ') || 'comes through clean'
         }.`,
@@ -179,7 +184,9 @@ const told = computed(() =>
           </text>
         </g>
         <text :x="x(0)" :y="TOP + ROW * lanes.length + 18" text-anchor="end" class="note">the splash</text>
-        <text :x="x(CAST_M)" :y="TOP + ROW * lanes.length + 18" class="note">you, {{ CAST_M }} m nearer</text>
+        <text :x="x(CAST_M)" :y="TOP + ROW * lanes.length + 18" class="note">
+          you, {{ withUnit(CAST_M, far) }} nearer
+        </text>
       </svg>
       <p class="label">
         tick: passes · green dot: picks up weed · cross: hangs up. The same things are met by every rig in

@@ -17,6 +17,7 @@ import { BOTTOM_IDS, BOTTOMS, CAST_M, COVER_IDS, COVERS, FAMILIES, PARAMETERS, S
 import { conditionsOf } from '~/sheet/useEvaluation'
 import { LIP_WORDS } from './coverWords'
 import { movedWords } from '#words/movedWords'
+import { fromTo } from '#words/units'
 import { oddsText } from '#words/words'
 import type { CoverJob } from '~/compute/cover'
 
@@ -54,6 +55,10 @@ const familyOf = (letter: string): string =>
   FAMILIES[spread.content.lanes.find(l => l.letter === letter)!.family].shortName
 const one = (x: number, digits = 1): string =>
   x < 0.05 && digits === 1 ? (x === 0 ? '0' : x.toFixed(2)) : x.toFixed(digits)
+/** A stretch of water that people count snags by. */
+const hundred = computed(() =>
+  settings.units.depth.label === 'm' ? { label: 'm', m: 100 } : { label: 'yd', m: 91.44 },
+)
 /** What moved the chosen rig's snags away from the model's own. */
 const moved = computed(() => {
   const lane = spread.content.lanes.find(l => l.letter === chosen.value?.letter)
@@ -131,7 +136,7 @@ const sentence = computed(() => {
             <tr>
               <th scope="col">Rig</th>
               <th scope="col">Hangs up</th>
-              <th scope="col">In a hundred metres</th>
+              <th scope="col">In 100 {{ hundred.label }}</th>
               <th scope="col">Weed</th>
               <th scope="col">Casts an hour</th>
               <th scope="col">Minutes to snags</th>
@@ -149,7 +154,7 @@ const sentence = computed(() => {
             <tr v-for="l in answer.lanes" :key="l.letter" :class="`lane-${l.letter}`">
               <th scope="row"><LaneChip :letter="l.letter as 'A'" /> {{ familyOf(l.letter) }}</th>
               <td>{{ oddsText(l.snag.snagPerCast).value }} {{ oddsText(l.snag.snagPerCast).unit }}</td>
-              <td>{{ one(100 * l.snag.snagPerM.value) }}</td>
+              <td>{{ one(hundred.m * l.snag.snagPerM.value) }}</td>
               <td>{{ Math.round(100 * l.snag.weedPerCast.value) }} %</td>
               <td>{{ Math.round(l.snag.hour.casts) }}</td>
               <td>{{ one(l.snag.hour.minutes.snags) }}</td>
@@ -157,12 +162,7 @@ const sentence = computed(() => {
               <td>{{ one(l.snag.hour.minutes.fixing) }}</td>
               <td class="left">
                 <b>{{ Math.round(l.snag.minutesLeft.value) }}</b>
-                <small
-                  >{{ Math.round(l.snag.minutesLeft.low) }}–{{
-                    Math.round(l.snag.minutesLeft.high)
-                  }}
-                  min</small
-                >
+                <small>{{ fromTo(l.snag.minutesLeft.low, l.snag.minutesLeft.high) }} min</small>
               </td>
               <td>{{ Math.round(100 * l.hookUp.value) }} %</td>
               <td>{{ one(l.snag.hour.rigsLost) }}</td>

@@ -8,6 +8,7 @@ import ChartFrame from '~/ui/charts/ChartFrame.vue'
 import { axis, common, through, tooltip } from '~/ui/charts/theme'
 import { token } from '~/ui/drawing/identity'
 import { useSettings } from '~/ui/settings'
+import { smallText } from '#words/units'
 
 /**
  * How often each size is met on a cast, and what becomes of it, on a scale of sizes; the opening of each
@@ -34,9 +35,13 @@ const bars = computed(() => {
 /** Where a size lies along the axis, in bins: sizes stand on a logarithmic scale. */
 const binOf = (sizeM: number): number =>
   (SIZE_BINS * Math.log(sizeM / binEdgeM(0))) / Math.log(binEdgeM(SIZE_BINS) / binEdgeM(0))
-const MARKS_MM = [1, 2, 5, 10, 20, 50, 100, 200] as const
+/** Sizes marked along the axis, in the angler's unit. */
+const MARKS = computed(() =>
+  settings.units.length.label === 'in' ? [0.05, 0.1, 0.25, 0.5, 1, 2, 4, 8] : [1, 2, 5, 10, 20, 50, 100, 200],
+)
 const openings = computed(() => props.lane.openings.filter(o => o.openingM > binEdgeM(0)))
-const mm = (sizeM: number): string => (1000 * sizeM).toFixed(1)
+const small = (sizeM: number): string => smallText(sizeM, settings.system)
+const rangeText = (bin: number): string => `${small(binEdgeM(bin))} to ${small(binEdgeM(bin + 1))}`
 const FATES = [
   ['snag', 'hangs up'],
   ['weed', 'weed'],
@@ -70,7 +75,7 @@ const options = computed((): ChartOptions<'bar'> => {
         callbacks: {
           title: ([item]) => {
             const i = item?.dataIndex ?? 0
-            return `${mm(binEdgeM(i))} to ${mm(binEdgeM(i + 1))} mm`
+            return rangeText(i)
           },
           label: ({ dataset, parsed }) => `${dataset.label}: ${(parsed.y ?? 0).toFixed(2)} a cast`,
         },
@@ -85,7 +90,7 @@ const options = computed((): ChartOptions<'bar'> => {
           borderWidth: 2,
           label: {
             display: true,
-            content: `opening ${LIP_WORDS[o.id]} ${mm(o.openingM)} mm`,
+            content: `opening ${LIP_WORDS[o.id]} ${small(o.openingM)}`,
             position: 'end' as const,
             yAdjust: -16,
             backgroundColor: 'transparent',
@@ -103,7 +108,10 @@ const options = computed((): ChartOptions<'bar'> => {
           max: SIZE_BINS,
           grid: false,
           stacked: true,
-          marks: MARKS_MM.map(size => ({ at: binOf(size / 1000), text: size === 1 ? '1 mm' : String(size) })),
+          marks: MARKS.value.map((size, i) => ({
+            at: binOf(settings.units.length.to(size)),
+            text: i === 0 ? `${size} ${settings.units.length.label}` : String(size),
+          })),
         }),
         offset: false,
       },
@@ -113,13 +121,10 @@ const options = computed((): ChartOptions<'bar'> => {
 })
 const label = computed(
   () =>
-    `Sizes met on a cast. ${openings.value.map(o => `Opening ${LIP_WORDS[o.id]}: ${mm(o.openingM)} millimetres`).join('; ') || 'No point stands open.'}`,
+    `Sizes met on a cast. ${openings.value.map(o => `Opening ${LIP_WORDS[o.id]}: ${small(o.openingM)}`).join('; ') || 'No point stands open.'}`,
 )
 const rows = computed(() =>
-  bars.value.map((bar, i) => [
-    `${mm(binEdgeM(i))}–${mm(binEdgeM(i + 1))}`,
-    ...FATES.map(([fate]) => Number(bar[fate].toFixed(3))),
-  ]),
+  bars.value.map((bar, i) => [rangeText(i), ...FATES.map(([fate]) => Number(bar[fate].toFixed(3)))]),
 )
 </script>
 
@@ -135,7 +140,7 @@ const rows = computed(() =>
       :options="options"
       :label="label"
       name="dunecrest-sizes"
-      :head="['mm', ...FATES.map(([, name]) => name)]"
+      :head="['size', ...FATES.map(([, name]) => name)]"
       :rows="rows"
     />
     <p class="label">

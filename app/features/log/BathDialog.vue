@@ -21,9 +21,7 @@ const where = defineModel<string>('where', { required: true })
 const baths = useBaths()
 const settings = useSettings()
 const toast = useToast()
-const CENTIMETRE: Unit = { label: 'cm', from: m => 100 * m, to: cm => cm / 100, decimals: 0 }
-const GRAM: Unit = { label: 'g', from: kg => 1000 * kg, to: g => g / 1000, decimals: 1 }
-const SALT: Unit = { label: 'g/kg', from: x => x, to: x => x, decimals: 0 }
+const SALT: Unit = { label: '‰', from: x => x, to: x => x, decimals: 0 }
 const materials = (
   Object.entries(WEIGHT_MATERIALS) as [BathContent['ball']['material'], { name: string }][]
 ).map(([value, { name }]) => ({ value, label: name }))
@@ -102,7 +100,7 @@ function use({ id }: StoredDocument<'bath'>): void {
           <NumberField
             label="depth of water"
             :model-value="one.content.depthM"
-            :unit="CENTIMETRE"
+            :unit="settings.units.vessel"
             :range="BATH_DEPTH_RANGE_M"
             :step="0.01"
             @update:model-value="value => set({ depthM: value })"
@@ -110,7 +108,7 @@ function use({ id }: StoredDocument<'bath'>): void {
           <NumberField
             label="narrower width"
             :model-value="one.content.acrossM"
-            :unit="CENTIMETRE"
+            :unit="settings.units.vessel"
             :range="BATH_WIDTH_RANGE_M"
             :step="0.01"
             @update:model-value="value => set({ acrossM: value })"
@@ -137,7 +135,7 @@ function use({ id }: StoredDocument<'bath'>): void {
           <NumberField
             label="ball"
             :model-value="one.content.ball.massKg"
-            :unit="GRAM"
+            :unit="settings.units.scale"
             :range="BALL_RANGE_KG"
             :step="0.0005"
             @update:model-value="massKg => setBall({ massKg })"

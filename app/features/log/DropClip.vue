@@ -36,7 +36,7 @@ const says = computed(() =>
   !source.value
     ? ''
     : scale.value.length < 2
-      ? `Press both ends of something ${Math.round(1000 * barM.value)} mm long.`
+      ? `Press both ends of something ${withUnit(barM.value, settings.units.length)} long.`
       : half.value
         ? 'Now press its tail.'
         : marks.value.length < 2

@@ -134,7 +134,7 @@ const time = (iso: string): string =>
         <span
           ><b>{{ sums.casts.toLocaleString('en') }}</b> casts</span
         ><span
-          ><b>{{ sums.bumps }}</b> bumps</span
+          ><b>{{ sums.bumps }}</b> touches only</span
         ><span
           ><b>{{ sums.bites }}</b> bites</span
         ><span

@@ -1,3 +1,4 @@
+import { UNITS } from '#words/units'
 import { describe, expect, it } from 'vitest'
 import { ballSeconds, waterOf, type BaitSpec } from '#core'
 import { DEMO_BATHS } from '../../../demo/baths'
@@ -30,24 +31,31 @@ describe('a bath', () => {
     expect(words([falls + 0.1, falls + 0.11, falls + 0.1, falls + 0.12, falls + 2])).toContain('1 set aside')
   })
   it('turns a tapped time into one on open water: less the lag, and faster than between walls', () => {
-    const { seconds, bath } = bathDrop(1.2, { name, content }, shad, -0.2, true)
+    const { seconds, bath } = bathDrop(UNITS.metric.vessel, 1.2, { name, content }, shad, -0.2, true)
     const { lag } = readBath(content)
     expect(bath).toMatchObject({ name, tappedS: 1.2, lagS: lag.lagS, lagSdS: lag.sdS })
     expect(bath.slowed).toBeLessThan(1)
     expect(seconds).toBeCloseTo((1.2 - lag.lagS) * bath.slowed, 12)
     // a clip has no thumb in it, but walls all the same
-    expect(bathDrop(1.2, { name, content }, shad, -0.2, false).seconds).toBeCloseTo(1.2 * bath.slowed, 12)
+    expect(bathDrop(UNITS.metric.vessel, 1.2, { name, content }, shad, -0.2, false).seconds).toBeCloseTo(
+      1.2 * bath.slowed,
+      12,
+    )
     // nose down it shows less to the water
-    expect(bathDrop(1.2, { name, content }, shad, -1.4, true).bath.slowed).toBeGreaterThan(bath.slowed)
+    expect(
+      bathDrop(UNITS.metric.vessel, 1.2, { name, content }, shad, -1.4, true).bath.slowed,
+    ).toBeGreaterThan(bath.slowed)
   })
   it('refuses a bait that cannot turn in it, a thumb that is no thumb, and a time that leaves nothing', () => {
-    expect(() => bathDrop(1.2, { name, content }, { ...shad, lengthM: 0.24 }, 0, true)).toThrow(
-      /too narrow.* 30 cm across/,
+    expect(() =>
+      bathDrop(UNITS.metric.vessel, 1.2, { name, content }, { ...shad, lengthM: 0.24 }, 0, true),
+    ).toThrow(/too narrow.* 30 cm across/)
+    expect(() =>
+      bathDrop(UNITS.metric.vessel, 1.2, { name, content: withTaps([falls + 2]) }, shad, 0, true),
+    ).toThrow(/not calibrated/)
+    expect(() => bathDrop(UNITS.metric.vessel, 0.05, { name, content }, shad, 0, true)).toThrow(
+      /nothing is left/,
     )
-    expect(() => bathDrop(1.2, { name, content: withTaps([falls + 2]) }, shad, 0, true)).toThrow(
-      /not calibrated/,
-    )
-    expect(() => bathDrop(0.05, { name, content }, shad, 0, true)).toThrow(/nothing is left/)
     expect(() => readBath({ ...content, acrossM: 0.01 })).toThrow(RangeError)
   })
 })

@@ -10,6 +10,7 @@ import {
   type BaitSpec,
   type TapLag,
 } from '#core'
+import type { Unit } from '#words/units'
 import type { DropEntry } from '#schemas/log'
 import type { BathContent, StoredDocument } from '#schemas/spot'
 
@@ -51,6 +52,7 @@ export function bathWords({ ball }: BathContent, { ballS, lag }: BathReading): s
  * @throws RangeError with a sentence when the bait has no room to turn, or nothing is left of the time
  */
 export function bathDrop(
+  vessel: Unit,
   tappedS: number,
   { name, content }: Pick<StoredDocument<'bath'>, 'name' | 'content'>,
   bait: BaitSpec,
@@ -59,7 +61,7 @@ export function bathDrop(
 ): { readonly seconds: number; readonly bath: NonNullable<DropEntry['bath']> } {
   if (!fitsVessel(bait, content))
     throw new RangeError(
-      `${name} is too narrow: a bait needs room to turn, ${Math.ceil((100 * bait.lengthM) / 0.8)} cm across for this one.`,
+      `${name} is too narrow: a bait needs room to turn, ${Math.ceil(vessel.from(bait.lengthM / 0.8))} ${vessel.label} across for this one.`,
     )
   const { lag } = readBath(content)
   if (lag.used > 0 && Math.abs(lag.lagS) > LATE_MOST_S)

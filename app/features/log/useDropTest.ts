@@ -5,6 +5,7 @@ import { useEvidence } from '~/sheet/evidence'
 import { useOutbox } from '~/sync/outboxStore'
 import { useSpread } from '~/sheet/spread'
 import { baitKey, fitAll, kindKey, type BaitSpec, type Drop, type RigSpec } from '#core'
+import { useSettings } from '~/ui/settings'
 import { fallWords } from '#words/evidenceWords'
 import type { LogEntry } from '#schemas/log'
 import { conditionsOf } from '~/sheet/useEvaluation'
@@ -24,6 +25,7 @@ const LEAST_S = 0.25
  * its bait say.
  */
 export function useDropTest() {
+  const settings = useSettings()
   const spread = useSpread()
   const evidence = useEvidence()
   const outbox = useOutbox()
@@ -91,7 +93,7 @@ export function useDropTest() {
       if (timed < LEAST_S) throw new Error('Too quick to be a drop: tap again at the splash.')
       const { seconds, ...where } =
         bath.value && from !== 'tank'
-          ? bathDrop(timed, bath.value, bait.value, model.pitchRad, from === 'taps')
+          ? bathDrop(settings.units.vessel, timed, bath.value, bait.value, model.pitchRad, from === 'taps')
           : { seconds: timed }
       const entry: LogEntry = {
         id: newId(),

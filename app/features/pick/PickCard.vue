@@ -17,7 +17,7 @@ import {
 import { limitText } from '#words/limitWords'
 import { reasonText } from '#words/pickReasons'
 import { BASIS_MARKS, POINT_WORDS, restWords } from '#words/words'
-import { shown, weightText, withUnit } from '#words/units'
+import { fromTo, shown, weightText, withUnit } from '#words/units'
 import { countTo } from './countdown'
 
 /** The rig to tie on: drawn, sized, with line, count and cadence, and why. */
@@ -62,7 +62,7 @@ const colours = computed(() => coloursOf(props.day.prey, props.day.clarity, prop
     <h2>
       {{ rigWords(pick.rig) }} <small>{{ sizeWords(pick.rig, settings.system) }}</small>
     </h2>
-    <p class="bait">
+    <p class="bait" data-own>
       {{ baitName }}<template v-if="hookName"> · {{ hookName }}</template>
     </p>
     <div ref="host" class="drawing">
@@ -98,9 +98,8 @@ const colours = computed(() => coloursOf(props.day.prey, props.day.clarity, prop
         <dd class="figure">
           {{ Math.round(100 * pick.report.strike.hookUp.value) }}
           <small
-            >% ({{ Math.round(100 * pick.report.strike.hookUp.low) }}–{{
-              Math.round(100 * pick.report.strike.hookUp.high)
-            }}) {{ BASIS_MARKS[pick.report.strike.hookUp.basis] }}</small
+            >% ({{ fromTo(100 * pick.report.strike.hookUp.low, 100 * pick.report.strike.hookUp.high) }})
+            {{ BASIS_MARKS[pick.report.strike.hookUp.basis] }}</small
           >
         </dd>
       </div>
@@ -109,9 +108,8 @@ const colours = computed(() => coloursOf(props.day.prey, props.day.clarity, prop
         <dd class="figure">
           {{ Math.round(pick.report.snag.minutesLeft.value) }}
           <small
-            >min/h ({{ Math.round(pick.report.snag.minutesLeft.low) }}–{{
-              Math.round(pick.report.snag.minutesLeft.high)
-            }}) {{ BASIS_MARKS[pick.report.snag.minutesLeft.basis] }}</small
+            >min/h ({{ fromTo(pick.report.snag.minutesLeft.low, pick.report.snag.minutesLeft.high) }})
+            {{ BASIS_MARKS[pick.report.snag.minutesLeft.basis] }}</small
           >
         </dd>
       </div>
@@ -120,14 +118,17 @@ const colours = computed(() => coloursOf(props.day.prey, props.day.clarity, prop
       <div>
         <dt>line</dt>
         <dd>
-          {{ lineName ?? lineWords(pick, strength) }}; brings out
-          {{ Math.round(100 * pick.factors.landed) }} %, the hook opens at
+          <span :data-own="lineName ? '' : undefined">{{ lineName ?? lineWords(pick, strength) }}</span>;
+          brings out {{ Math.round(100 * pick.factors.landed) }} %, the hook opens at
           {{ strength(pick.report.fit.openingLoadN.value) }}
         </dd>
       </div>
       <div>
         <dt>rod</dt>
-        <dd>{{ rodName ?? 'any' }}, {{ rodWords(pick) }}</dd>
+        <dd>
+          <span data-own>{{ rodName ?? 'any' }}</span
+          >, {{ rodWords(pick) }}
+        </dd>
       </div>
       <div v-for="s in steps" :key="s.weightKg">
         <dt>{{ s.weightKg < pick.rig.weightKg ? 'lighter' : 'heavier' }}</dt>
@@ -142,7 +143,9 @@ const colours = computed(() => coloursOf(props.day.prey, props.day.clarity, prop
       </div>
       <div>
         <dt>point</dt>
-        <dd>{{ POINT_WORDS[pick.rig.pointRest] }}; {{ restWords(pick.report.fall.rest) }}</dd>
+        <dd>
+          {{ POINT_WORDS[pick.rig.pointRest] }}; {{ restWords(pick.report.fall.rest, settings.system) }}
+        </dd>
       </div>
       <div>
         <dt>cadence</dt>

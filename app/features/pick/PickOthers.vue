@@ -46,7 +46,8 @@ const standing = (i: number): string => {
       <div>
         <h3>{{ rigWords(pick.rig) }}</h3>
         <p>
-          {{ sizeWords(pick.rig, settings.system) }} · {{ baitName(pick) }} · {{ lineWords(pick, strength) }}
+          {{ sizeWords(pick.rig, settings.system) }} · <span data-own>{{ baitName(pick) }}</span> ·
+          {{ lineWords(pick, strength) }}
         </p>
         <p class="figures figure">
           {{ shown(pick.report.fall.meanSpeedMS.value, settings.units.speed) }}

@@ -100,7 +100,7 @@ function putPoints(points: readonly CloudPoint[]): void {
         :items="families"
         @update:model-value="value => (family = value)"
       />
-      <UCheckbox v-model="beyond" label="beyond my box" />
+      <UCheckbox v-model="beyond" label="also what I do not own" />
     </DayFields>
     <div v-if="working" class="bar" role="status">
       <UProgress
@@ -122,7 +122,7 @@ function putPoints(points: readonly CloudPoint[]): void {
       <h2>{{ nothingText(answer.nothing, day, settings.system).sentence }}</h2>
       <p>{{ nothingText(answer.nothing, day, settings.system).way }}</p>
       <p class="label">{{ answer.looked.toLocaleString('en') }} looked at{{ out ? `: ${out}` : '' }}.</p>
-      <UButton v-if="!beyond" variant="solid" @click="beyond = true">Look beyond my box</UButton>
+      <UButton v-if="!beyond" variant="solid" @click="beyond = true">Look at what I do not own, too</UButton>
       <UButton :to="viewPath('box', spread.saved?.id)">Open the box</UButton>
     </section>
     <div v-else-if="answer && first" class="body" :aria-busy="working">
@@ -162,7 +162,8 @@ function putPoints(points: readonly CloudPoint[]): void {
                   ><b
                     >{{ FAMILIES[w.family].shortName
                     }}{{ w.weightKg > 0 ? `, ${weightText(w.weightKg, settings.system)}` : '' }}</b
-                  >, {{ baitName(w) }}: {{ whatIfWords(w, settings.units, settings.system) }}
+                  >, <span data-own>{{ baitName(w) }}</span>:
+                  {{ whatIfWords(w, settings.units, settings.system) }}
                   <small v-if="w.pBetter < 0.995" class="label"
                     >better than the first pick in {{ Math.round(100 * w.pBetter) }} in 100 ways</small
                   ></template

@@ -39,7 +39,9 @@ const perM = computed(() => {
       :described="rigWords(rod.finalist.rig)"
     />
     <p class="rig">{{ rigWords(rod.finalist.rig) }}</p>
-    <p>{{ sizeWords(rod.finalist.rig, settings.system) }} · {{ baitName }}</p>
+    <p>
+      {{ sizeWords(rod.finalist.rig, settings.system) }} · <span data-own>{{ baitName }}</span>
+    </p>
     <p>
       {{ lineWords(rod.finalist, strength) }} · {{ RETRIEVES[rod.finalist.outfit.retrieve].name }} ·
       {{ stopName }}

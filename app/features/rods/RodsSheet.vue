@@ -211,7 +211,7 @@ const second = (s: number): string => (Number.isFinite(s) ? String(Math.round(s)
           <h2>Pack</h2>
           <ul class="pack">
             <li v-for="p in packed" :key="p.name" :class="{ short: p.has < p.take }">
-              <b class="figure">{{ p.take }}</b> {{ p.name }}
+              <b class="figure">{{ p.take }}</b> <span data-own>{{ p.name }}</span>
               <small>{{ p.has < p.take ? `only ${p.has} in the box` : `${p.has} in the box` }}</small>
             </li>
           </ul>

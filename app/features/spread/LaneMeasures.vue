@@ -7,11 +7,10 @@ import GlideGlyph from './GlideGlyph.vue'
 import MeasureRow from './MeasureRow.vue'
 import PostureGlyph from './PostureGlyph.vue'
 import RangeWhisker from './RangeWhisker.vue'
-import { BOTTOMS, COVERS, mToFt, radToDeg, type Evidence, type RigReport } from '#core'
+import { BOTTOMS, COVERS, radToDeg, type Evidence, type RigReport } from '#core'
 import type { MeasureAxes } from './axes'
-import { withUnit } from '#words/units'
 import { DOUBT_WORDS, fallLimits, LOSS_WORDS, oddsText, postureWords } from '#words/words'
-import { percentText } from '#words/units'
+import { percentText, withUnit } from '#words/units'
 
 /** The five measures of one rig and its fit. */
 const props = defineProps<{
@@ -28,13 +27,17 @@ const odds = computed(() => oddsText(props.report.snag.snagPerCast))
 const cause = computed(() => props.report.snag.causes.find(c => c.perCast > 0.0005)?.name)
 const limit = computed(() => props.report.strike.losses[0])
 const seconds = (s: number): string => (s < 9.95 ? s.toFixed(1) : String(Math.round(s)))
-const perFallen = computed(() => (settings.units.depth.label === 'm' ? 'm per m' : 'ft per ft'))
+const perFallen = computed(() => `${settings.units.depth.label} per ${settings.units.depth.label} down`)
+/** Drifting less than this for each metre, it comes straight down. */
+const STRAIGHT = 0.05
 const course = computed(() => {
   const { glide, summary, turnsPerM } = fall.value
-  const per = settings.units.depth.label === 'm' ? turnsPerM : turnsPerM / mToFt(1)
+  const per = turnsPerM / settings.units.depth.from(1)
   const turns =
     Math.abs(turnsPerM) > 0.05 ? `, turns ${Math.abs(per).toFixed(1)}/${settings.units.depth.label}` : ''
-  return `${glide.value < 0.05 ? 'straight down' : summary.glideSign > 0 ? 'nose leads' : 'tail leads'}${turns}`
+  if (glide.value < STRAIGHT) return `straight down${turns}`
+  const off = withUnit(glide.value * spread.content.water.depthM, { ...settings.units.depth, decimals: 1 })
+  return `${off} from the splash, ${summary.glideSign > 0 ? 'nose' : 'tail'} leads${turns}`
 })
 const range = (text: (x: number) => string, { low, high }: { low: number; high: number }): string =>
   `${text(low)} to ${text(high)}`
@@ -53,7 +56,7 @@ const movedFall = computed(() => {
 const hints = computed(() => ({
   fall: `${range(seconds, fall.value.timeS)} s to the bottom.${fallLimits(fall.value)} Least certain: ${DOUBT_WORDS[fall.value.mainDoubt]}. Computed from the fall.${movedFall.value}`,
   posture: `Pitch ${range(x => `${Math.round(radToDeg(x))}°`, fall.value.pitchRad)}, roll ${range(x => `${Math.round(radToDeg(x))}°`, fall.value.rollRad)}.${props.report.tailHz ? ` Tail beats ${range(x => x.toFixed(0), props.report.tailHz)} times a second, from the Strouhal number.` : ''} Computed from the fall.`,
-  glide: `${range(x => x.toFixed(2), fall.value.glide)}${fall.value.scatter === undefined ? '' : `; landing places scatter by ${fall.value.scatter.toFixed(2)} per metre fallen`}. Computed from the fall.`,
+  glide: `${range(x => x.toFixed(2), fall.value.glide)}${fall.value.scatter === undefined ? '' : `; landing places scatter by ${percentText(fall.value.scatter)} of the depth`}. Computed from the fall.`,
   snag: `${range(percentText, props.report.snag.snagPerCast)} of casts hang up in ${COVERS[spread.content.water.cover].name} over ${BOTTOMS[spread.content.water.bottom].name}; ${Math.round(props.report.snag.minutesLeft.low)} to ${Math.round(props.report.snag.minutesLeft.high)} minutes of an hour left. ${percentText(props.report.snag.weedPerCast.value)} of casts bring weed. Computed from ${props.report.snag.draws} draws for each kind of obstacle.${props.moved.snag ? ` ${props.moved.snag}` : ''}`,
   hookUp: `${range(percentText, props.report.strike.hookUp)}. Lost: ${props.report.strike.losses.map(l => `${LOSS_WORDS[l.id]} ${percentText(l.share)}`).join(', ')}. Computed from ${props.report.strike.draws} bites.${props.moved.hook ? ` ${props.moved.hook}` : ''}`,
 }))
@@ -61,7 +64,7 @@ const hints = computed(() => ({
 
 <template>
   <MeasureRow
-    name="fall"
+    term="fall"
     :value="seconds(fall.timeS.value)"
     unit="s"
     :note="`${withUnit(fall.meanSpeedMS.value, settings.units.speed)}, count ${Math.round(fall.timeS.value)}`"
@@ -71,7 +74,7 @@ const hints = computed(() => ({
     <RangeWhisker :measure="fall.timeS" :axis="axes.fall" logarithmic />
   </MeasureRow>
   <MeasureRow
-    name="posture"
+    term="posture"
     :value="`${pitch > 0 ? '+' : pitch < 0 ? '−' : ''}${Math.abs(pitch)}°`"
     :unit="beat ? `tail ${beat}` : ''"
     :note="postureWords(report)"
@@ -81,7 +84,7 @@ const hints = computed(() => ({
     <PostureGlyph :pitch-rad="fall.pitchRad.value" :roll-rad="fall.rollRad.value" />
   </MeasureRow>
   <MeasureRow
-    name="glide"
+    term="glide"
     :value="fall.glide.value.toFixed(2)"
     :unit="perFallen"
     :note="course"
@@ -96,7 +99,7 @@ const hints = computed(() => ({
     />
   </MeasureRow>
   <MeasureRow
-    name="snag"
+    term="snag"
     :value="odds.value"
     :unit="odds.unit"
     :note="[`${Math.round(report.snag.minutesLeft.value)} min/h left`, cause].filter(Boolean).join('; ')"
@@ -106,7 +109,7 @@ const hints = computed(() => ({
     <RangeWhisker :measure="report.snag.minutesLeft" :axis="axes.minutes" />
   </MeasureRow>
   <MeasureRow
-    name="hook-up"
+    term="hookUp"
     :value="String(Math.round(100 * report.strike.hookUp.value))"
     unit="%"
     :note="limit ? `${LOSS_WORDS[limit.id]} ${percentText(limit.share)}` : 'nothing lost'"

@@ -1,14 +1,16 @@
 <script setup lang="ts">
 import { BASIS_MARKS } from '#words/words'
+import TermLabel from '~/ui/TermLabel.vue'
 import type { Basis } from '#core'
+import type { TermId } from '#words/glossary'
 
 /** One measure of one rig: the number first, its unit and a note beside it, a small picture to the right. */
-defineProps<{ name: string; value: string; unit: string; note: string; basis: Basis; hint?: string }>()
+defineProps<{ term: TermId; value: string; unit: string; note: string; basis: Basis; hint?: string }>()
 </script>
 
 <template>
   <div class="row" :title="hint">
-    <span class="label name">{{ name }}</span>
+    <span class="label name"><TermLabel :term="term" /></span>
     <span class="number figure"
       ><b>{{ value }}</b> <small>{{ unit }}</small><i class="basis" role="img" :aria-label="basis">{{
         BASIS_MARKS[basis]

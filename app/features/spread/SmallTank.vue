@@ -59,7 +59,7 @@ watch(
   { flush: 'post' },
 )
 
-const summary = computed(() => summaryOf(props.order, props.outcomes, props.zone))
+const summary = computed(() => summaryOf(props.order, props.outcomes, settings.system, props.zone))
 defineExpose({
   toggle: clock.toggle,
   restart: () => (clock.seek(0), clock.play()),

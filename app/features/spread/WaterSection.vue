@@ -2,12 +2,15 @@
 import { computed } from 'vue'
 import { BOTTOMS, CAST_M, COVERS, type BottomId, type CoverId } from '#core'
 import type { Zone } from '~/ui/drawing/diver'
+import { withUnit } from '#words/units'
+import { useSettings } from '~/ui/settings'
 import { growthOf, stonesOf } from './section'
 
 /**
  * A section through the water: as many stems, blades and edges as the model has a cast meet, at the depth
  * given.
  */
+const settings = useSettings()
 const props = defineProps<{
   depthM: number
   cover: CoverId
@@ -39,7 +42,7 @@ const band = computed(() => {
 })
 const described = computed(
   () =>
-    `Section through ${CAST_M} metres of the water: ${COVERS[props.cover].name} over ${BOTTOMS[props.bottom].name}, ${props.depthM.toFixed(2)} metres deep.`,
+    `Section through the water near the cover, ${withUnit(CAST_M, settings.units.depth)} long: ${COVERS[props.cover].name} over ${BOTTOMS[props.bottom].name}, ${withUnit(props.depthM, settings.units.depth)} deep.`,
 )
 </script>
 

@@ -79,7 +79,7 @@ const ticks = computed(() => {
 })
 const saltHint = computed(
   () =>
-    `${shown(water.value.salinityGKg, { label: 'g/kg', from: x => x, to: x => x, decimals: 0 })} g of salt per kg; ${SALINITY_RANGE_GKG.join(' to ')} can be given in a file`,
+    `${Math.round(water.value.salinityGKg)} ‰ of salt; ${SALINITY_RANGE_GKG.join(' to ')} can be given in a file`,
 )
 </script>
 

@@ -1,12 +1,15 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
+import { useSettings } from '~/ui/settings'
+import { loadText, smallText } from '#words/units'
 import type { StrikeAnswer } from '~/compute/strike'
 
 /**
  * A slice through bait and hook where the point passes, at the squeeze of this bite: jaws, plastic, gap,
  * point, and the pull along the line.
  */
+const settings = useSettings()
 const props = defineProps<{ bite: Extract<StrikeAnswer, { kind: 'bite' }>; letter: string }>()
 const host = useTemplateRef('host')
 const { width } = useElementSize(host)
@@ -39,7 +42,7 @@ const pointY = computed(
 )
 const shankY = computed(() => Math.min(H - 12, pointY.value + props.bite.rig.gapM * perM.value))
 const pull = computed(() => Math.min(1, props.bite.chain.setN / 50))
-const mm = (m: number): string => (1000 * m).toFixed(1)
+const small = (m: number): string => smallText(m, settings.system)
 </script>
 
 <template>
@@ -49,7 +52,7 @@ const mm = (m: number): string => (1000 * m).toFixed(1)
       :width="width"
       :height="H"
       role="img"
-      :aria-label="`Slice at the point: ${mm(rest.heightM)} millimetres high, squeezed to ${mm(squeezedM)}; ${mm(Math.max(0, bite.chain.gapM))} of gap left`"
+      :aria-label="`Slice at the point: ${small(rest.heightM)} high, squeezed to ${small(squeezedM)}; ${small(Math.max(0, bite.chain.gapM))} of gap left`"
     >
       <ellipse :cx="cx" :cy="cy" :rx="(rest.widthM / 2) * perM" :ry="(rest.heightM / 2) * perM" class="was" />
       <ellipse :cx="cx" :cy="cy" :rx="rx" :ry="ry" class="plastic" />
@@ -81,16 +84,16 @@ const mm = (m: number): string => (1000 * m).toFixed(1)
           :y2="cy - 40 * pull"
         />
         <text :x="cx + rx + 48" :y="cy + 22">
-          the set: {{ (bite.chain.setN / 9.80665).toFixed(1) }} kg at the hook,
+          the set: {{ loadText(bite.chain.setN, settings.system) }} at the hook,
         </text>
         <text :x="cx + rx + 48" :y="cy + 40">
-          {{ (bite.chain.plasticN / 9.80665).toFixed(2) }} kg of it to cut plastic
+          {{ loadText(bite.chain.plasticN, settings.system) }} of it to cut plastic
         </text>
       </g>
     </svg>
     <p class="label">
-      dashed: the bait at rest. Slice where the point passes, {{ mm(rest.widthM) }} by
-      {{ mm(rest.heightM) }} mm.
+      dashed: the bait at rest. Slice where the point passes, {{ small(rest.widthM) }} by
+      {{ small(rest.heightM) }}.
     </p>
   </div>
 </template>

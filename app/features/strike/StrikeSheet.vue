@@ -13,6 +13,7 @@ import { FAMILIES, PARAMETERS, type BiteChain, type LossId, type StrikeRig } fro
 import type { Letter } from '#schemas/spread'
 import { conditionsOf } from '~/sheet/useEvaluation'
 import { CHANGE_WORDS } from '#words/touchWords'
+import { fromTo, loadText, smallText, withUnit } from '#words/units'
 import { movedWords } from '#words/movedWords'
 import { BASIS_MARKS, LOSS_WORDS } from '#words/words'
 import type { StrikeJob } from '~/compute/strike'
@@ -56,8 +57,9 @@ const job = computed<StrikeJob | undefined>(() => {
 const { answer, working, error, retry } = useQuery('bite', () => job.value)
 const bite = computed(() => (answer.value?.kind === 'bite' ? answer.value : undefined))
 const problems = computed(() => (answer.value?.kind === 'invalid' ? answer.value.problems : []))
-const kg = (n: number): string => `${(n / 9.80665).toFixed(1)} kg`
-const mm = (m: number): string => `${(1000 * m).toFixed(1)} mm`
+const load = (n: number): string => loadText(n, settings.system)
+const small = (m: number): string => smallText(m, settings.system)
+const slack = (m: number): string => withUnit(m, settings.units.depth)
 
 type Step = {
   readonly id: LossId
@@ -67,15 +69,14 @@ type Step = {
   readonly text: string
   readonly most: number
 }
-const fine = (n: number): string => `${(n / 9.80665).toFixed(2)} kg`
 /**
  * How the point comes clear: by the squeeze alone, or through what plastic that leaves, which the jaws must
  * hold meanwhile.
  */
 function pointStep(chain: BiteChain, { coverM, guardN }: StrikeRig): Step {
-  const squeezed = `the squeeze uncovers ${mm(chain.uncoveredM)} of plastic, ${mm(chain.coverM)} lie over the point`
+  const squeezed = `the squeeze uncovers ${small(chain.uncoveredM)} of plastic, ${small(chain.coverM)} lie over the point`
   if (chain.throughN > 0) {
-    const text = `${squeezed}; going through the rest takes ${fine(chain.throughN)}, the jaws hold the bait with ${fine(chain.heldN)}`
+    const text = `${squeezed}; going through the rest takes ${load(chain.throughN)}, the jaws hold the bait with ${load(chain.heldN)}`
     return {
       id: 'notReached',
       name: 'point through the plastic',
@@ -89,7 +90,7 @@ function pointStep(chain: BiteChain, { coverM, guardN }: StrikeRig): Step {
     coverM > 0
       ? squeezed
       : guardN > 0
-        ? `the guard takes ${kg(guardN)} to press down`
+        ? `the guard takes ${load(guardN)} to press down`
         : 'the point stands open'
   return {
     id: 'notReached',
@@ -112,7 +113,7 @@ const steps = computed<Step[]>(() => {
       has: Math.max(0, chain.gapM),
       needs: chain.needM,
       most: Math.max(0.008, 1.3 * chain.gapM),
-      text: `${mm(Math.max(0, chain.gapM))} over the squeezed bait, a jaw needs ${mm(chain.needM)}`,
+      text: `${small(Math.max(0, chain.gapM))} over the squeezed bait, a jaw needs ${small(chain.needM)}`,
     },
     {
       id: 'noForce',
@@ -120,7 +121,7 @@ const steps = computed<Step[]>(() => {
       has: Math.max(0, chain.setN - chain.plasticN),
       needs: chain.neededN,
       most: Math.max(10, 1.3 * chain.setN),
-      text: `${kg(chain.setN)} reach the hook, the plastic takes ${kg(chain.plasticN)}, going in takes ${kg(chain.neededN)}`,
+      text: `${load(chain.setN)} reach the hook, the plastic takes ${load(chain.plasticN)}, going in takes ${load(chain.neededN)}`,
     },
     {
       id: 'opens',
@@ -128,7 +129,7 @@ const steps = computed<Step[]>(() => {
       has: chain.opensN,
       needs: chain.setN,
       most: Math.max(10, 1.2 * chain.opensN),
-      text: `the bend opens at ${kg(chain.opensN)}, the set pulls ${kg(chain.setN)}`,
+      text: `the bend opens at ${load(chain.opensN)}, the set pulls ${load(chain.setN)}`,
     },
   ]
 })
@@ -177,9 +178,9 @@ const weakest = computed(() => {
               :min="2"
               :max="60"
               :step="0.5"
-              :says="kg(bite.biteN)"
+              :says="load(bite.biteN)"
               @update:model-value="value => (biteN = value)"
-            /><output class="figure">{{ kg(bite.biteN) }}</output></label
+            /><output class="figure">{{ load(bite.biteN) }}</output></label
           >
           <label
             ><span class="label">slack</span
@@ -189,9 +190,9 @@ const weakest = computed(() => {
               :min="0"
               :max="1.2"
               :step="0.02"
-              :says="`${bite.slackM.toFixed(2)} metres`"
+              :says="slack(bite.slackM)"
               @update:model-value="value => (slackM = value)"
-            /><output class="figure">{{ bite.slackM.toFixed(2) }} m</output></label
+            /><output class="figure">{{ slack(bite.slackM) }}</output></label
           >
           <UButton
             v-if="biteN !== undefined || slackM !== undefined"
@@ -234,9 +235,8 @@ const weakest = computed(() => {
         <p class="huge figure">
           {{ Math.round(100 * bite.result.hookUp.value) }}
           <small
-            >% ({{ Math.round(100 * bite.result.hookUp.low) }}–{{
-              Math.round(100 * bite.result.hookUp.high)
-            }}) {{ BASIS_MARKS[bite.result.hookUp.basis] }}</small
+            >% ({{ fromTo(100 * bite.result.hookUp.low, 100 * bite.result.hookUp.high) }})
+            {{ BASIS_MARKS[bite.result.hookUp.basis] }}</small
           >
         </p>
         <p v-if="moved" class="label">▤ {{ moved }}</p>

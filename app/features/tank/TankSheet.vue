@@ -19,11 +19,13 @@ import { TANK_SPEEDS, useDropClock } from '~/ui/useDropClock'
 import { diversOf, type Diver } from '~/ui/drawing/diver'
 import { SETTLE_S } from '~/ui/drawing/dropPath'
 import { LESSONS } from './lessons'
+import { useSettings } from '~/ui/settings'
 import { summaryOf } from '~/ui/drawing/told'
 import SlideBar from '~/ui/SlideBar.vue'
 
 /** The rigs dropped side by side, large: from the side and from above, with charts, figures and what-ifs. */
 defineProps<{ id: string | undefined }>()
+const settings = useSettings()
 const spread = useSpread()
 const { outcomes, working, error, retry } = useEvaluation(() => (spread.opened ? spread.content : undefined))
 const reduced = usePreferredReducedMotion()
@@ -121,7 +123,7 @@ const exports = (['csv', 'json'] as const).map(kind => ({
 
 /** One frame of a film at thirty a second. */
 const FRAME_S = 1 / 30
-const described = computed(() => summaryOf(order.value, outcomes.value, zone.value))
+const described = computed(() => summaryOf(order.value, outcomes.value, settings.system, zone.value))
 useEventListener(window, 'keydown', (event: KeyboardEvent) => {
   if (
     (event.target as HTMLElement).closest(

@@ -11,7 +11,8 @@ import type { LaneOutcome } from '~/compute/protocol'
 import { momentAt } from '~/ui/drawing/dropPath'
 import { seriesOf } from '~/ui/drawing/series'
 import type { Zone } from '~/ui/drawing/diver'
-import { shown } from '#words/units'
+import TermLabel from '~/ui/TermLabel.vue'
+import { fromTo, shown, trueMinus } from '#words/units'
 import { BASIS_MARKS, DOUBT_SHORT, restWords, stoppedText } from '#words/words'
 import { secondsIn } from '~/ui/drawing/zone'
 import { problemText } from '#words/problemWords'
@@ -60,7 +61,7 @@ const rows = computed(() =>
       down: `${fall.timeS.value.toFixed(1)} s`,
       mark: BASIS_MARKS[fall.timeS.basis],
       moved: fall.timeS.basis === 'measured' ? movedBy(lane) : undefined,
-      range: `${fall.timeS.low.toFixed(1)}–${fall.timeS.high.toFixed(1)}`,
+      range: fromTo(fall.timeS.low, fall.timeS.high, 1),
       doubt: DOUBT_SHORT[fall.mainDoubt],
       depth: shown(Math.max(0, -m.z), { ...settings.units.depth, decimals: 2 }),
       speed: m.landed
@@ -68,14 +69,14 @@ const rows = computed(() =>
         : shown(series.speed[i < 0 ? series.speed.length - 1 : i]!, { ...settings.units.speed, decimals: 2 }),
       pitch: `${Math.round(radToDeg(pitchOf(m.q)))}°`,
       roll: `${Math.round(Math.abs(radToDeg(rollOf(m.q))))}°`,
-      away: shown(m.x, { ...settings.units.depth, decimals: 2 }),
-      aside: shown(m.y, { ...settings.units.depth, decimals: 2 }),
+      away: trueMinus(shown(m.x, { ...settings.units.depth, decimals: 2 })),
+      aside: trueMinus(shown(m.y, { ...settings.units.depth, decimals: 2 })),
       turns:
         Math.abs(fall.turnsPerM) > 0.05 && !('ending' in fall.drop && fall.drop.ending === 'hovers')
-          ? `${Math.abs(fall.turnsPerM).toFixed(1)}${fall.summary.circleM === undefined ? '' : `, r ${shown(fall.summary.circleM, { ...settings.units.depth, decimals: 2 })}`}`
+          ? `${(Math.abs(fall.turnsPerM) / settings.units.depth.from(1)).toFixed(1)}${fall.summary.circleM === undefined ? '' : `, r ${shown(fall.summary.circleM, { ...settings.units.depth, decimals: 2 })}`}`
           : '–',
       inZone: props.zone ? `${secondsIn(fall.drop, props.zone).toFixed(1)} s` : '',
-      rest: restWords(fall.rest),
+      rest: restWords(fall.rest, settings.system),
     }
   }),
 )
@@ -90,10 +91,10 @@ const rows = computed(() =>
           <th scope="col">Down in; range, least certain</th>
           <th scope="col">Depth, {{ settings.units.depth.label }}</th>
           <th scope="col">Speed, {{ settings.units.speed.label }}</th>
-          <th scope="col">Pitch</th>
-          <th scope="col">Roll</th>
-          <th scope="col">Away, aside</th>
-          <th scope="col">Turns per m</th>
+          <th scope="col"><TermLabel term="pitch">Pitch</TermLabel></th>
+          <th scope="col"><TermLabel term="roll">Roll</TermLabel></th>
+          <th scope="col"><TermLabel term="drift">From the splash</TermLabel>, to the side</th>
+          <th scope="col"><TermLabel term="turns">Turns</TermLabel> per {{ settings.units.depth.label }}</th>
           <th v-if="zone" scope="col">In the zone</th>
           <th scope="col" class="words">On the bottom</th>
           <th scope="col" class="words">Try</th>

@@ -6,7 +6,7 @@ import { useSpread } from '~/sheet/spread'
 import LadderStepper from '~/ui/LadderStepper.vue'
 import { FAMILIES, stepWeight, USUAL_LEADER_M } from '#core'
 import type { Lane } from '#schemas/spread'
-import { weightText } from '#words/units'
+import { smallText, weightText, withUnit } from '#words/units'
 
 /**
  * What can be tried on one rig without leaving the tank. Apart from the figures, which change with every
@@ -50,7 +50,7 @@ const heavier = (by: 1 | -1): void =>
     />
     <LadderStepper
       label="crooked by"
-      :value="`${Math.round((lane.bendM ?? 0) * 1000)} mm`"
+      :value="smallText(lane.bendM ?? 0, settings.system)"
       :down-disabled="(lane.bendM ?? 0) <= 0"
       :up-disabled="(lane.bendM ?? 0) >= 0.03"
       @step="stepBend"
@@ -58,7 +58,7 @@ const heavier = (by: 1 | -1): void =>
     <LadderStepper
       v-if="family.slides"
       label="weight at"
-      :value="lane.weightAtM === undefined ? 'usual' : `${Math.round(lane.weightAtM * 1000)} mm`"
+      :value="lane.weightAtM === undefined ? 'usual' : smallText(lane.weightAtM, settings.system)"
       @step="stepPlace"
     />
     <template v-if="lane.family === 'L1'">
@@ -83,7 +83,7 @@ const heavier = (by: 1 | -1): void =>
     <LadderStepper
       v-if="usualLeaderM !== undefined"
       label="leader"
-      :value="`${lane.leaderM ?? usualLeaderM} m`"
+      :value="withUnit(lane.leaderM ?? usualLeaderM ?? 0, settings.units.depth)"
       @step="stepLeader"
     />
   </div>

@@ -24,8 +24,11 @@ import { samplePhoto } from './samplePhoto'
 import { hookFrom, ownOutline, type TraceSide } from './traced'
 import type { Point } from '~/compute/trace'
 import FilePick from '~/ui/FilePick.vue'
+import { CARD_MM, useSettings } from '~/ui/settings'
+import { withUnit } from '#words/units'
 
 /** The angler's own bait or hook from a photograph beside a bank card: found, put right by hand, kept. */
+const settings = useSettings()
 const spread = useSpread()
 const box = useBox()
 const { picture, trace, message, busy, reversed, look, open, nudge } = useTrace()
@@ -157,13 +160,13 @@ async function use(): Promise<void> {
         <p v-else-if="message" class="bad" role="alert">{{ message }}</p>
         <template v-else-if="trace">
           <p class="label">
-            card found: {{ trace.pxPerMm.toFixed(1) }} pixels to the millimetre. ◇ measured from your photo
+            card found: {{ Math.round(trace.pxPerMm * CARD_MM[0]) }} pixels long. ◇ measured from your photo
           </p>
           <template v-if="bait">
-            <p class="big figure">{{ (lengthM * 1000).toFixed(1) }} <small>mm long</small></p>
+            <p class="big figure">{{ withUnit(lengthM, settings.units.small) }} <small>long</small></p>
             <p class="big figure">
-              {{ (thickest * 1000).toFixed(1) }}
-              <small>mm {{ view === 'side' ? 'high' : 'wide' }} at its thickest</small>
+              {{ withUnit(thickest, settings.units.small) }}
+              <small>{{ view === 'side' ? 'high' : 'wide' }} at its thickest</small>
             </p>
             <div class="fields">
               <ChoiceField
@@ -196,8 +199,10 @@ async function use(): Promise<void> {
           <template v-else>
             <p v-if="points.length < 3" class="say">{{ STEPS[points.length] }}</p>
             <template v-if="hook">
-              <p class="big figure">{{ (hook.lengthM * 1000).toFixed(1) }} <small>mm, eye to bend</small></p>
-              <p class="big figure">{{ (hook.gapM * 1000).toFixed(1) }} <small>mm gap</small></p>
+              <p class="big figure">
+                {{ withUnit(hook.lengthM, settings.units.small) }} <small>eye to bend</small>
+              </p>
+              <p class="big figure">{{ withUnit(hook.gapM, settings.units.small) }} <small>gap</small></p>
             </template>
             <UButton v-if="points.length > 0" @click="points = points.slice(0, -1)">
               Take the last point back

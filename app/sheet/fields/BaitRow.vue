@@ -5,6 +5,7 @@ import { useSpread } from '~/sheet/spread'
 import ChoiceField from '~/ui/ChoiceField.vue'
 import NumberField from '~/ui/NumberField.vue'
 import { BAIT_FORMS, FORM_IDS, LIMITS, PLASTIC_IDS, PLASTICS } from '#core'
+import { fromTo, numberText, shown, withUnit } from '#words/units'
 
 /** The bait that every lane carries. */
 const spread = useSpread()
@@ -14,13 +15,13 @@ const plastics = PLASTIC_IDS.map(value => ({ value, label: PLASTICS[value].name 
 const bait = computed(() => spread.content.bait)
 const density = computed(() => {
   const { value, low, high } = PLASTICS[bait.value.material].density
-  const g = (d: number): string => (d / 1000).toFixed(2)
-  return `${g(value)} g/cm³ (${g(low)}–${g(high)})`
+  const { from, label, decimals } = settings.units.density
+  return `${numberText(from(value), decimals)} ${label} (${fromTo(from(low), from(high), decimals)})`
 })
 const usual = computed(() => {
   const [low, high] = BAIT_FORMS[bait.value.form].lengthRangeM
   const { length } = settings.units
-  return `sold ${Number(length.from(low).toFixed(1))}–${Number(length.from(high).toFixed(1))} ${length.label}`
+  return `sold ${shown(low, { ...length, decimals: 1 })} to ${withUnit(high, { ...length, decimals: 1 })}`
 })
 </script>
 

@@ -25,10 +25,10 @@ const clear = (): void => spread.edit(draft => void delete draft.water.zone)
 
 <template>
   <span class="zone">
-    <UButton v-if="!zone" @click="begin()">set a feeding zone</UButton>
+    <UButton v-if="!zone" @click="begin()">say how deep the fish are</UButton>
     <template v-else>
       <NumberField
-        label="fish feed from"
+        label="fish from"
         :model-value="zone.fromM"
         :unit="settings.units.depth"
         :range="[0, zone.toM - LEAST_ZONE_M]"
@@ -43,7 +43,7 @@ const clear = (): void => spread.edit(draft => void delete draft.water.zone)
         :step="step"
         @update:model-value="toM => set({ toM })"
       />
-      <UButton icon="i-lucide-x" aria-label="Clear the feeding zone" @click="clear()" />
+      <UButton icon="i-lucide-x" aria-label="Fish at any depth" @click="clear()" />
     </template>
   </span>
 </template>

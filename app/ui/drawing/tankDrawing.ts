@@ -86,7 +86,7 @@ function feedingZone(
   if (!named) return
   ctx.font = '12px "Archivo Variable", sans-serif'
   ctx.textAlign = 'right'
-  ctx.fillText('feeding zone', width - 6, y + 13)
+  ctx.fillText('fish here', width - 6, y + 13)
   ctx.textAlign = 'left'
 }
 

@@ -1,5 +1,6 @@
 import type { Letter } from '#schemas/spread'
-import { postureWords, restWords } from '#words/words'
+import { percentText, UNITS, type UnitSystem } from '#words/units'
+import { postureWords, restWords, stoppedText } from '#words/words'
 import type { LaneOutcome } from '~/compute/protocol'
 import type { Zone } from './diver'
 import { secondsIn } from './zone'
@@ -8,17 +9,18 @@ import { secondsIn } from './zone'
 export const summaryOf = (
   order: readonly Letter[],
   outcomes: ReadonlyMap<string, LaneOutcome>,
+  system: UnitSystem,
   zone?: Zone,
 ): string =>
   order
     .map(letter => {
       const outcome = outcomes.get(letter)
       if (outcome?.kind !== 'done')
-        return `${letter}: ${outcome?.kind === 'failed' ? outcome.message : 'not dropped.'}`
+        return `${letter}: ${outcome?.kind === 'failed' ? stoppedText(outcome, UNITS[system].depth) : 'not dropped.'}`
       const { timeS, glide, rest, drop } = outcome.report.fall
-      const inZone = zone ? `, ${secondsIn(drop, zone).toFixed(1)} of them in the feeding zone` : ''
+      const inZone = zone ? `, ${secondsIn(drop, zone).toFixed(1)} of them among the fish` : ''
       const limp =
         outcome.report.fall.bends === undefined ? '' : ' (reckoned as a stiff rod, which it is not)'
-      return `${letter}: down in ${timeS.value.toFixed(1)} seconds${inZone}, ${postureWords(outcome.report)}, ${glide.value.toFixed(2)} metres sideways per metre; then ${restWords(rest)}${limp}.`
+      return `${letter}: down in ${timeS.value.toFixed(1)} seconds${inZone}, ${postureWords(outcome.report)}, ${percentText(glide.value)} as far to the side as down; then ${restWords(rest, system)}${limp}.`
     })
     .join(' ')

@@ -101,7 +101,7 @@ describe.each(UNIT_SYSTEMS)('in %s units', system => {
     )
     expect(texts.length).toBeGreaterThan(1000)
     expect([...new Set(texts.filter(t => FOREIGN[system].test(t)))]).toEqual([])
-    expect(texts.filter(t => /undefined|NaN|  | -\d/.test(t))).toEqual([])
+    expect(texts.filter(t => /undefined|NaN|\s{2}| -\d/.test(t))).toEqual([])
   })
   it('no problem names another, and each says something', () => {
     const bad: readonly [Partial<BaitSpec>, Partial<RigSpec>][] = [

@@ -1,18 +1,20 @@
 <script setup lang="ts">
 import { NuxtLink, UButton, UModal } from '#components'
 import { navigateTo, useHead } from '#imports'
-import { computed, reactive, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, reactive, ref, watch } from 'vue'
 import { useKeeping } from './useKeeping'
 import { useKeys } from './useKeys'
 import { useEvidence } from './evidence'
 import { useSpread } from './spread'
 import AppHeader from './AppHeader.vue'
-import CautionsDialog from './CautionsDialog.vue'
-import PaletteDialog from './PaletteDialog.vue'
-import SpreadsDialog from './SpreadsDialog.vue'
-import TermsDialog from './TermsDialog.vue'
 import { GLOSSARY } from '#words/glossary'
 import { VIEW_NAMES, viewPath, type SheetView, type Steps, useSheetCommands } from './useSheetCommands'
+
+// each comes when it is first asked for, and stays
+const CautionsDialog = defineAsyncComponent(() => import('./CautionsDialog.vue'))
+const PaletteDialog = defineAsyncComponent(() => import('./PaletteDialog.vue'))
+const SpreadsDialog = defineAsyncComponent(() => import('./SpreadsDialog.vue'))
+const TermsDialog = defineAsyncComponent(() => import('./TermsDialog.vue'))
 
 /** What every view of a sheet shares: header, keys, dialogs, and opening the spread of the address. */
 const props = defineProps<{
@@ -36,6 +38,11 @@ const showing = reactive({
   words: false,
   cautions: false,
   leaving: false,
+})
+/** Dialogs that were asked for. */
+const asked = reactive(new Set<string>())
+watch(showing, now => {
+  for (const [name, open] of Object.entries(now)) if (open) asked.add(name)
 })
 
 watch(
@@ -115,14 +122,20 @@ useHead({ title: () => `${VIEW_NAMES[props.view]}: ${spread.name} · Dunecrest` 
         }
       "
     />
-    <SpreadsDialog v-model:open="showing.spreads" :view="view" />
-    <PaletteDialog v-model:open="showing.palette" :entries="palette" />
+    <SpreadsDialog v-if="asked.has('spreads')" v-model:open="showing.spreads" :view="view" />
+    <PaletteDialog v-if="asked.has('palette')" v-model:open="showing.palette" :entries="palette" />
     <TermsDialog
+      v-if="asked.has('keys')"
       v-model:open="showing.keys"
       title="Keys"
       :terms="keys.map(key => [key.keys, key.says] as const)"
     />
-    <TermsDialog v-model:open="showing.words" title="Words used here" :terms="WORDS" />
+    <TermsDialog
+      v-if="asked.has('words')"
+      v-model:open="showing.words"
+      title="Words used here"
+      :terms="WORDS"
+    />
     <UModal
       v-model:open="showing.leaving"
       title="This sheet is not saved"
@@ -134,7 +147,7 @@ useHead({ title: () => `${VIEW_NAMES[props.view]}: ${spread.name} · Dunecrest` 
         <UButton @click="showing.leaving = false">Stay on it</UButton>
       </template>
     </UModal>
-    <CautionsDialog v-model:open="showing.cautions" />
+    <CautionsDialog v-if="asked.has('cautions')" v-model:open="showing.cautions" />
   </main>
 </template>
 

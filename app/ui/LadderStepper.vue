@@ -43,7 +43,7 @@ const emit = defineEmits<{ step: [direction: 1 | -1] }>()
   margin-right: 5px;
 }
 output {
-  min-width: 5.6ch;
+  min-width: 6.2ch;
   text-align: center;
   font-size: 16px;
   font-weight: 600;

@@ -13,7 +13,7 @@ export interface RigMark {
 }
 
 /** One thing to do with the hands; lengths in m, from the nose where it is a place. */
-export type RigStep =
+type RigStep =
   | { readonly id: 'trim'; readonly cutM: number }
   | { readonly id: 'layAlong'; readonly exitM: number }
   | { readonly id: 'slit'; /** plastic left over the back */ readonly skinM: number }
@@ -36,12 +36,12 @@ type Straight = Pick<Straightness, 'withinM' | 'then'>
 type Then = NonNullable<Straightness['then']>
 
 /** What commonly goes wrong. */
-export type RigFault =
+type RigFault =
   | { readonly id: 'besideSeam' | 'tooFarAlong' | 'tooLittle' | 'tooMuch' | 'tooDeep' }
   | { readonly id: 'crooked'; readonly withinM: number; readonly then: Then }
 
 /** What keeps a rig in order. */
-export type RigCare = 'apart' | 'stretch' | 'noElastomer' | 'layBack' | 'change'
+type RigCare = 'apart' | 'stretch' | 'noElastomer' | 'layBack' | 'change'
 
 export interface RiggingGuide {
   readonly marks: readonly RigMark[]

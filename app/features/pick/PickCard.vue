@@ -126,8 +126,7 @@ const colours = computed(() => coloursOf(props.day.prey, props.day.clarity, prop
       <div>
         <dt>rod</dt>
         <dd>
-          <span data-own>{{ rodName ?? 'any' }}</span
-          >, {{ rodWords(pick) }}
+          <span data-own>{{ rodName ?? 'any' }}</span>, {{ rodWords(pick) }}
         </dd>
       </div>
       <div v-for="s in steps" :key="s.weightKg">

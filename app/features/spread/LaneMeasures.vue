@@ -37,7 +37,7 @@ const course = computed(() => {
     Math.abs(turnsPerM) > 0.05 ? `, turns ${Math.abs(per).toFixed(1)}/${settings.units.depth.label}` : ''
   if (glide.value < STRAIGHT) return `straight down${turns}`
   const off = withUnit(glide.value * spread.content.water.depthM, { ...settings.units.depth, decimals: 1 })
-  return `${off} from the splash, ${summary.glideSign > 0 ? 'nose' : 'tail'} leads${turns}`
+  return `${off} off, ${summary.glideSign > 0 ? 'nose' : 'tail'} leads${turns}`
 })
 const range = (text: (x: number) => string, { low, high }: { low: number; high: number }): string =>
   `${text(low)} to ${text(high)}`

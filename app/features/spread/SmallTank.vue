@@ -43,6 +43,7 @@ const frame = computed(() => ({
   width: width.value,
   height: height.value - (charted.value ? CHART_PX : 0),
   depthM: props.depthM,
+  unit: settings.units.depth,
   divers: divers.value,
   ...(props.zone === undefined ? {} : { zone: props.zone }),
 }))

@@ -21,7 +21,6 @@ import {
   STREAM_RANGE_MS,
   TEMPERATURE_RANGE_C,
 } from '#core'
-import { shown } from '#words/units'
 
 /** The water along the top of the sheet; every control sits on the thing it changes. */
 const HEIGHT = 138

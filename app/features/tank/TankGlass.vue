@@ -28,6 +28,7 @@ const frame = computed(() => ({
   width: width.value,
   height: height.value,
   depthM: props.depthM,
+  unit: settings.units.depth,
   divers: props.divers,
   ghosts: props.ghosts,
   bare: true,

@@ -12,7 +12,7 @@ import { momentAt } from '~/ui/drawing/dropPath'
 import { seriesOf } from '~/ui/drawing/series'
 import type { Zone } from '~/ui/drawing/diver'
 import TermLabel from '~/ui/TermLabel.vue'
-import { fromTo, shown, trueMinus } from '#words/units'
+import { fromTo, numberText, shown, trueMinus } from '#words/units'
 import { BASIS_MARKS, DOUBT_SHORT, restWords, stoppedText } from '#words/words'
 import { secondsIn } from '~/ui/drawing/zone'
 import { problemText } from '#words/problemWords'
@@ -67,7 +67,7 @@ const rows = computed(() =>
       speed: m.landed
         ? '0'
         : shown(series.speed[i < 0 ? series.speed.length - 1 : i]!, { ...settings.units.speed, decimals: 2 }),
-      pitch: `${Math.round(radToDeg(pitchOf(m.q)))}°`,
+      pitch: `${numberText(radToDeg(pitchOf(m.q)), 0)}°`,
       roll: `${Math.round(Math.abs(radToDeg(rollOf(m.q))))}°`,
       away: trueMinus(shown(m.x, { ...settings.units.depth, decimals: 2 })),
       aside: trueMinus(shown(m.y, { ...settings.units.depth, decimals: 2 })),

@@ -92,8 +92,10 @@ const heavier = (by: 1 | -1): void =>
 <style scoped>
 .try {
   display: flex;
-  gap: 8px;
+  flex-wrap: wrap;
+  gap: 2px 8px;
   align-items: center;
+  min-width: 370px;
 }
 .peg {
   height: 26px;

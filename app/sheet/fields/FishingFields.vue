@@ -70,7 +70,7 @@ const shows = (what: (typeof props.show)[number]): boolean => props.show.include
   />
   <ChoiceField
     v-if="shows('match')"
-    label="likeness to their food"
+    label="like their food"
     :model-value="fishing.match ?? 'fair'"
     :items="matches"
     @update:model-value="match => set({ match })"

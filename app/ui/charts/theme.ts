@@ -12,6 +12,7 @@ import {
   type ScaleOptionsByType,
 } from 'chart.js'
 import Annotation from 'chartjs-plugin-annotation'
+import { trueMinus } from '#words/units'
 import { token } from '~/ui/drawing/identity'
 
 Chart.register(
@@ -70,7 +71,7 @@ export function axis({ title, min, max, marks, reverse, widthPx, grid = true, st
       color: token('ink-soft'),
       font: { family: FONT, size: 12 },
       maxRotation: 0,
-      ...(marks ? { callback: (value: string | number) => texts.get(Number(value)) ?? '' } : {}),
+      ...(marks ? { callback: (value: string | number) => trueMinus(texts.get(Number(value)) ?? '') } : {}),
     },
     ...(marks
       ? {

@@ -1,4 +1,5 @@
 import type { Drop, Rest, RigSolid, TetheredDrop } from '#core'
+import type { Unit } from '#words/units'
 import type { Letter } from '#schemas/spread'
 import type { LaneOutcome } from '~/compute/protocol'
 
@@ -24,6 +25,7 @@ export interface TankFrame {
   readonly width: number
   readonly height: number
   readonly depthM: number
+  /** what depths are numbered in */ readonly unit: Pick<Unit, 'from' | 'to'>
   readonly divers: readonly Diver[]
   readonly ghosts?: readonly Diver[]
   /** where the fish feed */ readonly zone?: Zone

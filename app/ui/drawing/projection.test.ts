@@ -79,6 +79,7 @@ describe('a drop on the screen', () => {
       width: 236,
       height: 440,
       depthM: 2,
+      unit: { from: (m: number) => m, to: (m: number) => m },
       divers: [
         { letter: 'A' as const, drop, solid },
         { letter: 'B' as const, drop, solid },

@@ -56,7 +56,7 @@ export function drawTank(ctx: CanvasRenderingContext2D, frame: TankFrame, scale:
   ctx.fillStyle = token('bed')
   ctx.fillRect(0, scale.floor, width, height - scale.floor)
   if (frame.zone) feedingZone(ctx, frame.zone, scale, width, frame.bare === true)
-  ruler(ctx, depthM, scale)
+  ruler(ctx, frame, scale)
   for (const ghost of frame.ghosts ?? []) {
     const i = frame.divers.findIndex(d => d.letter === ghost.letter)
     if (i >= 0) ghostPath(ctx, ghost, scale, scale.starts[i]!)
@@ -97,16 +97,21 @@ const mix = (hex: string, alpha: number): string =>
         .padStart(2, '0')}`
     : hex
 
-function ruler(ctx: CanvasRenderingContext2D, depthM: number, { perM, top, floor }: TankScale): void {
-  const step = [0.1, 0.25, 0.5, 1, 2, 5, 10, 20].find(s => s * perM >= 26) ?? 20
+/** Depths along the left, in the angler's unit. */
+function ruler(
+  ctx: CanvasRenderingContext2D,
+  { depthM, unit }: TankFrame,
+  { perM, top, floor }: TankScale,
+): void {
+  const step = [0.1, 0.25, 0.5, 1, 2, 5, 10, 20, 50].find(s => unit.to(s) * perM >= 26) ?? 50
   ctx.strokeStyle = ctx.fillStyle = token('ink')
   ctx.lineWidth = 1
   ctx.font = '12px "Archivo Variable", sans-serif'
-  for (let m = 0; m <= depthM + 1e-9; m += step / 5) {
-    const y = Math.round(top + m * perM) + 0.5
-    const major = Math.abs(m / step - Math.round(m / step)) < 1e-6
+  for (let n = 0; unit.to((n * step) / 5) <= depthM + 1e-9; n++) {
+    const y = Math.round(top + unit.to((n * step) / 5) * perM) + 0.5
+    const major = n % 5 === 0
     line(ctx, 0, y, major ? 9 : 4, y)
-    if (major && m > 0 && y < floor - 8) ctx.fillText(String(Number(m.toFixed(2))), 12, y + 4)
+    if (major && n > 0 && y < floor - 8) ctx.fillText(String(Number(((n * step) / 5).toFixed(2))), 12, y + 4)
   }
   line(ctx, 0, top, ctx.canvas.width, top)
   line(ctx, 0, floor, ctx.canvas.width, floor)

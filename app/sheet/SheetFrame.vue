@@ -106,6 +106,11 @@ useHead({ title: () => `${VIEW_NAMES[props.view]}: ${spread.name} · Dunecrest` 
       @words="showing.words = true"
     />
     <p class="print-only figure title">Dunecrest: {{ spread.name }}</p>
+    <section v-if="spread.elsewhere" class="elsewhere no-print" role="alert">
+      <span>This sheet was changed in another tab.</span>
+      <UButton variant="solid" @click="spread.takeElsewhere()">Take what stands there</UButton>
+      <UButton @click="spread.keepHere()">Keep what stands here</UButton>
+    </section>
     <section v-if="missing" class="missing">
       <h2>{{ missing }}</h2>
       <p>
@@ -166,6 +171,15 @@ useHead({ title: () => `${VIEW_NAMES[props.view]}: ${spread.name} · Dunecrest` 
 .title {
   font-size: 20px;
   padding: 6px 12px;
+}
+.elsewhere {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 12px;
+  align-items: center;
+  padding: 6px 12px;
+  background: color-mix(in srgb, var(--float) 14%, var(--paper));
+  border-bottom: var(--line-weight) solid var(--hair-strong);
 }
 .missing {
   padding: 48px 24px;

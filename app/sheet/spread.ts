@@ -1,4 +1,4 @@
-import { useManualRefHistory } from '@vueuse/core'
+import { useEventListener, useManualRefHistory, type UseRefHistoryRecord } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { contentShape, type Lane, type Letter, type Spread, type SpreadContent } from '#schemas/spread'
@@ -14,6 +14,14 @@ interface Draft {
   readonly content: SpreadContent
   readonly revision: number
 }
+/** Steps back and forward from a content, kept while the tab lives. */
+interface Steps {
+  readonly at: SpreadContent
+  readonly undo: readonly UseRefHistoryRecord<SpreadContent>[]
+  readonly redo: readonly UseRefHistoryRecord<SpreadContent>[]
+}
+const KEPT_STEPS = 60
+const stepsKey = (id: string | undefined): string => `dunecrest.steps.${id ?? 'new'}`
 const draftKey = (id: string | undefined): string => `dunecrest.draft.${id ?? 'new'}`
 
 /**
@@ -26,7 +34,7 @@ export const useSpread = defineStore('spread', () => {
   const picked = ref<Letter>()
   /** a spread, or a fresh sheet, has been laid out since the page was loaded */
   const opened = ref(false)
-  const history = useManualRefHistory(content, { clone: copy, capacity: 200 })
+  const history = useManualRefHistory<SpreadContent, SpreadContent>(content, { clone: copy, capacity: 200 })
 
   const changed = computed(
     () => !saved.value || name.value !== saved.value.name || !sameData(content.value, saved.value.content),
@@ -62,6 +70,40 @@ export const useSpread = defineStore('spread', () => {
     const draft: Draft = { name: name.value, content: content.value, revision: saved.value?.revision ?? 0 }
     if (changed.value) localStorage.setItem(draftKey(saved.value?.id), JSON.stringify(draft))
     else localStorage.removeItem(draftKey(saved.value?.id))
+    keepSteps()
+  }
+
+  /** Steps that can be undone outlive a reload of this tab. */
+  function keepSteps(): void {
+    const { undoStack, redoStack } = history
+    const steps: Steps = {
+      at: content.value,
+      undo: undoStack.value.slice(0, KEPT_STEPS),
+      redo: redoStack.value,
+    }
+    sessionStorage.setItem(stepsKey(saved.value?.id), JSON.stringify(steps))
+  }
+
+  /** what another tab has made of this very sheet meanwhile */
+  const elsewhere = shallowRef<Draft>()
+  useEventListener(window, 'storage', ({ key, newValue }: StorageEvent) => {
+    if (key !== draftKey(saved.value?.id) || !opened.value) return
+    const theirs = asDraft(newValue)
+    const differs = theirs && (theirs.name !== name.value || !sameData(theirs.content, content.value))
+    elsewhere.value = differs ? theirs : undefined
+  })
+  /** Lays what another tab made on this one too, as a step that can be undone. */
+  function takeElsewhere(): void {
+    const theirs = elsewhere.value
+    elsewhere.value = undefined
+    if (!theirs) return
+    name.value = theirs.name
+    edit(draft => void Object.assign(draft, copy(theirs.content)))
+  }
+  /** Keeps what stands here; the other tab is told in its turn. */
+  function keepHere(): void {
+    elsewhere.value = undefined
+    keepDraft()
   }
 
   /**
@@ -76,6 +118,12 @@ export const useSpread = defineStore('spread', () => {
     picked.value = undefined
     history.commit()
     history.clear()
+    elsewhere.value = undefined
+    const steps = readSteps(spread?.id)
+    if (steps && sameData(steps.at, content.value)) {
+      history.undoStack.value = [...steps.undo]
+      history.redoStack.value = [...steps.redo]
+    }
     return {
       draft: draft !== undefined,
       outdated: draft !== undefined && spread !== undefined && draft.revision !== spread.revision,
@@ -126,6 +174,9 @@ export const useSpread = defineStore('spread', () => {
     detach,
     discard,
     rename,
+    elsewhere,
+    takeElsewhere,
+    keepHere,
     undo: stepBack,
     redo: stepForward,
     canUndo: history.canUndo,
@@ -134,10 +185,26 @@ export const useSpread = defineStore('spread', () => {
 })
 
 function readDraft(id: string | undefined): Draft | undefined {
+  return asDraft(localStorage.getItem(draftKey(id)))
+}
+
+function asDraft(text: string | null): Draft | undefined {
+  const draft = parsed(text) as Draft | null
+  return draft && contentShape.safeParse(draft.content).success ? draft : undefined
+}
+
+function readSteps(id: string | undefined): Steps | undefined {
+  const steps = parsed(sessionStorage.getItem(stepsKey(id))) as Steps | null
+  const sound = (list: unknown): boolean =>
+    Array.isArray(list) &&
+    list.every(one => contentShape.safeParse((one as { snapshot?: unknown } | null)?.snapshot).success)
+  return steps && sound(steps.undo) && sound(steps.redo) ? steps : undefined
+}
+
+function parsed(text: string | null): unknown {
   try {
-    const draft = JSON.parse(localStorage.getItem(draftKey(id)) ?? 'null') as Draft | null
-    return draft && contentShape.safeParse(draft.content).success ? draft : undefined
+    return JSON.parse(text ?? 'null')
   } catch {
-    return undefined
+    return null
   }
 }

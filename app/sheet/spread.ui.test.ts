@@ -16,6 +16,7 @@ const deepen = (spread: ReturnType<typeof useSpread>, depthM: number): void =>
 
 beforeEach(() => {
   localStorage.clear()
+  sessionStorage.clear()
   setActivePinia(createPinia())
 })
 
@@ -67,5 +68,55 @@ describe('the spread on the sheet', () => {
     spread.open(kept(1))
     deepen(spread, 6)
     expect(spread.unkept).toBe(false)
+  })
+  it('a reload keeps the steps that can be undone, but only those of what is on the sheet', () => {
+    const spread = useSpread()
+    spread.open(undefined)
+    deepen(spread, 3)
+    deepen(spread, 4)
+    spread.undo()
+    setActivePinia(createPinia())
+    const again = useSpread()
+    again.open(undefined)
+    expect([again.content.water.depthM, again.canUndo, again.canRedo]).toEqual([3, true, true])
+    again.redo()
+    expect(again.content.water.depthM).toBe(4)
+    again.undo()
+    again.undo()
+    expect(again.content.water.depthM).toBe(starterContent().water.depthM)
+    localStorage.clear()
+    setActivePinia(createPinia())
+    deepen(again, 9)
+    localStorage.clear()
+    const fresh = useSpread()
+    fresh.open(undefined)
+    expect(fresh.canUndo).toBe(false)
+  })
+  it('tells what another tab made of it, and lets the person choose; either can be undone', () => {
+    const spread = useSpread()
+    spread.open(kept(1))
+    deepen(spread, 5)
+    const key = `dunecrest.draft.${kept(1).id}`
+    const draftOf = (depthM: number): string => {
+      const content = starterContent()
+      content.water.depthM = depthM
+      return JSON.stringify({ name: 'Theirs', content, revision: 1 })
+    }
+    const fromAnotherTab = (newValue: string | null, of = key): boolean =>
+      window.dispatchEvent(new StorageEvent('storage', { key: of, newValue }))
+    fromAnotherTab(draftOf(8), 'dunecrest.draft.another')
+    fromAnotherTab('{ not a draft')
+    expect(spread.elsewhere).toBeUndefined()
+    fromAnotherTab(draftOf(8))
+    expect(spread.elsewhere?.content.water.depthM).toBe(8)
+    expect(spread.content.water.depthM).toBe(5)
+    spread.keepHere()
+    expect(spread.elsewhere).toBeUndefined()
+    expect(localStorage.getItem(key)).toContain('"depthM":5')
+    fromAnotherTab(draftOf(8))
+    spread.takeElsewhere()
+    expect([spread.name, spread.content.water.depthM]).toEqual(['Theirs', 8])
+    spread.undo()
+    expect(spread.content.water.depthM).toBe(5)
   })
 })

@@ -2,7 +2,7 @@ import { BAIT_FORMS, FAMILIES, KEEPERS, PLASTICS, type RiggingGuide } from '#cor
 import type { Lane, SpreadContent } from '#schemas/spread'
 import type { BenchLook } from '~/compute/bench'
 import { shapePath, type Plane } from '~/ui/drawing/plane'
-import { faultText, MARK_NAMES, stepText } from '#words/fitWords'
+import { faultText, MARK_NAMES, ruleText, stepText } from '#words/fitWords'
 import { smallText, weightText, type UnitSystem } from '#words/units'
 
 export interface CardOf {
@@ -15,6 +15,8 @@ export interface CardOf {
 
 /** Width of a card, mm: a sheet of A4 less its margins. */
 const WIDTH_MM = 190
+/** Left free at either side of the drawing, mm. */
+const EDGE_MM = 4
 /** Length of the bar that shows whether the print is true, mm, and what it says. */
 const SCALE_BAR = {
   metric: { mm: 50, words: '50 mm' },
@@ -26,7 +28,8 @@ const escape = (text: string): string =>
   text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;')
 
 /**
- * A rig's card as a vector drawing in millimetres: bait and hook at true size with their marks, a scale bar,
+ * A rig's card as a vector drawing in millimetres: bait and hook at true size (smaller, and said so, where they
+ * are longer than the sheet) with their marks, a scale bar,
  * the steps, and cautions. One unit of its coordinates is one millimetre, and so its width and height say.
  */
 export function cardSvg({ look, guide, lane, bait, system }: CardOf): string {
@@ -36,8 +39,14 @@ export function cardSvg({ look, guide, lane, bait, system }: CardOf): string {
     number,
     number,
   ]
-  const plane: Plane = { perM: 1000, x0: Math.max(12, (WIDTH_MM - (right - left)) / 2) - left, y0: 30 + top }
-  const under = 30 + (top - bottom) + 6
+  // what is longer than the sheet is drawn smaller, and the card says so
+  const scale = Math.min(1, (WIDTH_MM - 2 * EDGE_MM) / (right - left))
+  const plane: Plane = {
+    perM: 1000 * scale,
+    x0: (WIDTH_MM - scale * (right + left)) / 2,
+    y0: 30 + scale * top,
+  }
+  const under = 30 + scale * (top - bottom) + 6
   const out: string[] = []
   const text = (x: number, y: number, size: number, words: string, more = ''): void =>
     void out.push(
@@ -64,14 +73,14 @@ export function cardSvg({ look, guide, lane, bait, system }: CardOf): string {
     const fill = s.kind === 'body' || s.kind === 'tail' ? '#efe7d2' : s.kind === 'weight' ? '#8a9599' : 'none'
     const stroke = s.kind === 'wire' || s.kind === 'eye' ? '#14323a' : '#6b5a35'
     out.push(
-      `<path d="${shapePath(s, plane)}" fill="${fill}" stroke="${stroke}" stroke-width="${((s.strokeM ?? 0.00025) * 1000).toFixed(2)}" stroke-linejoin="round" stroke-linecap="round"${s.hidden ? ' stroke-dasharray="1.5 1"' : ''}/>`,
+      `<path d="${shapePath(s, plane)}" fill="${fill}" stroke="${stroke}" stroke-width="${((s.strokeM ?? 0.00025) * plane.perM).toFixed(2)}" stroke-linejoin="round" stroke-linecap="round"${s.hidden ? ' stroke-dasharray="1.5 1"' : ''}/>`,
     )
   }
   out.push(
-    `<line data-part="bait-length" x1="${plane.x0}" x2="${(plane.x0 + look.dims.lengthM * 1000).toFixed(3)}" y1="${under}" y2="${under}" stroke="#14323a" stroke-width="0.3"/>`,
+    `<line data-part="bait-length" x1="${plane.x0}" x2="${(plane.x0 + look.dims.lengthM * plane.perM).toFixed(3)}" y1="${under}" y2="${under}" stroke="#14323a" stroke-width="0.3"/>`,
   )
   guide.marks.forEach((mark, i) => {
-    const x = plane.x0 + mark.atM * 1000
+    const x = plane.x0 + mark.atM * plane.perM
     out.push(
       `<line data-mark="${mark.id}" x1="${x.toFixed(3)}" x2="${x.toFixed(3)}" y1="${(30 - 3).toFixed(1)}" y2="${(under + 5 + 4.5 * i).toFixed(1)}" stroke="#b93c18" stroke-width="0.25"/>`,
     )
@@ -89,10 +98,16 @@ export function cardSvg({ look, guide, lane, bait, system }: CardOf): string {
     `This bar is ${bar.words} long. If not, print at 100 % without fitting to the page.`,
   )
   let y = barY + 11
+  if (scale < 1) {
+    const small = `Drawn at ${Math.round(100 * scale)} % of true size, so that it goes on the sheet: measure by the figures.`
+    y = lines(0, y, 3.6, 4.8, [small]) + 1
+  }
+  const unfit = look.fit.rules.find(r => r.verdict === 'fail')
+  if (unfit) y = lines(0, y, 3.8, 5, wrapped(`This does not fit. ${ruleText(unfit, system)}`, 100)) + 1
   guide.steps.forEach((one, i) => {
     const step = stepText(one, system)
     text(0, y, 3.8, `${i + 1}. ${step.title}`, 'font-weight="700"')
-    y = lines(36, y, 3.6, 4.8, wrapped(step.text, 86))
+    y = lines(62, y, 3.6, 4.8, wrapped(step.text, 70))
     y += 1
   })
   y = lines(0, y, 3.2, 4.2, wrapped(`Mind: ${guide.wrong.map(w => faultText(w, system)).join(' ')}`, 108))

@@ -9,7 +9,7 @@ beforeEach(() => {
 
 it.each([
   ['dunecrest.theme', 'neon', 'theme', 'day'],
-  ['dunecrest.units', 'cubits', 'system', 'mixed'],
+  ['dunecrest.units', 'cubits', 'system', 'imperial'],
 ])('what is kept on the device and is none of the choices is the usual: %s', (key, bad, name, usual) => {
   localStorage.setItem(key, bad)
   expect(useSettings()[name as 'theme' | 'system']).toBe(usual)

@@ -1,12 +1,13 @@
 <script setup lang="ts">
-import { UButton } from '#components'
+import { UButton, UIcon } from '#components'
+import { useEventListener } from '@vueuse/core'
 import { computed, useTemplateRef, watch } from 'vue'
 import { MOST_CROOKED_M } from '#core'
 import { useSettings } from '~/ui/settings'
 import { useSpread } from '~/sheet/spread'
 import StepPicture from './StepPicture.vue'
 import type { Lane } from '#schemas/spread'
-import { CARE_WORDS, CROOKED_WORDS, faultText, stepText } from '#words/fitWords'
+import { CARE_WORDS, CROOKED_WORDS, faultText, ruleText, stepText } from '#words/fitWords'
 import { smallText } from '#words/units'
 import { cardSvg, saveText } from '~/ui/card'
 import type { BenchAdvice, BenchLook } from '~/compute/bench'
@@ -43,11 +44,11 @@ watch(
 )
 const save = (): void =>
   saveText(`rigging-card-${props.lane.letter.toLowerCase()}.svg`, card.value, 'image/svg+xml')
-function print(): void {
-  document.body.classList.add('printing-card')
-  window.print()
-  document.body.classList.remove('printing-card')
-}
+// however the print is asked for, it is the card that is printed
+useEventListener(window, 'beforeprint', () => document.body.classList.add('printing-card'))
+useEventListener(window, 'afterprint', () => document.body.classList.remove('printing-card'))
+const print = (): void => window.print()
+const unfit = computed(() => props.look.fit.rules.find(r => r.verdict === 'fail'))
 </script>
 
 <template>
@@ -65,6 +66,10 @@ function print(): void {
       <UButton icon="i-lucide-download" @click="save()">Card as SVG</UButton>
       <UButton icon="i-lucide-printer" @click="print()">Print the card, true size</UButton>
     </div>
+    <p v-if="unfit" class="unfit" role="status">
+      <UIcon name="i-lucide-x" /> This does not fit, however well it is laid.
+      {{ ruleText(unfit, settings.system) }}
+    </p>
     <ol>
       <li v-for="(step, i) in steps" :key="step.title">
         <StepPicture
@@ -111,6 +116,13 @@ function print(): void {
 h2 {
   font-size: 18px;
   font-weight: 600;
+}
+.unfit {
+  margin: 8px 0 0;
+  padding: 6px 10px;
+  border-left: 5px solid var(--wrack);
+  color: var(--wrack);
+  font-size: 16px;
 }
 .grow {
   flex: 1;

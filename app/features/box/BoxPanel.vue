@@ -126,6 +126,16 @@ async function onBench(): Promise<void> {
           :items="plastics"
           @update:model-value="material => set({ material })"
         />
+        <label class="word"
+          ><span class="label">colour</span
+          ><UInput
+            :model-value="details.colour ?? ''"
+            maxlength="40"
+            @change="
+              event =>
+                set({ colour: (event.target as HTMLInputElement).value.trim().slice(0, 40) || undefined })
+            "
+        /></label>
         <NumberField
           label="density"
           :model-value="details.densityKgM3 ?? PLASTICS[details.material].density.value"

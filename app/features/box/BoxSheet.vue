@@ -46,8 +46,11 @@ const listed = computed(() => {
     return words.every(word => text.includes(word))
   })
 })
-/** A choice keeps to what is still there. */
-const picked = computed(() => [...chosen.value].filter(id => box.byId.has(id)))
+/** What is chosen of what is listed: nothing is done to what cannot be seen. */
+const picked = computed(() => listed.value.map(item => item.id).filter(id => chosen.value.has(id)))
+const unseen = computed(
+  () => box.items.filter(item => chosen.value.has(item.id)).length - picked.value.length,
+)
 const shown = computed<BoxItem | undefined>(() =>
   opened.value === undefined ? undefined : box.byId.get(opened.value),
 )
@@ -153,8 +156,9 @@ const steps = computed(() => ({
         ><UButton icon="i-lucide-download" :disabled="listed.length === 0">Export</UButton></UDropdownMenu
       >
     </section>
-    <section v-if="picked.length > 0" class="bulk" aria-label="Chosen things">
+    <section v-if="picked.length + unseen > 0" class="bulk" aria-label="Chosen things">
       <b class="figure">{{ picked.length }} chosen</b>
+      <span v-if="unseen > 0" class="label">and {{ unseen }} not listed, left alone</span>
       <span class="pair"
         ><UButton icon="i-lucide-minus" aria-label="One less of each" @click="recount(-1)" /><span
           class="label"
@@ -178,8 +182,10 @@ const steps = computed(() => ({
       >
         {{ word }} <UIcon name="i-lucide-x" />
       </UButton>
-      <UButton icon="i-lucide-copy" @click="duplicate()">Duplicate</UButton>
-      <UButton icon="i-lucide-trash-2" @click="box.remove(picked)">Take out</UButton>
+      <UButton icon="i-lucide-copy" :disabled="picked.length === 0" @click="duplicate()">Duplicate</UButton>
+      <UButton icon="i-lucide-trash-2" :disabled="picked.length === 0" @click="box.remove(picked)"
+        >Take out</UButton
+      >
       <UButton @click="chosen = new Set()">Choose none</UButton>
     </section>
     <p v-if="box.error" class="error" role="alert">

@@ -36,7 +36,12 @@ const table = useVueTable({
     column.accessor(item => KIND_NAMES[item.details.kind].one, { id: 'kind', header: 'Kind' }),
     column.accessor(item => whatOf(item.details, settings.system), { id: 'what', header: 'What it is' }),
     column.accessor(item => sizeRank(item), { id: 'size', header: 'Size' }),
-    column.accessor(item => weightOf(item.details) ?? 0, { id: 'weight', header: 'Weight' }),
+    column.accessor(item => weightOf(item.details), {
+      id: 'weight',
+      header: 'Weight',
+      // what has none comes last, whichever way it is sorted
+      sortUndefined: 'last',
+    }),
     column.accessor('count', { header: 'Count' }),
     column.accessor(item => item.tags.join(', '), { id: 'tags', header: 'Tags' }),
   ],

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { UButton, UModal, UProgress } from '#components'
+import { useToast } from '#imports'
 import { computed, ref, watch } from 'vue'
 import { useImport } from './useImport'
 import { useBox } from '~/sync/box'
@@ -18,11 +19,20 @@ watch(open, now => now || cancel())
 const SHOWN = 50
 const rowsWrong = computed(() => new Set(reading.value?.errors.map(e => e.row)).size)
 
+const toast = useToast()
 async function write(): Promise<void> {
+  const { name } = reading.value!
   writing.value = true
   const made = await box.add(reading.value!.items)
   writing.value = false
-  if (made) open.value = false
+  if (!made) return
+  open.value = false
+  toast.add({
+    title: `${made.length} ${made.length === 1 ? 'thing' : 'things'} put into the box`,
+    description: `From ${name}.`,
+    duration: 8000,
+    actions: [{ label: 'Undo', onClick: () => void box.undo() }],
+  })
 }
 </script>
 

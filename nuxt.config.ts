@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto'
 import { fileURLToPath } from 'node:url'
 import { threadPlugin } from './scripts/threadPlugin'
 
@@ -14,7 +15,7 @@ export default defineNuxtConfig({
   $development: { ssr: true, routeRules: { '/**': { ssr: false } }, nitro: { inlineDynamicImports: false } },
   // What listens, and on which addresses, is Dunecrest's own.
   $production: { nitro: { entry: here('./server/entry.ts') } },
-  modules: ['@nuxt/ui', '@pinia/nuxt', 'nuxt-security', '@nuxt/eslint'],
+  modules: ['@nuxt/ui', '@pinia/nuxt', '@vite-pwa/nuxt', 'nuxt-security', '@nuxt/eslint'],
   css: ['~/assets/css/main.css'],
   components: { dirs: [] },
   // every edge between files is an import that a reader, an editor and the import rules see
@@ -29,7 +30,10 @@ export default defineNuxtConfig({
       title: 'Dunecrest',
       htmlAttrs: { lang: 'en' },
       meta: [{ name: 'description', content: 'Which rig, what size, what weight, and why.' }],
-      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/favicon.svg' }],
+      link: [
+        { rel: 'icon', type: 'image/svg+xml', href: '/favicon.svg' },
+        { rel: 'manifest', href: '/manifest.webmanifest' },
+      ],
     },
   },
   ui: { fonts: false, colorMode: false },
@@ -38,6 +42,33 @@ export default defineNuxtConfig({
     fallbackToApi: false,
     serverBundle: { collections: ['lucide'] },
     clientBundle: { scan: true, sizeLimitKb: 256 },
+  },
+  // The whole application stands on the device: any view opens without a connection. A newer build waits until it
+  // is asked for, and the files of older ones go with it.
+  pwa: {
+    registerType: 'prompt',
+    manifest: {
+      name: 'Dunecrest',
+      short_name: 'Dunecrest',
+      description: 'Which rig, what size, what weight, and why.',
+      lang: 'en',
+      display: 'standalone',
+      start_url: '/',
+      background_color: '#f4eede',
+      theme_color: '#f4eede',
+      icons: [{ src: '/favicon.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' }],
+    },
+    workbox: {
+      globPatterns: ['**/*.{js,css,woff2,svg,webmanifest}'],
+      globIgnores: ['sw.js', 'workbox-*.js'],
+      // every view is laid out in the browser, from one and the same shell
+      additionalManifestEntries: [{ url: '/', revision: randomUUID() }],
+      navigateFallback: '/',
+      navigateFallbackDenylist: [/^\/api\//],
+      cleanupOutdatedCaches: true,
+      inlineWorkboxRuntime: true,
+      maximumFileSizeToCacheInBytes: 4_000_000,
+    },
   },
   vite: {
     worker: { format: 'es' },

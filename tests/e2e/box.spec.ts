@@ -110,7 +110,7 @@ test('a bait is weighed in air and in water, its density taken and set back; wei
   await expect(says).toContainText(/^Between 0\.99\d and 1\.\d+ g\/cm³/)
   await dialog.getByRole('button', { name: 'read the scale' }).nth(0).click()
   await dialog.getByRole('button', { name: 'read the scale' }).nth(1).click()
-  await expect(says).toContainText(/^1\.0\d+ g\/cm³ \(1\.0\d+–1\.0\d+ by the scale's step\), weighed\.$/)
+  await expect(says).toContainText(/^1\.0\d+ g\/cm³ \(1\.0\d+ to 1\.0\d+ by the scale's step\), weighed\.$/)
   const found = Number((await says.innerText()).slice(0, 5))
   await sheet.accessible()
   await sheet.type('hanging in water', '200')

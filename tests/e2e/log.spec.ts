@@ -23,18 +23,9 @@ test.describe('on the bank', () => {
     // before anything is laid by, all is kept too
     await expect.poll(async () => (await sessionsOf(sheet)).length, { timeout: 20_000 }).toBe(before)
     await expect(page.getByRole('status').first()).toContainText('all kept by the server')
-    await expect
-      .poll(
-        () =>
-          page.evaluate(async () => Boolean(await (await caches.open('dunecrest-bank-1')).match('/bank'))),
-        { timeout: 20_000 },
-      )
-      .toBe(true)
+    await sheet.standsOnDevice()
     await page.reload()
     await expect(page.getByRole('button', { name: /^Cast/ })).toBeVisible()
-    await expect
-      .poll(() => page.evaluate(async () => (await (await caches.open('dunecrest-bank-1')).keys()).length))
-      .toBeGreaterThan(8)
     await context.setOffline(true)
     for (let i = 0; i < 14; i++) await page.getByRole('button', { name: /^Cast/ }).click()
     for (const name of [/^Touch only/, /^Bite/, /^Hooked/, /^Landed/])

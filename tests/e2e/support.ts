@@ -79,6 +79,15 @@ export class Sheet {
     await clock.resume()
   }
 
+  /** Waits until the whole application is kept on the device. */
+  async standsOnDevice(): Promise<void> {
+    await expect
+      .poll(() => this.page.evaluate(async () => (await navigator.serviceWorker.ready).active?.state), {
+        timeout: 20_000,
+      })
+      .toBe('activated')
+  }
+
   /** Nothing on the page stands in the way of those who cannot see or point. */
   async accessible(): Promise<void> {
     // a colour half way through its transition is nobody's contrast: none begins from here on, and those

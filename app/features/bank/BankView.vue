@@ -17,7 +17,6 @@ import { fromSheet, fromTrip, type BankStart } from './bankStart'
 import { ask } from '~/sync/api'
 import { saveText } from '~/ui/card'
 import { LOG_KIND_WORDS } from '#words/logWords'
-import { keepPageOffline } from './offline'
 import { weightText, withUnit } from '#words/units'
 import { logCsv } from '../../../shared/logTable'
 
@@ -54,7 +53,6 @@ const noting = ref(false)
 const said = ref('')
 useHead({ title: 'Bank · Dunecrest' })
 onMounted(async () => {
-  void keepPageOffline()
   try {
     saved.value = (await ask<{ spreads: { id: string; name: string }[] }>('/api/spreads')).spreads
     trips.value = (

@@ -31,7 +31,7 @@ async function write(): Promise<void> {
     title: `${made.length} ${made.length === 1 ? 'thing' : 'things'} put into the box`,
     description: `From ${name}.`,
     duration: 8000,
-    actions: [{ label: 'Undo', onClick: () => void box.undo() }],
+    actions: [{ label: 'Take them out again', onClick: () => void box.undo() }],
   })
 }
 </script>

@@ -47,7 +47,7 @@ export function tankScale({ width, height, depthM, divers }: TankFrame): TankSca
 
 /** Draws the tank at a time. */
 export function drawTank(ctx: CanvasRenderingContext2D, frame: TankFrame, scale: TankScale, t: number): void {
-  const { width, height, depthM } = frame
+  const { width, height } = frame
   const water = ctx.createLinearGradient(0, scale.top, 0, scale.floor)
   water.addColorStop(0, token('water-top'))
   water.addColorStop(1, mix(token('water-deep'), 0.45))

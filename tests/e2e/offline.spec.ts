@@ -1,0 +1,62 @@
+import { expect, test } from './support'
+
+/** What each view shows at once, before anything is worked out. */
+const VIEWS = [
+  '/',
+  '/bench',
+  '/tank',
+  '/cover',
+  '/strike',
+  '/pick',
+  '/rods',
+  '/log',
+  '/box',
+  '/bank',
+  '/trace',
+]
+
+test('once seen, every view opens without a connection, and works out what needs no server', async ({
+  sheet,
+  page,
+  context,
+}) => {
+  test.setTimeout(120_000)
+  await sheet.open()
+  await sheet.standsOnDevice()
+  await context.setOffline(true)
+  for (const path of VIEWS) {
+    const failed: string[] = []
+    page.on('pageerror', error => void failed.push(error.message))
+    await page.goto(sheet.app.url + path)
+    await expect(page.locator('main')).toBeVisible()
+    await expect(page).toHaveTitle(/Dunecrest/)
+    expect(failed, path).toEqual([])
+    page.removeAllListeners('pageerror')
+  }
+  await page.goto(sheet.app.url)
+  await sheet.settled()
+  expect(await sheet.figure('A', 'fall')).toBeGreaterThan(0.5)
+})
+
+test('of an older build nothing is left on the device, of this one each file once', async ({
+  sheet,
+  page,
+}) => {
+  await page.goto(`${sheet.app.url}/favicon.svg`)
+  const old = await page.evaluate(async () => {
+    const name = `workbox-precache-v1-${location.origin}/`
+    await (await caches.open(name)).put('/_nuxt/old.js', new Response('old'))
+    return name
+  })
+  await page.goto(sheet.app.url)
+  await sheet.standsOnDevice()
+  await expect.poll(() => page.evaluate(() => caches.keys())).not.toContain(old)
+  const kept = await page.evaluate(async () => {
+    const all = (await caches.keys()).map(async name =>
+      (await (await caches.open(name)).keys()).map(r => r.url),
+    )
+    return (await Promise.all(all)).flat()
+  })
+  expect(kept.length).toBeGreaterThan(60)
+  expect(new Set(kept).size).toBe(kept.length)
+})

@@ -79,6 +79,14 @@ export class Sheet {
     await clock.resume()
   }
 
+  /** Puts the page into a theme, as the settings do. */
+  wear(theme: 'day' | 'dusk' | 'glare'): Promise<void> {
+    return this.page.evaluate(to => {
+      document.documentElement.dataset.theme = to
+      document.documentElement.classList.toggle('dark', to === 'dusk')
+    }, theme)
+  }
+
   /** Waits until the whole application is kept on the device. */
   async standsOnDevice(): Promise<void> {
     await expect

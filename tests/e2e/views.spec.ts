@@ -1,9 +1,58 @@
-import { VIEWS } from './places'
+import type { Page } from '@playwright/test'
+import { FOREIGN } from '../../words/foreign'
+import { UNIT_SYSTEMS, type UnitSystem } from '../../words/units'
 import { expect, test } from './support'
+
+const THEMES = ['day', 'glare', 'dusk'] as const
+
+/** Every view, and something on it that is there only once it has worked something out. */
+const VIEWS = [
+  ['/', 'article', 'Rig A:'],
+  ['/bench', 'region', 'Fit rules'],
+  ['/tank', 'button', 'Export'],
+  ['/cover', 'img', /./],
+  ['/strike', 'region', 'This bite'],
+  ['/pick', 'region', 'Tie this on'],
+  ['/rods', 'article', 'Rod A'],
+  ['/log', 'region', 'Tally'],
+  ['/box', 'button', /^everything/],
+  ['/bank', 'button', 'With the rigs on the sheet'],
+  ['/trace', 'heading', /./],
+] as const
+
+/** Everything on a page that is read, heard or shown under the pointer; what people typed themselves left out. */
+const figuresOn = (page: Page): Promise<string[]> =>
+  page.evaluate(() => {
+    const said: string[] = []
+    const textOf = (of: Element): string => {
+      const copy = of.cloneNode(true) as Element
+      copy.querySelectorAll('script, style, [data-own]').forEach(n => n.remove())
+      return copy.textContent ?? ''
+    }
+    const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_ELEMENT)
+    for (let at = walker.currentNode as Element; at; at = walker.nextNode() as Element) {
+      if (at.closest('script, style, [data-own], [role=combobox]')) continue
+      for (const name of ['aria-label', 'aria-valuetext', 'title', 'placeholder'])
+        said.push(at.getAttribute(name) ?? '')
+      const own = [...at.childNodes].filter(n => n.nodeType === Node.TEXT_NODE)
+      // a figure and its unit often stand in neighbouring elements
+      if (own.length > 0 && at.parentElement) said.push(textOf(at.parentElement).slice(0, 600))
+    }
+    return [...new Set(said.map(s => s.replace(/\s+/g, ' ').trim()))].filter(s => /\d/.test(s))
+  })
+
+/** Chooses units as another tab's choice would arrive. */
+const count = (page: Page, system: UnitSystem): Promise<boolean> =>
+  page.evaluate(newValue => {
+    localStorage.setItem('dunecrest.units', newValue)
+    return window.dispatchEvent(
+      new StorageEvent('storage', { key: 'dunecrest.units', newValue, storageArea: localStorage }),
+    )
+  }, system)
 
 test.use({ viewport: { width: 390, height: 844 } })
 for (const [path, role, name] of VIEWS) {
-  test(`${path} on a phone at dusk: nothing runs off the side, nothing fails, all can be read`, async ({
+  test(`${path} on a phone and a screen, by day, at dusk and in glare: nothing runs off the side, nothing fails, all can be read, in every system of units`, async ({
     sheet,
     page,
   }) => {
@@ -17,7 +66,22 @@ for (const [path, role, name] of VIEWS) {
     await expect(page.getByRole(role, { name }).first()).toBeEnabled({ timeout: 60_000 })
     await expect(page.locator('html')).toHaveAttribute('data-theme', 'dusk')
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(390)
-    await sheet.accessible()
+    for (const theme of THEMES)
+      for (const width of [1280, 390]) {
+        await page.setViewportSize({ width, height: 844 })
+        await sheet.wear(theme)
+        await test.step(`${theme} at ${width}`, () => sheet.accessible())
+        expect(await page.evaluate(() => document.documentElement.scrollWidth), theme).toBe(width)
+      }
+    for (const system of UNIT_SYSTEMS) {
+      await count(page, system)
+      await expect
+        .poll(async () => (await figuresOn(page)).filter(t => FOREIGN[system].test(t)), system)
+        .toEqual([])
+    }
+    // in another system's units nearly every view would be found out
+    if (!['/bank', '/trace', '/log'].includes(path))
+      expect((await figuresOn(page)).some(t => FOREIGN.imperial.test(t))).toBe(true)
     expect(wrong).toEqual([])
   })
 }

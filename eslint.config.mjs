@@ -116,7 +116,17 @@ export default withNuxt(
       'vue/no-restricted-html-elements': [
         'error',
         {
-          element: ['button', 'input', 'select', 'textarea', 'progress', 'meter', 'dialog'],
+          element: [
+            'button',
+            'input',
+            'select',
+            'textarea',
+            'progress',
+            'meter',
+            'dialog',
+            'table',
+            'details',
+          ],
           message: 'The component library has one, in the theme of the sheet.',
         },
       ],

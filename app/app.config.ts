@@ -27,6 +27,10 @@ export default {
       variants: { variant: { ghost: 'control-cell' } },
       defaultVariants: { color: 'neutral' as const, variant: 'none' as const },
     },
+    inputDate: {
+      slots: { base: 'control-field', segment: 'date-part' },
+      defaultVariants: { color: 'neutral' as const, variant: 'none' as const },
+    },
     textarea: {
       slots: { base: 'control-field control-area' },
       defaultVariants: { color: 'neutral' as const, variant: 'none' as const },

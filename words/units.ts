@@ -110,6 +110,10 @@ export const shown = (si: number, unit: Unit): string => String(Number(unit.from
 
 export const withUnit = (si: number, unit: Unit): string => `${trueMinus(shown(si, unit))} ${unit.label}`
 
+/** With all its decimals, as an instrument shows it. */
+export const fineText = (si: number, { from, decimals, label }: Unit): string =>
+  `${numberText(from(si), decimals)} ${label}`
+
 /** A length laid by hand: "4.2 mm" and "46 mm", or "0.17 in" and "1.8 in". */
 export function smallText(m: number, system: UnitSystem): string {
   const { length } = UNITS[system]

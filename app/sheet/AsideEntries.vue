@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import DateField from '~/ui/DateField.vue'
 import { UButton, UInput } from '#components'
 import { useToast } from '#imports'
 import { reactive } from 'vue'
@@ -61,14 +62,12 @@ const save = (): void => saveText('entries-set-aside.csv', logCsv(outbox.aside.m
           <span class="bad">{{ why }}</span>
         </p>
         <div class="mend">
-          <label
-            ><span class="label">when</span
-            ><UInput
-              type="datetime-local"
-              step="1"
-              :model-value="times[entry.id] ?? local(entry.at)"
-              @update:model-value="value => (times[entry.id] = String(value))"
-          /></label>
+          <DateField
+            label="when"
+            timed
+            :model-value="times[entry.id] ?? local(entry.at)"
+            @update:model-value="value => (times[entry.id] = value)"
+          />
           <label v-if="entry.data?.text !== undefined"
             ><span class="label">note</span
             ><UInput

@@ -10,12 +10,20 @@ import type { SpreadSummary } from '#schemas/spread'
 import { nameSchema } from '#schemas/spread'
 import { viewPath, type SheetView } from './useSheetCommands'
 import { ServerRefusal } from '~/sync/api'
+import SheetTable, { type SheetColumn } from '~/ui/SheetTable.vue'
 
 /** Saved spreads: open, rename, delete with undo. */
 const open = defineModel<boolean>('open', { required: true })
 const props = defineProps<{ view: SheetView }>()
 const server = useSpreads()
 const keeping = useKeeping(props.view)
+const COLUMNS: readonly SheetColumn<SpreadSummary>[] = [
+  { id: 'name', label: 'Name', words: true },
+  { id: 'place', label: 'Water', words: true },
+  { id: 'rigs', label: 'Rigs' },
+  { id: 'saved', label: 'Saved', words: true },
+  { id: 'acts', label: 'Actions', unseen: true },
+]
 const spread = useSpread()
 const items = shallowRef<SpreadSummary[]>()
 const error = ref<string>()
@@ -96,109 +104,57 @@ function startRenaming(id: string): void {
         Nothing saved yet. Give the sheet a name and press Save: it comes back here, and under its own
         address, with its water, bait and rigs.
       </p>
-      <table v-else>
-        <thead>
-          <tr>
-            <th scope="col">Name</th>
-            <th scope="col">Water</th>
-            <th scope="col" class="num">Rigs</th>
-            <th scope="col">Saved</th>
-            <th scope="col"><span class="visually-hidden">Actions</span></th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="item in items" :key="item.id" :class="{ here: item.id === spread.saved?.id }">
-            <th scope="row">
-              <template v-if="renaming === item.id">
-                <UInput
-                  class="w-full"
-                  :model-value="item.name"
-                  :aria-label="`New name for ${item.name}`"
-                  autofocus
-                  maxlength="100"
-                  @keydown.enter="rename(item, $event)"
-                  @keydown.esc.stop="renaming = undefined"
-                  @blur="rename(item, $event)"
-                />
-                <span v-if="renameError" class="fail" role="alert">{{ renameError }}</span>
-              </template>
-              <UButton v-else variant="link" @click="go(item.id)">{{ item.name }}</UButton>
-            </th>
-            <td>{{ item.place || '–' }}</td>
-            <td class="num figure">{{ item.rigs }}</td>
-            <td class="figure">{{ when(item.updatedAt) }}</td>
-            <td class="acts">
-              <UButton
-                icon="i-lucide-pencil"
-                variant="ghost"
-                :aria-label="`Rename ${item.name}`"
-                @click="startRenaming(item.id)"
-              />
-              <UButton
-                icon="i-lucide-trash-2"
-                variant="ghost"
-                :aria-label="`Delete ${item.name}`"
-                @click="remove(item)"
-              />
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <SheetTable
+        v-else
+        :columns="COLUMNS"
+        :rows="items"
+        :key-of="item => item.id"
+        :row-class="item => (item.id === spread.saved?.id ? 'here' : '')"
+      >
+        <template #name="{ row: item }">
+          <template v-if="renaming === item.id">
+            <UInput
+              class="w-full"
+              :model-value="item.name"
+              :aria-label="`New name for ${item.name}`"
+              autofocus
+              maxlength="100"
+              @keydown.enter="rename(item, $event)"
+              @keydown.esc.stop="renaming = undefined"
+              @blur="rename(item, $event)"
+            />
+            <span v-if="renameError" class="fail" role="alert">{{ renameError }}</span>
+          </template>
+          <UButton v-else variant="link" @click="go(item.id)">{{ item.name }}</UButton>
+        </template>
+        <template #place="{ row: item }">{{ item.place || '–' }}</template>
+        <template #rigs="{ row: item }">{{ item.rigs }}</template>
+        <template #saved="{ row: item }">{{ when(item.updatedAt) }}</template>
+        <template #acts="{ row: item }">
+          <UButton
+            icon="i-lucide-pencil"
+            variant="ghost"
+            :aria-label="`Rename ${item.name}`"
+            @click="startRenaming(item.id)"
+          />
+          <UButton
+            icon="i-lucide-trash-2"
+            variant="ghost"
+            :aria-label="`Delete ${item.name}`"
+            @click="remove(item)"
+          />
+        </template>
+      </SheetTable>
     </template>
   </UModal>
 </template>
 
 <style scoped>
-table {
-  width: 100%;
-  border-collapse: collapse;
-  font-size: 15px;
-}
-th {
-  text-align: left;
-  font-weight: 400;
-}
-thead th {
-  font-size: 12px;
-  color: var(--ink-soft);
-  border-bottom: 1px solid var(--ink);
-  padding: 2px 8px 4px 0;
-}
-tbody td,
-tbody th {
-  height: 34px;
-  border-bottom: 1px solid var(--hair);
-  padding: 3px 8px 3px 0;
-}
-.here th {
-  box-shadow: inset 3px 0 0 var(--float);
-  padding-left: 8px;
-}
-
 .deleted {
   padding: 6px 10px;
   margin-bottom: 10px;
   border-left: 5px solid var(--shell);
   background: var(--paper);
   font-size: 15px;
-}
-.num {
-  text-align: right;
-  padding-right: 18px;
-}
-.acts {
-  white-space: nowrap;
-  text-align: right;
-}
-.acts button {
-  width: 30px;
-  height: 28px;
-  display: inline-grid;
-  place-items: center;
-  border-radius: 2px;
-}
-.acts button:hover {
-  background: var(--ink);
-  color: var(--paper);
 }
 </style>

@@ -192,6 +192,7 @@ test('what is listed goes out and comes in again the same', async ({ sheet, page
 
 test('the box is accessible, with a thing open and one chosen', async ({ sheet, page }) => {
   await openBox(sheet)
+  await page.getByLabel('Find in the box').fill('tube')
   await page.getByRole('button', { name: 'Details of tube 100, green pumpkin' }).click()
   await expect(
     page.getByRole('region', { name: 'What fits this bait in my box' }).getByRole('listitem').first(),

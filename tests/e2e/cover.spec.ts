@@ -90,13 +90,15 @@ test('what was counted here moves every rig, and is told; on request the model s
     /A: Moved from \d+ % by (\d+ casts with .* here, )+\d+ casts with .* here and \d+ casts with \d+ others\./,
     { timeout: 25_000 },
   )
-  const moved = await left(sheet, 'A')
+  await left(sheet, 'A')
+  const moved = await row(sheet, 'A').innerText()
   await page.getByRole('link', { name: 'Log' }).click()
   await page.getByLabel("show the model's own figures").check()
   await page.getByRole('link', { name: 'Cover' }).click()
   await expect(foot).toBeVisible()
   await expect(foot).not.toContainText('Moved from')
-  expect(await left(sheet, 'A')).not.toBe(moved)
+  await left(sheet, 'A')
+  expect(await row(sheet, 'A').innerText()).not.toBe(moved)
 })
 
 test('the trade: bites an hour and what a rig is worth decide, ranges that overlap are not ranked', async ({

@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs'
+import type { Locator } from '@playwright/test'
 import { expect, test, type Sheet } from './support'
 
 const row = (sheet: Sheet, letter: string) => sheet.page.getByRole('row', { name: new RegExp(`^${letter} `) })
@@ -8,11 +9,13 @@ async function openTank(sheet: Sheet): Promise<void> {
 }
 async function ready({ page }: Sheet): Promise<void> {
   await expect(page.locator('.body')).toHaveAttribute('aria-busy', 'false')
-  await expect(page.locator('td b').first()).toBeVisible()
+  await expect(page.locator('td.down b').first()).toBeVisible()
 }
 async function down(sheet: Sheet, letter: string): Promise<number> {
-  return Number((await row(sheet, letter).locator('td b').first().innerText()).replace(/[^\d.]/g, ''))
+  return Number((await row(sheet, letter).locator('td.down b').innerText()).replace(/[^\d.]/g, ''))
 }
+const figureIn = async (cell: Locator): Promise<number> =>
+  Number((await cell.innerText()).replace('−', '-').replace(/[^\d.-]/g, ''))
 async function showMe(sheet: Sheet, title: string | RegExp): Promise<void> {
   await sheet.page.getByRole('button', { name: 'Show me' }).click()
   await sheet.page.getByRole('menuitem', { name: title }).click()
@@ -37,7 +40,7 @@ test('drop, pause, frame by frame, scrub; the figures follow', async ({ sheet, p
   await openTank(sheet)
   const clock = page.getByRole('slider', { name: 'Time of the drop' })
   await sheet.slide(clock, 1)
-  const depth = async (): Promise<number> => Number(await row(sheet, 'A').locator('td').nth(1).innerText())
+  const depth = async (): Promise<number> => figureIn(row(sheet, 'A').locator('td.depth'))
   const early = await depth()
   await sheet.slide(clock, 2)
   expect(await depth()).toBeGreaterThan(early + 0.2)
@@ -63,7 +66,7 @@ test('what-ifs change the drop and leave the old trace as a ghost', async ({ she
   await expect(clear).toBeDisabled()
   for (let i = 0; i < 4; i++) await row(sheet, 'A').getByRole('button', { name: 'crooked by up' }).click()
   await ready(sheet)
-  await expect(row(sheet, 'A').getByRole('group', { name: 'crooked by' })).toContainText('8 mm')
+  await expect(row(sheet, 'A').getByRole('group', { name: 'crooked by' })).toContainText('8.0 mm')
   await sheet.choose('material', 'salted plastisol')
   await expect.poll(() => down(sheet, 'B')).toBeLessThan(11)
 })
@@ -71,7 +74,7 @@ test('what-ifs change the drop and leave the old trace as a ghost', async ({ she
 test('a current carries the rigs, a tight line swings them in', async ({ sheet }) => {
   await openTank(sheet)
   const travelled = async (which: 0 | 1): Promise<number> =>
-    Number((await row(sheet, 'A').locator('td').nth(5).innerText()).split(', ')[which])
+    Number((await row(sheet, 'A').locator('td.drift').innerText()).replaceAll('−', '-').split(', ')[which])
   const away = (): Promise<number> => travelled(0)
   const still = await away()
   await sheet.type('current', '0.5')
@@ -103,8 +106,7 @@ test('set pieces: what is argued about can be seen', async ({ sheet, page }) => 
   await expect.poll(() => down(sheet, 'B')).toBeGreaterThan(thin)
 
   await showMe(sheet, 'A head in a tube, moved back')
-  const pitch = async (letter: string): Promise<number> =>
-    Number((await row(sheet, letter).locator('td').nth(3).innerText()).replace('°', ''))
+  const pitch = async (letter: string): Promise<number> => figureIn(row(sheet, letter).locator('td.pitch'))
   await sheet.slide(page.getByRole('slider', { name: 'Time of the drop' }), 1.5)
   expect(await pitch('A')).toBeLessThan(await pitch('D'))
 })
@@ -112,10 +114,9 @@ test('set pieces: what is argued about can be seen', async ({ sheet, page }) => 
 test('a feeding zone is set, counted, told, and goes with undo', async ({ sheet, page }) => {
   await openTank(sheet)
   await page.getByRole('button', { name: 'say how deep the fish are' }).click()
-  await expect(page.getByRole('columnheader', { name: 'In the zone' })).toBeVisible()
-  await sheet.type('fish feed from', '1')
-  const inZone = async (): Promise<number> =>
-    Number((await row(sheet, 'B').locator('td').nth(7).innerText()).replace(' s', ''))
+  await expect(page.getByRole('columnheader', { name: 'Among the fish' })).toBeVisible()
+  await sheet.type('fish from', '1')
+  const inZone = async (): Promise<number> => figureIn(row(sheet, 'B').locator('td.zone'))
   await expect.poll(inZone).toBeGreaterThan(0.3 * (await down(sheet, 'B')))
   await expect(page.getByRole('img', { name: /From the side/ })).toHaveAttribute(
     'aria-label',
@@ -124,9 +125,9 @@ test('a feeding zone is set, counted, told, and goes with undo', async ({ sheet,
   await sheet.type('depth', '1.4')
   await expect(page.getByLabel('to', { exact: true })).toHaveValue('1.4')
   await page.getByRole('button', { name: 'Fish at any depth' }).click()
-  await expect(page.getByRole('columnheader', { name: 'In the zone' })).toHaveCount(0)
+  await expect(page.getByRole('columnheader', { name: 'Among the fish' })).toHaveCount(0)
   await page.keyboard.press('Control+z')
-  await expect(page.getByLabel('fish feed from')).toBeVisible()
+  await expect(page.getByLabel('fish from')).toBeVisible()
 })
 
 test('the drops go out as CSV and JSON', async ({ sheet, page }) => {

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useSettings } from '~/ui/settings'
-import { withUnit } from '#words/units'
+import { fineText } from '#words/units'
 
 /** Two jaws to measure with on the glass, in the angler's unit. */
 const props = defineProps<{ perM: number; width: number; height: number }>()
 const jaws = ref<[number, number]>([props.width * 0.3, props.width * 0.5])
 const settings = useSettings()
 const text = computed(() =>
-  withUnit(Math.abs(jaws.value[1] - jaws.value[0]) / props.perM, settings.units.small),
+  fineText(Math.abs(jaws.value[1] - jaws.value[0]) / props.perM, settings.units.small),
 )
 let held: 0 | 1 | undefined
 const put = (which: 0 | 1, at: number): void => {

@@ -22,6 +22,7 @@ import type { Lane } from '#schemas/spread'
 import { stepHook } from '~/sheet/lanes'
 import { weightText } from '#words/units'
 import { POINT_WORDS } from '#words/words'
+import FoldOut from '~/ui/FoldOut.vue'
 import type { BenchLook } from '~/compute/bench'
 
 /**
@@ -162,10 +163,12 @@ const moved = computed(
         @update:model-value="trimM => emit('change', { trimM: trimM === 0 ? undefined : trimM })"
       />
     </div>
-    <details>
-      <summary class="label">
-        own measurements of this hook {{ lane.hook ? '(in use)' : '(typical ones in use)' }}
-      </summary>
+    <FoldOut>
+      <template #head
+        ><span class="label"
+          >own measurements of this hook {{ lane.hook ? '(in use)' : '(typical ones in use)' }}</span
+        ></template
+      >
       <div class="row own">
         <NumberField
           v-for="[key, label, unit] in OWN.filter(
@@ -181,7 +184,7 @@ const moved = computed(
         />
         <UButton v-if="lane.hook" @click="emit('change', { hook: undefined })"> Back to typical </UButton>
       </div>
-    </details>
+    </FoldOut>
     <UButton
       v-if="moved"
       @click="emit('change', { hookAtM: undefined, exitAtM: undefined, weightAtM: undefined })"
@@ -206,8 +209,5 @@ const moved = computed(
 }
 .own {
   padding: 6px 0 2px;
-}
-summary {
-  cursor: pointer;
 }
 </style>

@@ -1,6 +1,8 @@
 import { mountSuspended } from '@nuxt/test-utils/runtime'
 import { expect, it } from 'vitest'
 import type { BoxItem } from '#schemas/box'
+import SheetTable from '~/ui/SheetTable.vue'
+import type { Component } from 'vue'
 import BoxTable from './BoxTable.vue'
 
 const item = (name: string, details: BoxItem['details']): BoxItem => ({
@@ -28,8 +30,8 @@ it('sorted by weight, either way, what has none comes last', async () => {
     attachTo: document.body,
   })
   const header = table.get('th.weight button')
-  const order = (): string[] =>
-    (table.vm as unknown as { rows: { original: BoxItem }[] }).rows.map(r => r.original.name)
+  const inner = table.getComponent(SheetTable as Component).vm as unknown as { inOrder: () => BoxItem[] }
+  const order = (): string[] => inner.inOrder().map(one => one.name)
   await header.trigger('click')
   expect(order()).toEqual(['5', '10', '20', '0'])
   await header.trigger('click')

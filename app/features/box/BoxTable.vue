@@ -1,16 +1,9 @@
 <script setup lang="ts">
-import { UButton, UCheckbox, UIcon, UInput } from '#components'
+import { UButton, UCheckbox, UInput } from '#components'
 import { computed, ref, useTemplateRef } from 'vue'
 import { useBox } from '~/sync/box'
 import { useSettings } from '~/ui/settings'
-import {
-  createColumnHelper,
-  getCoreRowModel,
-  getSortedRowModel,
-  useVueTable,
-  type SortingState,
-} from '@tanstack/vue-table'
-import { useVirtualizer } from '@tanstack/vue-virtual'
+import SheetTable, { type SheetColumn } from '~/ui/SheetTable.vue'
 import type { BoxItem } from '#schemas/box'
 import { KIND_NAMES, sizeOf, sizeRank, weightOf, whatOf } from './boxWords'
 import { weightText } from '#words/units'
@@ -24,67 +17,38 @@ const chosen = defineModel<ReadonlySet<string>>('chosen', { required: true })
 const opened = defineModel<string | undefined>('opened', { required: true })
 const box = useBox()
 const settings = useSettings()
-const sorting = ref<SortingState>([])
-
-const column = createColumnHelper<BoxItem>()
-const table = useVueTable({
-  get data() {
-    return props.items as BoxItem[]
-  },
-  columns: [
-    column.accessor('name', { header: 'Name' }),
-    column.accessor(item => KIND_NAMES[item.details.kind].one, { id: 'kind', header: 'Kind' }),
-    column.accessor(item => whatOf(item.details, settings.system), { id: 'what', header: 'What it is' }),
-    column.accessor(item => sizeRank(item), { id: 'size', header: 'Size' }),
-    column.accessor(item => weightOf(item.details), {
-      id: 'weight',
-      header: 'Weight',
-      // what has none comes last, whichever way it is sorted
-      sortUndefined: 'last',
-    }),
-    column.accessor('count', { header: 'Count' }),
-    column.accessor(item => item.tags.join(', '), { id: 'tags', header: 'Tags' }),
-  ],
-  getRowId: item => item.id,
-  state: {
-    get sorting() {
-      return sorting.value
-    },
-  },
-  onSortingChange: next => void (sorting.value = typeof next === 'function' ? next(sorting.value) : next),
-  getCoreRowModel: getCoreRowModel(),
-  getSortedRowModel: getSortedRowModel(),
-  sortDescFirst: false,
-})
-const rows = computed(() => table.getRowModel().rows)
-const host = useTemplateRef('host')
+const columns = computed((): readonly SheetColumn<BoxItem>[] => [
+  { id: 'box', label: 'Choose', words: true },
+  { id: 'name', label: 'Name', words: true, sort: item => item.name },
+  { id: 'kind', label: 'Kind', words: true, sort: item => KIND_NAMES[item.details.kind].one },
+  { id: 'what', label: 'What it is', words: true, sort: item => whatOf(item.details, settings.system) },
+  { id: 'size', label: 'Size', sort: sizeRank },
+  { id: 'weight', label: 'Weight', sort: item => weightOf(item.details) },
+  { id: 'count', label: 'Count', sort: item => item.count },
+  { id: 'tags', label: 'Tags', words: true, sort: item => item.tags.join(', ') },
+  { id: 'open', label: 'Details', unseen: true },
+])
+const table = useTemplateRef('table')
 const ROW = 34
-const seen = useVirtualizer(
-  computed(() => ({
-    count: rows.value.length,
-    getScrollElement: () => host.value,
-    estimateSize: () => ROW,
-    overscan: 12,
-  })),
-)
-const above = computed(() => seen.value.getVirtualItems()[0]?.start ?? 0)
-const below = computed(() => seen.value.getTotalSize() - (seen.value.getVirtualItems().at(-1)?.end ?? 0))
 
 const all = computed(() => props.items.length > 0 && props.items.every(item => chosen.value.has(item.id)))
 const chooseAll = (): void =>
   void (chosen.value = all.value ? new Set() : new Set(props.items.map(item => item.id)))
-let last = -1
-function choose(index: number, event: MouseEvent): void {
+let last: string | undefined
+/** Chooses one, or with Shift all from the last one to it, in the order they stand in. */
+function choose(item: BoxItem, event: MouseEvent): void {
+  const order = (table.value?.inOrder() ?? []).map(one => one.id)
+  const ends = [order.indexOf(item.id), event.shiftKey && last ? order.indexOf(last) : -1].filter(i => i >= 0)
   const next = new Set(chosen.value)
-  const [from, to] =
-    event.shiftKey && last >= 0 ? [Math.min(last, index), Math.max(last, index)] : [index, index]
-  const put = !chosen.value.has(rows.value[index]!.id)
-  for (let i = from; i <= to; i++)
-    if (put) next.add(rows.value[i]!.id)
-    else next.delete(rows.value[i]!.id)
-  last = index
+  const put = !next.has(item.id)
+  for (const id of order.slice(Math.min(...ends), Math.max(...ends) + 1))
+    if (put) next.add(id)
+    else next.delete(id)
+  last = item.id
   chosen.value = next
 }
+const rowClass = (item: BoxItem): string =>
+  [chosen.value.has(item.id) ? 'on' : '', opened.value === item.id ? 'opened' : ''].join(' ')
 const wrong = ref<{ id: string; field: string; message: string }>()
 /** A field that cannot be as typed keeps what was typed, with the reason. */
 function take(item: BoxItem, field: 'name' | 'count' | 'tags', event: Event): void {
@@ -110,220 +74,146 @@ function take(item: BoxItem, field: 'name' | 'count' | 'tags', event: Event): vo
     if (tags.join() !== item.tags.join()) void box.change([item.id], one => ({ ...one, tags }))
   }
 }
+function weightWords({ details }: BoxItem): string {
+  const kg = weightOf(details)
+  return kg === undefined ? '' : weightText(kg, settings.system)
+}
 const problem = (item: BoxItem, field: string): string | undefined =>
   wrong.value?.id === item.id && wrong.value.field === field ? wrong.value.message : undefined
 </script>
 
 <template>
-  <div ref="host" class="scroll" tabindex="0" aria-label="Things in the box">
-    <table>
-      <thead>
-        <tr>
-          <th class="box">
-            <UCheckbox
-              :model-value="all"
-              aria-label="Choose everything listed"
-              @update:model-value="chooseAll()"
-            />
-          </th>
-          <th
-            v-for="header in table.getHeaderGroups()[0]!.headers"
-            :key="header.id"
-            scope="col"
-            :class="header.id"
-            :aria-sort="
-              header.column.getIsSorted() === 'asc'
-                ? 'ascending'
-                : header.column.getIsSorted() === 'desc'
-                  ? 'descending'
-                  : 'none'
-            "
-          >
-            <UButton variant="ghost" @click="header.column.toggleSorting()">
-              {{ header.column.columnDef.header }}
-              <UIcon
-                v-if="header.column.getIsSorted()"
-                :name="header.column.getIsSorted() === 'asc' ? 'i-lucide-arrow-up' : 'i-lucide-arrow-down'"
-              />
-            </UButton>
-          </th>
-          <th class="open"><span class="visually-hidden">Details</span></th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-if="above > 0" aria-hidden="true">
-          <td :colspan="9" :style="{ height: `${above}px` }" />
-        </tr>
-        <tr
-          v-for="virtual in seen.getVirtualItems()"
-          :key="rows[virtual.index]!.id"
-          :class="{ on: chosen.has(rows[virtual.index]!.id), opened: opened === rows[virtual.index]!.id }"
-        >
-          <template v-for="item in [rows[virtual.index]!.original]" :key="item.id">
-            <td class="box">
-              <UCheckbox
-                :model-value="chosen.has(item.id)"
-                :aria-label="`Choose ${item.name}`"
-                @click="choose(virtual.index, $event)"
-              />
-            </td>
-            <td class="name">
-              <UInput
-                variant="ghost"
-                class="w-full"
-                :model-value="item.name"
-                maxlength="80"
-                aria-label="Name"
-                :aria-invalid="problem(item, 'name') ? 'true' : 'false'"
-                @change="take(item, 'name', $event)"
-              /><span v-if="problem(item, 'name')" class="bad" role="alert">{{ problem(item, 'name') }}</span>
-            </td>
-            <td class="kind">{{ KIND_NAMES[item.details.kind].one }}</td>
-            <td class="what">{{ whatOf(item.details, settings.system) }}</td>
-            <td class="size figure">{{ sizeOf(item.details, settings.system) }}</td>
-            <td class="weight figure">
-              {{
-                weightOf(item.details) === undefined
-                  ? ''
-                  : weightText(weightOf(item.details)!, settings.system)
-              }}
-            </td>
-            <td class="count">
-              <UInput
-                variant="ghost"
-                :model-value="item.count"
-                inputmode="numeric"
-                class="figure"
-                aria-label="Count"
-                :aria-invalid="problem(item, 'count') ? 'true' : 'false'"
-                @change="take(item, 'count', $event)"
-              /><span v-if="problem(item, 'count')" class="bad" role="alert">{{
-                problem(item, 'count')
-              }}</span>
-            </td>
-            <td class="tags">
-              <UInput
-                variant="ghost"
-                class="w-full"
-                :model-value="item.tags.join(', ')"
-                aria-label="Tags, with commas"
-                @change="take(item, 'tags', $event)"
-              />
-            </td>
-            <td class="open">
-              <UButton
-                icon="i-lucide-chevron-right"
-                variant="ghost"
-                :aria-label="`Details of ${item.name}`"
-                :aria-expanded="opened === item.id"
-                @click="opened = opened === item.id ? undefined : item.id"
-              />
-            </td>
-          </template>
-        </tr>
-        <tr v-if="below > 0" aria-hidden="true">
-          <td :colspan="9" :style="{ height: `${below}px` }" />
-        </tr>
-      </tbody>
-    </table>
-  </div>
+  <SheetTable
+    ref="table"
+    class="things"
+    :columns="columns"
+    :rows="items"
+    :key-of="item => item.id"
+    :row-class="rowClass"
+    :virtual="ROW"
+    label="Things in the box"
+  >
+    <template #head-box>
+      <UCheckbox :model-value="all" aria-label="Choose everything listed" @update:model-value="chooseAll()" />
+    </template>
+    <template #box="{ row: item }">
+      <span data-own
+        ><UCheckbox
+          :model-value="chosen.has(item.id)"
+          :aria-label="`Choose ${item.name}`"
+          @click="choose(item, $event)"
+      /></span>
+    </template>
+    <template #name="{ row: item }">
+      <UInput
+        variant="ghost"
+        class="w-full"
+        :model-value="item.name"
+        maxlength="80"
+        aria-label="Name"
+        :aria-invalid="problem(item, 'name') ? 'true' : 'false'"
+        @change="take(item, 'name', $event)"
+      /><span v-if="problem(item, 'name')" class="bad" role="alert">{{ problem(item, 'name') }}</span>
+    </template>
+    <template #kind="{ row: item }">{{ KIND_NAMES[item.details.kind].one }}</template>
+    <template #what="{ row: item }">{{ whatOf(item.details, settings.system) }}</template>
+    <template #size="{ row: item }">{{ sizeOf(item.details, settings.system) }}</template>
+    <template #weight="{ row: item }">{{ weightWords(item) }}</template>
+    <template #count="{ row: item }">
+      <UInput
+        variant="ghost"
+        :model-value="item.count"
+        inputmode="numeric"
+        class="figure"
+        aria-label="Count"
+        :aria-invalid="problem(item, 'count') ? 'true' : 'false'"
+        @change="take(item, 'count', $event)"
+      /><span v-if="problem(item, 'count')" class="bad" role="alert">{{ problem(item, 'count') }}</span>
+    </template>
+    <template #tags="{ row: item }">
+      <UInput
+        variant="ghost"
+        class="w-full"
+        :model-value="item.tags.join(', ')"
+        aria-label="Tags, with commas"
+        @change="take(item, 'tags', $event)"
+      />
+    </template>
+    <template #open="{ row: item }">
+      <UButton
+        icon="i-lucide-chevron-right"
+        variant="ghost"
+        data-own
+        :aria-label="`Details of ${item.name}`"
+        :aria-expanded="opened === item.id"
+        @click="opened = opened === item.id ? undefined : item.id"
+      />
+    </template>
+  </SheetTable>
 </template>
 
 <style scoped>
-.scroll {
+.things {
   flex: 1;
   min-width: 0;
-  overflow: auto;
   position: relative;
+  --row: 34px;
 }
-table {
-  width: 100%;
-  border-collapse: collapse;
+/* only the rows in sight are drawn, so what scrolls must have an end */
+.things :deep(.scroller) {
+  max-height: calc(100dvh - 90px);
+}
+.things :deep(table) {
   font-size: 14.5px;
   table-layout: fixed;
   min-width: 820px;
 }
-thead th {
-  position: sticky;
-  top: 0;
-  z-index: 2;
+.things :deep(th) {
   background: var(--paper);
-  text-align: left;
-  height: 30px;
-  box-shadow: 0 1px 0 var(--ink);
 }
-thead button {
-  font: 400 13px var(--font-figure);
-  color: var(--ink-soft);
-  height: 28px;
-  padding: 0 6px;
-  display: inline-flex;
-  gap: 4px;
-  align-items: center;
-}
-thead button:hover {
-  color: var(--ink);
-}
-tbody tr {
-  border-bottom: 1px solid var(--hair);
-  height: 34px;
-}
-.on {
+.things :deep(.on) {
   background: color-mix(in srgb, var(--float) 9%, transparent);
 }
-.opened {
+.things :deep(.opened) {
   background: var(--raised);
 }
-td {
-  padding: 0 6px;
-  white-space: nowrap;
+.things :deep(td) {
   overflow: hidden;
   text-overflow: ellipsis;
   position: relative;
 }
-.box {
+.things :deep(.box) {
   width: 34px;
-  text-align: center;
 }
-.name {
+.things :deep(.name) {
   width: 26%;
 }
-.kind {
+.things :deep(td.name) {
+  font-weight: 600;
+}
+.things :deep(.kind) {
   width: 62px;
   color: var(--ink-soft);
 }
-.what {
+.things :deep(.what) {
   width: 30%;
 }
-.size {
+.things :deep(.size) {
   width: 76px;
-  text-align: right;
 }
-.weight {
+.things :deep(.weight) {
   width: 84px;
-  text-align: right;
 }
-.count {
+.things :deep(.count) {
   width: 66px;
 }
-.tags {
+.things :deep(.tags) {
   width: 16%;
 }
-.open {
+.things :deep(.open) {
   width: 36px;
 }
-th.size button,
-th.weight button {
-  width: 100%;
-  justify-content: flex-end;
-}
-td.name {
-  font-weight: 600;
-}
-td.count {
-  text-align: right;
-}
-td:has(.bad) {
+.things :deep(td:has(.bad)) {
   overflow: visible;
 }
 .bad {

@@ -8,6 +8,10 @@ import { useSettings } from '~/ui/settings'
 import { BOX_COLUMNS } from '../../../shared/boxTable'
 import { KIND_NAMES, sizeOf, whatOf } from './boxWords'
 import FilePick from '~/ui/FilePick.vue'
+import SheetTable, { type SheetColumn } from '~/ui/SheetTable.vue'
+import type { RowError } from '../../../shared/cells'
+import FoldOut from '~/ui/FoldOut.vue'
+import type { ItemInput } from '#schemas/box'
 
 /** Brings in a table or a box file: read and shown first, written all together or not at all. */
 const open = defineModel<boolean>('open', { required: true })
@@ -34,6 +38,18 @@ async function write(): Promise<void> {
     actions: [{ label: 'Take them out again', onClick: () => void box.undo() }],
   })
 }
+const WRONG: readonly SheetColumn<RowError>[] = [
+  { id: 'row', label: 'Row' },
+  { id: 'column', label: 'Column', words: true },
+  { id: 'message', label: 'What is wrong', words: true, class: 'message wrap' },
+]
+const COMING: readonly SheetColumn<{ readonly item: ItemInput; readonly at: number }>[] = [
+  { id: 'name', label: 'Name', words: true },
+  { id: 'kind', label: 'Kind', words: true },
+  { id: 'what', label: 'What it is', words: true, class: 'what wrap' },
+  { id: 'size', label: 'Size' },
+  { id: 'count', label: 'Count' },
+]
 </script>
 
 <template>
@@ -67,52 +83,38 @@ async function write(): Promise<void> {
           <b>{{ reading.items.length }} things</b> can come in from {{ reading.name }}.
         </p>
         <div class="list">
-          <table v-if="reading.errors.length > 0">
-            <thead>
-              <tr>
-                <th scope="col">Row</th>
-                <th scope="col">Column</th>
-                <th scope="col">What is wrong</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="(e, i) in reading.errors.slice(0, SHOWN)" :key="i">
-                <td class="figure">{{ e.row }}</td>
-                <td>{{ e.column }}</td>
-                <td>{{ e.message }}</td>
-              </tr>
-            </tbody>
-          </table>
-          <table v-else>
-            <thead>
-              <tr>
-                <th scope="col">Name</th>
-                <th scope="col">Kind</th>
-                <th scope="col">What it is</th>
-                <th scope="col">Size</th>
-                <th scope="col">Count</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="(item, i) in reading.items.slice(0, SHOWN)" :key="i">
-                <td>{{ item.name }}</td>
-                <td>{{ KIND_NAMES[item.details.kind].one }}</td>
-                <td>{{ whatOf(item.details, settings.system) }}</td>
-                <td class="figure">{{ sizeOf(item.details, settings.system) }}</td>
-                <td class="figure">{{ item.count }}</td>
-              </tr>
-            </tbody>
-          </table>
+          <SheetTable
+            v-if="reading.errors.length > 0"
+            :columns="WRONG"
+            :rows="reading.errors.slice(0, SHOWN)"
+            :key-of="e => `${e.row} ${e.column} ${e.message}`"
+          >
+            <template #row="{ row: e }">{{ e.row }}</template>
+            <template #column="{ row: e }">{{ e.column }}</template>
+            <template #message="{ row: e }">{{ e.message }}</template>
+          </SheetTable>
+          <SheetTable
+            v-else
+            :columns="COMING"
+            :rows="reading.items.slice(0, SHOWN).map((item, at) => ({ item, at }))"
+            :key-of="({ at }) => String(at)"
+          >
+            <template #name="{ row: { item } }">{{ item.name }}</template>
+            <template #kind="{ row: { item } }">{{ KIND_NAMES[item.details.kind].one }}</template>
+            <template #what="{ row: { item } }">{{ whatOf(item.details, settings.system) }}</template>
+            <template #size="{ row: { item } }">{{ sizeOf(item.details, settings.system) }}</template>
+            <template #count="{ row: { item } }">{{ item.count }}</template>
+          </SheetTable>
           <p v-if="Math.max(reading.errors.length, reading.items.length) > SHOWN" class="label">
             and {{ (reading.errors.length || reading.items.length) - SHOWN }} more
           </p>
         </div>
       </template>
       <p v-if="box.error" class="bad" role="alert">{{ box.error }}</p>
-      <details>
-        <summary class="label">columns</summary>
+      <FoldOut>
+        <template #head><span class="label">columns</span></template>
         <p class="label">{{ BOX_COLUMNS.join(', ') }}</p>
-      </details>
+      </FoldOut>
       <p class="keys">
         <UButton
           variant="solid"
@@ -156,24 +158,6 @@ async function write(): Promise<void> {
   max-height: 320px;
   overflow: auto;
   border-top: 1px solid var(--hair-strong);
-}
-table {
-  width: 100%;
-  border-collapse: collapse;
-  font-size: 14px;
-}
-th {
-  text-align: left;
-  font-weight: 400;
-  font-size: 12px;
-  color: var(--ink-soft);
-  position: sticky;
-  top: 0;
-  background: var(--raised);
-}
-td {
-  padding: 3px 6px 3px 0;
-  border-top: 1px solid var(--hair);
 }
 .keys {
   display: flex;

@@ -19,7 +19,8 @@ import { LIP_WORDS } from './coverWords'
 import { movedWords } from '#words/movedWords'
 import { fromTo } from '#words/units'
 import { oddsText } from '#words/words'
-import type { CoverJob } from '~/compute/cover'
+import type { CoverJob, CoverLane } from '~/compute/cover'
+import SheetTable, { type SheetColumn } from '~/ui/SheetTable.vue'
 
 /** Every rig through the same cover: where it catches, why, and what that costs in fishing time. */
 defineProps<{ id: string | undefined }>()
@@ -59,6 +60,22 @@ const one = (x: number, digits = 1): string =>
 const hundred = computed(() =>
   settings.units.depth.label === 'm' ? { label: 'm', m: 100 } : { label: 'yd', m: 91.44 },
 )
+const columns = computed((): readonly SheetColumn<CoverLane>[] => [
+  { id: 'rig', label: 'Rig', words: true },
+  { id: 'snags', label: 'Hangs up' },
+  { id: 'far', label: `In 100 ${hundred.value.label}` },
+  { id: 'weed', label: 'Weed' },
+  { id: 'casts', label: 'Casts an hour' },
+  { id: 'snagMin', label: 'Minutes to snags' },
+  { id: 'weedMin', label: 'weed' },
+  { id: 'fixMin', label: 'fixing' },
+  { id: 'left', label: 'Left for fishing' },
+  { id: 'hooks', label: 'Hooks' },
+  { id: 'lost', label: 'Rigs lost an hour' },
+  { id: 'opened', label: 'Hooks opened' },
+  { id: 'laid', label: 'Point laid back' },
+  { id: 'mostly', label: 'Mostly', words: true, class: 'mostly wrap' },
+])
 /** What moved the chosen rig's snags away from the model's own. */
 const moved = computed(() => {
   const lane = spread.content.lanes.find(l => l.letter === chosen.value?.letter)
@@ -130,60 +147,46 @@ const sentence = computed(() => {
           <CoverSizes v-if="chosen" :lane="chosen" :obstacles="answer.obstacles" />
         </section>
       </div>
-      <div class="scroll" tabindex="0" role="group" aria-label="Rigs through the cover">
-        <table>
-          <thead>
-            <tr>
-              <th scope="col">Rig</th>
-              <th scope="col">Hangs up</th>
-              <th scope="col">In 100 {{ hundred.label }}</th>
-              <th scope="col">Weed</th>
-              <th scope="col">Casts an hour</th>
-              <th scope="col">Minutes to snags</th>
-              <th scope="col">weed</th>
-              <th scope="col">fixing</th>
-              <th scope="col">Left for fishing</th>
-              <th scope="col">Hooks</th>
-              <th scope="col">Rigs lost an hour</th>
-              <th scope="col">Hooks opened</th>
-              <th scope="col">Point laid back</th>
-              <th scope="col" class="words">Mostly</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="l in answer.lanes" :key="l.letter" :class="`lane-${l.letter}`">
-              <th scope="row"><LaneChip :letter="l.letter as 'A'" /> {{ familyOf(l.letter) }}</th>
-              <td>{{ oddsText(l.snag.snagPerCast).value }} {{ oddsText(l.snag.snagPerCast).unit }}</td>
-              <td>{{ one(hundred.m * l.snag.snagPerM.value) }}</td>
-              <td>{{ Math.round(100 * l.snag.weedPerCast.value) }} %</td>
-              <td>{{ Math.round(l.snag.hour.casts) }}</td>
-              <td>{{ one(l.snag.hour.minutes.snags) }}</td>
-              <td>{{ one(l.snag.hour.minutes.weed) }}</td>
-              <td>{{ one(l.snag.hour.minutes.fixing) }}</td>
-              <td class="left">
-                <b>{{ Math.round(l.snag.minutesLeft.value) }}</b>
-                <small>{{ fromTo(l.snag.minutesLeft.low, l.snag.minutesLeft.high) }} min</small>
-              </td>
-              <td>{{ Math.round(100 * l.hookUp.value) }} %</td>
-              <td>{{ one(l.snag.hour.rigsLost) }}</td>
-              <td>{{ one(l.snag.hour.hooksOpened) }}</td>
-              <td v-if="l.snag.castsPerFix === undefined || l.snag.wornFraction === undefined">open</td>
-              <td v-else class="laid">
-                every {{ Math.max(1, Math.round(l.snag.castsPerFix)) }} casts<small
-                  >worn out on {{ Math.round(100 * l.snag.wornFraction) }} %</small
-                >
-              </td>
-              <td class="words">
-                {{
-                  l.snag.causes[0] && l.snag.causes[0].perCast > 0.0005
-                    ? `${l.snag.causes[0].name}, ${LIP_WORDS[l.snag.causes[0].lip]}`
-                    : 'nothing holds it'
-                }}
-              </td>
-            </tr>
-          </tbody>
-        </table>
-      </div>
+      <SheetTable
+        class="through"
+        :columns="columns"
+        :rows="answer.lanes"
+        :key-of="l => l.letter"
+        :row-class="l => `lane-${l.letter}`"
+        label="Rigs through the cover"
+      >
+        <template #rig="{ row: l }"><LaneChip :letter="l.letter as 'A'" /> {{ familyOf(l.letter) }}</template>
+        <template #snags="{ row: l }"
+          >{{ oddsText(l.snag.snagPerCast).value }} {{ oddsText(l.snag.snagPerCast).unit }}</template
+        >
+        <template #far="{ row: l }">{{ one(hundred.m * l.snag.snagPerM.value) }}</template>
+        <template #weed="{ row: l }">{{ Math.round(100 * l.snag.weedPerCast.value) }} %</template>
+        <template #casts="{ row: l }">{{ Math.round(l.snag.hour.casts) }}</template>
+        <template #snagMin="{ row: l }">{{ one(l.snag.hour.minutes.snags) }}</template>
+        <template #weedMin="{ row: l }">{{ one(l.snag.hour.minutes.weed) }}</template>
+        <template #fixMin="{ row: l }">{{ one(l.snag.hour.minutes.fixing) }}</template>
+        <template #left="{ row: l }">
+          <b>{{ Math.round(l.snag.minutesLeft.value) }}</b>
+          <small>{{ fromTo(l.snag.minutesLeft.low, l.snag.minutesLeft.high) }} min</small>
+        </template>
+        <template #hooks="{ row: l }">{{ Math.round(100 * l.hookUp.value) }} %</template>
+        <template #lost="{ row: l }">{{ one(l.snag.hour.rigsLost) }}</template>
+        <template #opened="{ row: l }">{{ one(l.snag.hour.hooksOpened) }}</template>
+        <template #laid="{ row: l }">
+          <template v-if="l.snag.castsPerFix === undefined || l.snag.wornFraction === undefined"
+            >open</template
+          >
+          <template v-else>
+            every {{ Math.max(1, Math.round(l.snag.castsPerFix)) }} casts
+            <small>worn out on {{ Math.round(100 * l.snag.wornFraction) }} %</small>
+          </template>
+        </template>
+        <template #mostly="{ row: l }">{{
+          l.snag.causes[0] && l.snag.causes[0].perCast > 0.0005
+            ? `${l.snag.causes[0].name}, ${LIP_WORDS[l.snag.causes[0].lip]}`
+            : 'nothing holds it'
+        }}</template>
+      </SheetTable>
       <p class="label foot">
         <template v-if="moved">▤ {{ chosen?.letter }}: {{ moved }}&ensp;</template>◇ computed:
         {{ answer.lanes[0]?.snag.draws.toLocaleString('en') }} draws for each kind of obstacle and rig,
@@ -236,58 +239,15 @@ const sentence = computed(() => {
   padding: 5px 12px;
   min-width: 0;
 }
-.scroll {
-  overflow-x: auto;
+.through {
   border-top: var(--line-weight) solid var(--ink);
 }
-table {
-  width: 100%;
-  border-collapse: collapse;
-  font-size: 14px;
-}
-thead th {
-  font: 400 12px var(--font-figure);
-  color: var(--ink-soft);
-  text-align: right;
-  padding: 3px 6px;
-  white-space: nowrap;
-}
-thead th:first-child,
-.words {
-  text-align: left !important;
-}
-tbody th {
-  text-align: left;
-  font-weight: 600;
-  white-space: nowrap;
-  padding: 0 8px;
-}
-td {
-  text-align: right;
-  padding: 0 6px;
-  height: 34px;
-  white-space: nowrap;
-  font-family: var(--font-figure);
-  font-variant-numeric: tabular-nums;
-}
-td.words {
-  white-space: normal;
-  min-width: 118px;
-  line-height: 1.15;
-  font-family: var(--font-sans);
-}
-tbody tr {
-  border-top: 1px solid var(--hair);
-}
-.left b {
+.through :deep(.left b) {
   font-size: 19px;
 }
-.laid small {
+.through :deep(.laid small) {
   display: block;
   line-height: 1;
-}
-small {
-  color: var(--ink-soft);
 }
 .foot,
 .wait {

@@ -13,6 +13,7 @@ import { FAMILIES } from '#core'
 import { OPEN_WATER, useDropTest } from './useDropTest'
 import { DEPTH_RANGE_M } from '#schemas/fields'
 import { shown } from '#words/units'
+import SheetTable, { type SheetColumn } from '~/ui/SheetTable.vue'
 
 /**
  * Tap at the splash, tap when the line goes slack, on open water or in a bath; what the drops say of the
@@ -49,6 +50,13 @@ const places = computed(() => [
   { value: OPEN_WATER, label: 'open water' },
   ...baths.list.map(b => ({ value: b.id, label: b.name })),
 ])
+const COLUMNS: readonly SheetColumn<(typeof own.value)[number]>[] = [
+  { id: 'when', label: 'when', words: true },
+  { id: 'depth', label: 'depth' },
+  { id: 'took', label: 'took' },
+  { id: 'model', label: 'model' },
+  { id: 'used', label: 'used', words: true, class: 'used wrap' },
+]
 </script>
 
 <template>
@@ -115,51 +123,38 @@ const places = computed(() => [
         No drops of this bait yet: five make the model fit it. Known depth, slack line, the same rig.
       </p>
     </div>
-    <table v-if="own.length > 0">
-      <thead>
-        <tr>
-          <th scope="col">when</th>
-          <th scope="col">depth</th>
-          <th scope="col">took</th>
-          <th scope="col">model</th>
-          <th scope="col">used</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr
-          v-for="d in own.slice(-12).reverse()"
-          :key="d.id"
-          :class="{ out: d.excluded || strange.has(d.id) }"
+    <SheetTable
+      v-if="own.length > 0"
+      :columns="COLUMNS"
+      :rows="own.slice(-12).reverse()"
+      :key-of="d => d.id"
+      :row-class="d => (d.excluded || strange.has(d.id) ? 'out' : '')"
+    >
+      <template #when="{ row: d }">
+        {{ d.at.slice(0, 10)
+        }}<small v-if="d.drop.bath ?? d.drop.from !== 'taps'"> {{ d.drop.bath?.name ?? d.drop.from }}</small>
+      </template>
+      <template #depth="{ row: d }">{{ shown(d.drop.depthM, settings.units.depth) }}</template>
+      <template #took="{ row: d }">
+        <span
+          :title="
+            d.drop.bath
+              ? `${d.drop.bath.tappedS.toFixed(2)} s tapped, thumb ${d.drop.bath.lagS.toFixed(2)} s late, walls slow it by ${Math.round(100 * (1 - d.drop.bath.slowed))} %`
+              : undefined
+          "
+          >{{ d.drop.seconds.toFixed(d.drop.bath ? 2 : 1) }} s</span
         >
-          <td>
-            {{ d.at.slice(0, 10)
-            }}<small v-if="d.drop.bath ?? d.drop.from !== 'taps'">
-              {{ d.drop.bath?.name ?? d.drop.from }}</small
-            >
-          </td>
-          <td class="figure">{{ shown(d.drop.depthM, settings.units.depth) }}</td>
-          <td
-            class="figure"
-            :title="
-              d.drop.bath
-                ? `${d.drop.bath.tappedS.toFixed(2)} s tapped, thumb ${d.drop.bath.lagS.toFixed(2)} s late, walls slow it by ${Math.round(100 * (1 - d.drop.bath.slowed))} %`
-                : undefined
-            "
-          >
-            {{ d.drop.seconds.toFixed(d.drop.bath ? 2 : 1) }} s
-          </td>
-          <td class="figure">{{ d.drop.model.seconds.toFixed(d.drop.bath ? 2 : 1) }} s</td>
-          <td>
-            <UCheckbox
-              :model-value="!d.excluded"
-              :aria-label="`Use the drop of ${d.drop.seconds.toFixed(1)} s`"
-              :label="strange.has(d.id) ? 'set aside: far from the others' : ''"
-              @update:model-value="exclude(d.id, !$event)"
-            />
-          </td>
-        </tr>
-      </tbody>
-    </table>
+      </template>
+      <template #model="{ row: d }">{{ d.drop.model.seconds.toFixed(d.drop.bath ? 2 : 1) }} s</template>
+      <template #used="{ row: d }">
+        <UCheckbox
+          :model-value="!d.excluded"
+          :aria-label="`Use the drop of ${d.drop.seconds.toFixed(1)} s`"
+          :label="strange.has(d.id) ? 'set aside: far from the others' : ''"
+          @update:model-value="exclude(d.id, !$event)"
+        />
+      </template>
+    </SheetTable>
     <p v-if="own.some(d => d.drop.bath)" class="label">
       Baths: the thumb's lag taken off, the walls' slowing undone.
     </p>
@@ -213,37 +208,12 @@ h2 {
   padding-left: 10px;
   border-left: 5px solid var(--float);
 }
-table {
-  width: 100%;
-  border-collapse: collapse;
-  font-size: 14px;
-}
-th {
-  text-align: left;
-  font-weight: 400;
-  font-size: 12px;
-  color: var(--ink-soft);
-  padding-right: 6px;
-}
-td {
-  padding: 2px 6px 2px 0;
-  border-top: 1px solid var(--hair);
-}
-td small {
-  color: var(--ink-soft);
-}
-td:not(:last-child) {
-  white-space: nowrap;
-}
-.out td {
-  color: var(--ink-soft);
-  text-decoration: line-through;
-}
-.out td:last-child {
-  text-decoration: none;
-}
 .bad {
   color: var(--wrack);
   padding: 4px 0;
+}
+:deep(.out td:not(.used)) {
+  color: var(--ink-soft);
+  text-decoration: line-through;
 }
 </style>

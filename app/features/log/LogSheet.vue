@@ -14,6 +14,8 @@ import type { LogEntry, SessionRow } from '#schemas/log'
 import { ask, ServerRefusal } from '~/sync/api'
 import { compareWords, tallyLines, type TallyLine } from '#words/logWords'
 import { LEAST_TOUCHES, snagWords, touchRows, touchWords } from '#words/touchWords'
+import LogRange from './LogRange.vue'
+import SheetTable, { type SheetColumn } from '~/ui/SheetTable.vue'
 
 /** What was logged and what it says: drops, tallies by rig and place, sessions. */
 defineProps<{ id: string | undefined }>()
@@ -125,6 +127,13 @@ const day = (iso: string): string =>
   new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })
 const time = (iso: string): string =>
   new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
+const COLUMNS: readonly SheetColumn<(typeof lines.value)[number]>[] = [
+  { id: 'pick', label: 'Compare', words: true, unseen: true },
+  { id: 'rig', label: 'rig, bait and place', words: true, class: 'rig wrap' },
+  { id: 'casts', label: 'casts' },
+  { id: 'hooked', label: 'hooked of touches ▤', words: true },
+  { id: 'snags', label: 'snags of casts ▤', words: true },
+]
 </script>
 
 <template>
@@ -166,64 +175,36 @@ const time = (iso: string): string =>
           Nothing is logged yet. Open bank mode on the phone and tap what happens: casts, bites, snags.
         </p>
         <div v-else class="scroll" tabindex="0" aria-label="Tally by rig and place">
-          <table>
-            <thead>
-              <tr>
-                <th scope="col"><span class="visually-hidden">Compare</span></th>
-                <th scope="col">rig, bait and place</th>
-                <th scope="col">casts</th>
-                <th scope="col">hooked of touches ▤</th>
-                <th scope="col">snags of casts ▤</th>
-              </tr>
-            </thead>
-            <tbody v-for="l in lines" :key="keyOf(l)" :class="{ on: picked.includes(keyOf(l)) }">
-              <tr>
-                <td>
-                  <UCheckbox
-                    :model-value="picked.includes(keyOf(l))"
-                    :aria-label="`Compare ${l.rig} in ${l.place}`"
-                    @update:model-value="choose(l)"
-                  />
-                </td>
-                <td>
-                  <b>{{ l.rig }}</b> <small>{{ l.bait }}, {{ l.place }}</small>
-                </td>
-                <td class="figure">{{ l.casts }}</td>
-                <td>
-                  <template v-if="l.hooked"
-                    ><b class="figure">{{ p(l.hooked.value) }} %</b> <small>of {{ l.touches }}</small
-                    ><svg viewBox="0 0 100 8" preserveAspectRatio="none" aria-hidden="true">
-                      <line x1="0" x2="100" y1="4" y2="4" class="base" />
-                      <line
-                        :x1="100 * l.hooked.low"
-                        :x2="100 * l.hooked.high"
-                        y1="4"
-                        y2="4"
-                        class="range good"
-                      /></svg
-                  ></template>
-                </td>
-                <td>
-                  <template v-if="l.snag"
-                    ><b class="figure">{{ p(l.snag.value) }} %</b
-                    ><svg viewBox="0 0 100 8" preserveAspectRatio="none" aria-hidden="true">
-                      <line x1="0" x2="100" y1="4" y2="4" class="base" />
-                      <line
-                        :x1="100 * l.snag.low"
-                        :x2="100 * l.snag.high"
-                        y1="4"
-                        y2="4"
-                        class="range ill"
-                      /></svg
-                  ></template>
-                </td>
-              </tr>
-              <tr v-for="s in advice.get(l)" :key="s" class="advice">
-                <td />
-                <td colspan="4">{{ s }}</td>
-              </tr>
-            </tbody>
-          </table>
+          <SheetTable
+            :columns="COLUMNS"
+            :rows="lines"
+            :key-of="keyOf"
+            :row-class="l => (picked.includes(keyOf(l)) ? 'on' : '')"
+          >
+            <template #pick="{ row: l }">
+              <UCheckbox
+                :model-value="picked.includes(keyOf(l))"
+                :aria-label="`Compare ${l.rig} in ${l.place}`"
+                @update:model-value="choose(l)"
+              />
+            </template>
+            <template #rig="{ row: l }">
+              <b>{{ l.rig }}</b> <small>{{ l.bait }}, {{ l.place }}</small>
+              <p v-for="s in advice.get(l)" :key="s" class="advice">{{ s }}</p>
+            </template>
+            <template #casts="{ row: l }">{{ l.casts }}</template>
+            <template #hooked="{ row: l }">
+              <template v-if="l.hooked"
+                ><b>{{ p(l.hooked.value) }} %</b> <small>of {{ l.touches }}</small
+                ><LogRange :measure="l.hooked" tone="good"
+              /></template>
+            </template>
+            <template #snags="{ row: l }">
+              <template v-if="l.snag"
+                ><b>{{ p(l.snag.value) }} %</b><LogRange :measure="l.snag" tone="ill"
+              /></template>
+            </template>
+          </SheetTable>
         </div>
         <div v-if="compared" class="compare" role="status">
           <p>
@@ -340,54 +321,16 @@ h2 small {
   max-height: 372px;
   overflow: auto;
 }
-table {
-  width: 100%;
-  border-collapse: collapse;
-  font-size: 14px;
-}
-thead th {
-  position: sticky;
-  top: 0;
-  background: var(--paper);
-  text-align: left;
-  font-weight: 400;
-  font-size: 12px;
-  color: var(--ink-soft);
-}
-td {
-  padding: 4px 8px 4px 0;
-  border-top: 1px solid var(--hair);
-  vertical-align: top;
-}
-td small {
-  color: var(--ink-soft);
-}
-.advice td {
-  border-top: 0;
-  padding-top: 0;
+.advice {
   color: var(--shell);
   text-wrap: pretty;
 }
-.on {
+.scroll :deep(.on) {
   background: var(--raised);
 }
-td svg {
-  display: block;
-  width: 110px;
-  height: 8px;
-}
-.base {
-  stroke: var(--hair);
-}
-.range {
-  stroke-width: 6;
-  vector-effect: non-scaling-stroke;
-}
-.good {
-  stroke: var(--marram);
-}
-.ill {
-  stroke: var(--wrack);
+.scroll :deep(td) {
+  vertical-align: top;
+  padding-block: 4px;
 }
 .compare {
   margin-top: 8px;

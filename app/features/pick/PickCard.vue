@@ -18,6 +18,7 @@ import { limitText } from '#words/limitWords'
 import { reasonText } from '#words/pickReasons'
 import { BASIS_MARKS, POINT_WORDS, restWords } from '#words/words'
 import { fromTo, shown, weightText, withUnit } from '#words/units'
+import FoldOut from '~/ui/FoldOut.vue'
 import { countTo } from './countdown'
 
 /** The rig to tie on: drawn, sized, with line, count and cadence, and why. */
@@ -163,12 +164,14 @@ const colours = computed(() => coloursOf(props.day.prey, props.day.clarity, prop
     <ul class="reasons">
       <li v-for="reason in reasons" :key="reason">{{ reasonText(reason, day, pick, settings.system) }}</li>
     </ul>
-    <details>
-      <summary>
-        Where the score of {{ (100 * pick.score).toFixed(1) }} comes from ({{
-          (100 * pick.low).toFixed(1)
-        }}–{{ (100 * pick.high).toFixed(1) }})
-      </summary>
+    <FoldOut>
+      <template #head
+        ><span
+          >Where the score of {{ (100 * pick.score).toFixed(1) }} comes from ({{
+            fromTo(100 * pick.low, 100 * pick.high, 1)
+          }})</span
+        ></template
+      >
       <p class="label">
         Of a hundred fish an hour that could be met, each share leaves so many. ◇ computed; the others weigh
         computed figures by what fish are assumed to like.
@@ -181,7 +184,7 @@ const colours = computed(() => coloursOf(props.day.prey, props.day.clarity, prop
           >
         </li>
       </ol>
-    </details>
+    </FoldOut>
   </section>
 </template>
 
@@ -257,7 +260,7 @@ h3 {
   position: absolute;
   left: 0;
 }
-summary {
+.score {
   padding: 6px 0;
   font-size: 14px;
   text-decoration: underline;

@@ -1,23 +1,16 @@
 <script setup lang="ts">
 import { UButton, UCheckbox, UInput, UModal } from '#components'
 import type { Chart, ChartData, ChartOptions } from 'chart.js'
-import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { useSettings } from '~/ui/settings'
 import ChoiceField from '~/ui/ChoiceField.vue'
-import {
-  createColumnHelper,
-  getCoreRowModel,
-  getSortedRowModel,
-  useVueTable,
-  type SortingState,
-} from '@tanstack/vue-table'
-import { useVirtualizer } from '@tanstack/vue-virtual'
 import { FAMILIES, FAMILY_GROUPS, type FamilyGroup, type RigSpec } from '#core'
 import type { CloudPoint, PickAnswer } from '~/compute/pick'
 import ChartFrame from '~/ui/charts/ChartFrame.vue'
 import { axis, common, through, tooltip } from '~/ui/charts/theme'
 import { token } from '~/ui/drawing/identity'
 import { rigWords, sizeWords } from '#words/pickWords'
+import SheetTable, { type SheetColumn } from '~/ui/SheetTable.vue'
 import { shown } from '#words/units'
 
 /**
@@ -33,7 +26,6 @@ const text = ref('')
 const fitsOnly = ref(false)
 const frontOnly = ref(false)
 const pinned = shallowRef<ReadonlySet<CloudPoint>>(new Set())
-const sorting = ref<SortingState>([])
 const groups = [
   { value: 'all' as const, label: 'every way of rigging' },
   ...(Object.entries(FAMILY_GROUPS) as [FamilyGroup, string][]).map(([value, label]) => ({ value, label })),
@@ -57,40 +49,17 @@ const shownPoints = computed(() =>
   ),
 )
 
-const column = createColumnHelper<CloudPoint>()
-const table = useVueTable({
-  get data() {
-    return shownPoints.value as CloudPoint[]
-  },
-  columns: [
-    column.accessor(p => rigWords(rigOf(p)), { id: 'rig', header: 'Rig' }),
-    column.accessor(p => sizeWords(rigOf(p), settings.system), { id: 'size', header: 'Hook, point, weight' }),
-    column.accessor(baitOf, { id: 'bait', header: 'Bait' }),
-    column.accessor('sinkMS', { header: 'Falls' }),
-    column.accessor('hookUp', { header: 'Hooked' }),
-    column.accessor('minutesLeft', { header: 'Left, min/h' }),
-    column.accessor('score', { header: 'Score' }),
-  ],
-  state: {
-    get sorting() {
-      return sorting.value
-    },
-  },
-  onSortingChange: next => void (sorting.value = typeof next === 'function' ? next(sorting.value) : next),
-  getCoreRowModel: getCoreRowModel(),
-  getSortedRowModel: getSortedRowModel(),
-  sortDescFirst: true,
-})
-const rows = computed(() => table.getRowModel().rows)
-const list = useTemplateRef('list')
-const seen = useVirtualizer(
-  computed(() => ({
-    count: rows.value.length,
-    getScrollElement: () => list.value,
-    estimateSize: () => 32,
-    overscan: 10,
-  })),
-)
+const columns: readonly SheetColumn<CloudPoint>[] = [
+  { id: 'pin', label: 'Pin', unseen: true, words: true },
+  { id: 'rig', label: 'Rig', words: true, sort: p => rigWords(rigOf(p)) },
+  { id: 'size', label: 'Hook, point, weight', words: true, sort: p => sizeWords(rigOf(p), settings.system) },
+  { id: 'bait', label: 'Bait', words: true, sort: baitOf },
+  { id: 'falls', label: 'Falls', sort: p => p.sinkMS, highFirst: true },
+  { id: 'hooked', label: 'Hooked', sort: p => p.hookUp, highFirst: true },
+  { id: 'left', label: 'Left, min/h', sort: p => p.minutesLeft, highFirst: true },
+  { id: 'score', label: 'Score', sort: p => p.score, highFirst: true },
+]
+const idOf = (p: CloudPoint): string => `${p.bait} ${p.rigging} ${p.weight} ${p.point}`
 const pin = (p: CloudPoint): void => {
   const next = new Set(pinned.value)
   if (!next.delete(p) && next.size < 5) next.add(p)
@@ -227,68 +196,35 @@ function nearest(event: MouseEvent, chart: Chart): void {
         nothing beats it all round · by the quick look, so a finalist's own figures differ a little · press a
         mark to pin it
       </p>
-      <div ref="list" class="list" tabindex="0" aria-label="Candidates">
-        <table>
-          <thead>
-            <tr>
-              <th><span class="visually-hidden">Pin</span></th>
-              <th
-                v-for="h in table.getFlatHeaders()"
-                :key="h.id"
-                scope="col"
-                :aria-sort="
-                  h.column.getIsSorted() === 'asc'
-                    ? 'ascending'
-                    : h.column.getIsSorted() === 'desc'
-                      ? 'descending'
-                      : 'none'
-                "
-              >
-                <UButton variant="ghost" @click="h.column.toggleSorting()">
-                  {{ h.column.columnDef.header
-                  }}{{ { asc: ' ↑', desc: ' ↓' }[String(h.column.getIsSorted())] ?? '' }}
-                </UButton>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr
-              v-if="seen.getVirtualItems()[0]"
-              aria-hidden="true"
-              :style="{ height: `${seen.getVirtualItems()[0]!.start}px` }"
-            />
-            <tr
-              v-for="v in seen.getVirtualItems()"
-              :key="v.index"
-              :class="{ pinned: pinned.has(rows[v.index]!.original) }"
-            >
-              <td>
-                <UButton
-                  icon="i-lucide-pin"
-                  variant="ghost"
-                  class="pin"
-                  :aria-pressed="pinned.has(rows[v.index]!.original)"
-                  :aria-label="`Pin ${rigWords(rigOf(rows[v.index]!.original))} ${baitOf(rows[v.index]!.original)}`"
-                  @click="pin(rows[v.index]!.original)"
-                />
-              </td>
-              <td>{{ rigWords(rigOf(rows[v.index]!.original)) }}</td>
-              <td>{{ sizeWords(rigOf(rows[v.index]!.original), settings.system) }}</td>
-              <td>{{ baitOf(rows[v.index]!.original) }}</td>
-              <td class="figure">{{ shown(rows[v.index]!.original.sinkMS, settings.units.speed) }}</td>
-              <td class="figure">{{ Math.round(100 * rows[v.index]!.original.hookUp) }} %</td>
-              <td class="figure">{{ Math.round(rows[v.index]!.original.minutesLeft) }}</td>
-              <td class="figure">
-                <b>{{ (100 * rows[v.index]!.original.score).toFixed(1) }}</b>
-              </td>
-            </tr>
-            <tr
-              aria-hidden="true"
-              :style="{ height: `${seen.getTotalSize() - (seen.getVirtualItems().at(-1)?.end ?? 0)}px` }"
-            />
-          </tbody>
-        </table>
-      </div>
+      <SheetTable
+        class="list"
+        label="Candidates"
+        :columns="columns"
+        :rows="shownPoints"
+        :key-of="idOf"
+        :row-class="p => (pinned.has(p) ? 'pinned' : '')"
+        :virtual="32"
+      >
+        <template #pin="{ row: p }">
+          <UButton
+            icon="i-lucide-pin"
+            variant="ghost"
+            class="pin"
+            :aria-pressed="pinned.has(p)"
+            :aria-label="`Pin ${rigWords(rigOf(p))} ${baitOf(p)}`"
+            @click="pin(p)"
+          />
+        </template>
+        <template #rig="{ row: p }">{{ rigWords(rigOf(p)) }}</template>
+        <template #size="{ row: p }">{{ sizeWords(rigOf(p), settings.system) }}</template>
+        <template #bait="{ row: p }">{{ baitOf(p) }}</template>
+        <template #falls="{ row: p }">{{ shown(p.sinkMS, settings.units.speed) }}</template>
+        <template #hooked="{ row: p }">{{ Math.round(100 * p.hookUp) }} %</template>
+        <template #left="{ row: p }">{{ Math.round(p.minutesLeft) }}</template>
+        <template #score="{ row: p }"
+          ><b>{{ (100 * p.score).toFixed(1) }}</b></template
+        >
+      </SheetTable>
       <UButton variant="solid" :disabled="pinned.size === 0" @click="emit('put', [...pinned])">
         Put
         {{
@@ -328,32 +264,10 @@ function nearest(event: MouseEvent, chart: Chart): void {
 }
 .list {
   height: 230px;
-  overflow: auto;
   border: 1px solid var(--hair);
   margin-bottom: 8px;
 }
-table {
-  width: 100%;
-  border-collapse: collapse;
-  font-size: 14px;
-}
-thead th {
-  position: sticky;
-  top: 0;
-  background: var(--raised);
-  text-align: left;
-  font-weight: 400;
-  font-size: 12px;
-  color: var(--ink-soft);
-  z-index: 1;
-}
-tbody td {
-  height: 32px;
-  padding: 0 8px 0 0;
-  border-top: 1px solid var(--hair);
-  white-space: nowrap;
-}
-.pinned {
+.list :deep(.pinned) {
   background: color-mix(in srgb, var(--float) 12%, transparent);
 }
 .pin {

@@ -18,6 +18,7 @@ import { saveText } from '~/ui/card'
 import { shown, weightText } from '#words/units'
 import { BASIS_MARKS } from '#words/words'
 import { changeText, withoutText } from '#words/tripWords'
+import SheetTable, { type SheetColumn } from '~/ui/SheetTable.vue'
 
 /** Rods tied the night before, weights that follow the tide, when to change, what to pack. */
 defineProps<{ id: string | undefined }>()
@@ -96,6 +97,12 @@ async function remove(): Promise<void> {
 }
 const print = (): void => window.print()
 const second = (s: number): string => (Number.isFinite(s) ? String(Math.round(s)) : '')
+/** Depths of the count, the shallowest first; below them the bottom, -1. */
+const countRows = computed(() => [...(plan.value?.depths.keys() ?? []), -1])
+const countColumns = computed((): readonly SheetColumn<number>[] => [
+  { id: 'depth', label: settings.units.depth.label, words: true },
+  ...(plan.value?.countdowns ?? []).map((c, i) => ({ id: `rod${i}`, label: LETTERS[c.rod]! })),
+])
 </script>
 
 <template>
@@ -180,29 +187,27 @@ const second = (s: number): string => (Number.isFinite(s) ? String(Math.round(s)
         </section>
         <section aria-label="Countdown">
           <h2>Countdown, seconds from the splash</h2>
-          <table>
-            <thead>
-              <tr>
-                <th scope="col">{{ settings.units.depth.label }}</th>
-                <th v-for="(c, i) in plan.countdowns" :key="i" scope="col" :class="`lane-${LETTERS[c.rod]}`">
-                  <span class="chip figure">{{ LETTERS[c.rod] }}</span>
-                  {{ c.weightKg > 0 ? weightText(c.weightKg, settings.system) : 'no weight' }}
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="(d, k) in plan.depths" :key="d">
-                <th scope="row" class="figure">{{ shown(d, { ...settings.units.depth, decimals: 2 }) }}</th>
-                <td v-for="(c, i) in plan.countdowns" :key="i" class="figure">{{ second(c.seconds[k]!) }}</td>
-              </tr>
-              <tr class="end">
-                <th scope="row">bottom</th>
-                <td v-for="(c, i) in plan.countdowns" :key="i" class="figure">
-                  {{ Math.round(c.bottomS) }} <small>{{ BASIS_MARKS[c.basis] }}</small>
-                </td>
-              </tr>
-            </tbody>
-          </table>
+          <SheetTable
+            class="counts"
+            :columns="countColumns"
+            :rows="countRows"
+            :key-of="k => String(k)"
+            :row-class="k => (k < 0 ? 'end' : '')"
+          >
+            <template v-for="(c, i) in plan.countdowns" :key="i" #[`head-rod${i}`]>
+              <span class="chip figure" :class="`lane-${LETTERS[c.rod]}`">{{ LETTERS[c.rod] }}</span>
+              {{ c.weightKg > 0 ? weightText(c.weightKg, settings.system) : 'no weight' }}
+            </template>
+            <template #depth="{ row: k }">{{
+              k < 0 ? 'bottom' : shown(plan.depths[k]!, { ...settings.units.depth, decimals: 2 })
+            }}</template>
+            <template v-for="(c, i) in plan.countdowns" :key="i" #[`rod${i}`]="{ row: k }">
+              <template v-if="k >= 0">{{ second(c.seconds[k]!) }}</template>
+              <template v-else
+                >{{ Math.round(c.bottomS) }} <small>{{ BASIS_MARKS[c.basis] }}</small></template
+              >
+            </template>
+          </SheetTable>
           <p class="label">
             On slack line in still water, at the deepest of the stop. ◇ computed, ◆ moved by your drops
           </p>
@@ -309,30 +314,7 @@ h2 {
   width: 48px;
   font-size: 16px;
 }
-table {
-  border-collapse: collapse;
-  font-size: 15px;
-  width: 100%;
-}
-thead th {
-  font-size: 13px;
-  font-weight: 600;
-  text-align: right;
-}
-thead th:first-child,
-tbody th {
-  text-align: left;
-  font-weight: 400;
-  color: var(--ink-soft);
-}
-td {
-  text-align: right;
-  padding: 1px 4px;
-}
-tbody tr {
-  border-top: 1px solid var(--hair);
-}
-.end {
+.counts :deep(.end) {
   border-top: 2px solid var(--ink);
 }
 .chip {

@@ -2,6 +2,7 @@
 import { UButton, UInput } from '#components'
 import { computed, ref } from 'vue'
 import ChoiceField from '~/ui/ChoiceField.vue'
+import DateField from '~/ui/DateField.vue'
 import type { StoredDocument, TripContent } from '#schemas/spot'
 import { hoursOf, hoursText } from './clock'
 
@@ -29,17 +30,15 @@ const add = (): void =>
       toH: Math.min(24, (last?.toH ?? 7) + 3),
     })
   })
-const takeDate = (event: Event): void => {
-  const { value } = event.target as HTMLInputElement
-  if (value) emit('edit', draft => void (draft.date = value))
-}
 </script>
 
 <template>
   <section class="form no-print" aria-label="Trip">
-    <label
-      ><span class="label">day</span><UInput type="date" :model-value="content.date" @change="takeDate"
-    /></label>
+    <DateField
+      label="day"
+      :model-value="content.date"
+      @update:model-value="date => emit('edit', draft => void (draft.date = date))"
+    />
     <ChoiceField
       label="carry"
       :model-value="String(content.rods)"
@@ -93,11 +92,6 @@ const takeDate = (event: Event): void => {
   padding: 5px 12px;
   background: var(--raised);
   border-bottom: var(--line-weight) solid var(--ink);
-}
-label {
-  display: inline-flex;
-  gap: 6px;
-  align-items: baseline;
 }
 .time {
   width: 54px;

@@ -3,6 +3,7 @@ import { UIcon } from '#components'
 import { computed } from 'vue'
 import type { FitResult } from '#core'
 import { useSettings } from '~/ui/settings'
+import FoldOut from '~/ui/FoldOut.vue'
 import { ruleText } from '#words/fitWords'
 
 /** Fit in words: what fails or is near first; the rules that pass on request. */
@@ -30,15 +31,16 @@ const headline = computed(() => {
   <div class="fit">
     <span class="label name">fit</span>
     <div class="words">
-      <details>
-        <summary class="figure" :class="fit.verdict">
-          <UIcon :name="ICONS[fit.verdict]" /> {{ headline }}
-          <UIcon name="i-lucide-chevron-down" class="more" />
-        </summary>
+      <FoldOut>
+        <template #head
+          ><span class="head figure" :class="fit.verdict"
+            ><UIcon :name="ICONS[fit.verdict]" /> {{ headline }}</span
+          ></template
+        >
         <p v-for="rule in passed" :key="rule.id" class="pass">
           <UIcon :name="ICONS.pass" /> <span>{{ ruleText(rule, settings.system) }}</span>
         </p>
-      </details>
+      </FoldOut>
       <p v-for="rule in noted" :key="rule.id" :class="rule.verdict">
         <UIcon :name="ICONS[rule.verdict]" /> <span>{{ ruleText(rule, settings.system) }}</span>
       </p>
@@ -58,20 +60,15 @@ const headline = computed(() => {
 .name {
   padding-top: 2px;
 }
-summary {
+.head {
   font-size: 15px;
   font-weight: 600;
-  cursor: pointer;
-  list-style: none;
   display: inline-flex;
   align-items: center;
   gap: 5px;
 }
 .more {
   color: var(--ink-soft);
-}
-details[open] .more {
-  transform: rotate(180deg);
 }
 p {
   display: flex;

@@ -10,6 +10,7 @@ import SlideBar from '~/ui/SlideBar.vue'
 import ChartFrame from '~/ui/charts/ChartFrame.vue'
 import { axis, common, through } from '~/ui/charts/theme'
 import { laneColour, token } from '~/ui/drawing/identity'
+import SheetTable, { type SheetColumn } from '~/ui/SheetTable.vue'
 
 /**
  * Hook-up against fishing time left: what each rig gains and costs in every way it may be, and who comes out
@@ -24,6 +25,14 @@ const RINGED = 0.8
 const netOf = (letter: string) => result.value.find(r => r.letter === letter)!
 /** With a true minus. */
 const fish = (x: number): string => x.toFixed(1).replace('-', '−')
+const COLUMNS: readonly SheetColumn<Trader>[] = [
+  { id: 'rig', label: 'Rig', words: true },
+  { id: 'net', label: 'Fish an hour, net' },
+  { id: 'best', label: 'Best in' },
+  { id: 'hooked', label: 'Hooked' },
+  { id: 'left', label: 'Time left' },
+  { id: 'lost', label: 'Rigs and hooks lost an hour' },
+]
 const sentence = computed(() => {
   const [top, next] = result.value
   if (!top) return ''
@@ -168,31 +177,23 @@ const rows = computed(() =>
           /><output class="figure">{{ settings.rigWorth.toFixed(1) }} fish</output></label
         >
       </div>
-      <table>
-        <thead>
-          <tr>
-            <th scope="col">Rig</th>
-            <th scope="col">Fish an hour, net</th>
-            <th scope="col">Best in</th>
-            <th scope="col">Hooked</th>
-            <th scope="col">Time left</th>
-            <th scope="col">Rigs and hooks lost an hour</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="t in traders" :key="t.letter" :class="`lane-${t.letter}`">
-            <th scope="row"><LaneChip :letter="t.letter as Letter" /></th>
-            <td>
-              <b>{{ fish(netOf(t.letter).net.value) }}</b>
-              <small>{{ fish(netOf(t.letter).net.low) }} to {{ fish(netOf(t.letter).net.high) }}</small>
-            </td>
-            <td>{{ Math.round(100 * netOf(t.letter).pBest) }} of 100</td>
-            <td>{{ Math.round(100 * t.hookUp.value) }} %</td>
-            <td>{{ Math.round(t.minutesLeft.value) }} min</td>
-            <td>{{ t.rigsLost.toFixed(1) }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <SheetTable
+        class="standing"
+        :columns="COLUMNS"
+        :rows="traders"
+        :key-of="t => t.letter"
+        :row-class="t => `lane-${t.letter}`"
+      >
+        <template #rig="{ row: t }"><LaneChip :letter="t.letter as Letter" /></template>
+        <template #net="{ row: t }">
+          <b>{{ fish(netOf(t.letter).net.value) }}</b>
+          <small>{{ fish(netOf(t.letter).net.low) }} to {{ fish(netOf(t.letter).net.high) }}</small>
+        </template>
+        <template #best="{ row: t }">{{ Math.round(100 * netOf(t.letter).pBest) }} of 100</template>
+        <template #hooked="{ row: t }">{{ Math.round(100 * t.hookUp.value) }} %</template>
+        <template #left="{ row: t }">{{ Math.round(t.minutesLeft.value) }} min</template>
+        <template #lost="{ row: t }">{{ t.rigsLost.toFixed(1) }}</template>
+      </SheetTable>
       <p class="label">
         Dots: the same 256 ways it may be for every rig; rigs are compared dot by dot, not cloud by cloud.
         Ringed: best in 80 of 100 and more. ◇ computed; how often fish bite and what a rig is worth to you are
@@ -227,31 +228,7 @@ output {
   text-align: right;
   font-size: 16px;
 }
-table {
-  width: 100%;
-  border-collapse: collapse;
-  font-size: 15px;
-}
-thead th {
-  font-weight: 400;
-  font-size: 12px;
-  color: var(--ink-soft);
-  text-align: right;
-}
-thead th:first-child,
-tbody th {
-  text-align: left;
-}
-td {
-  text-align: right;
-  padding: 3px 6px;
-  border-top: 1px solid var(--hair);
-  font-family: var(--font-figure);
-}
-b {
+.standing b {
   font-size: 18px;
-}
-small {
-  color: var(--ink-soft);
 }
 </style>

@@ -16,6 +16,7 @@ import { fromTo, numberText, shown, trueMinus } from '#words/units'
 import { BASIS_MARKS, DOUBT_SHORT, restWords, stoppedText } from '#words/words'
 import { secondsIn } from '~/ui/drawing/zone'
 import { problemText } from '#words/problemWords'
+import SheetTable, { type SheetColumn } from '~/ui/SheetTable.vue'
 
 /** Every rig at the moment shown in the tank, how it comes to lie, and what can be tried on it. */
 const props = defineProps<{
@@ -80,115 +81,75 @@ const rows = computed(() =>
     }
   }),
 )
+const columns = computed((): readonly SheetColumn<(typeof rows.value)[number]>[] => [
+  { id: 'rig', label: 'Rig', words: true },
+  { id: 'down', label: 'Down in; range, least certain', words: true },
+  { id: 'depth', label: `Depth, ${settings.units.depth.label}` },
+  { id: 'speed', label: `Speed, ${settings.units.speed.label}` },
+  { id: 'pitch', label: 'Pitch' },
+  { id: 'roll', label: 'Roll' },
+  { id: 'drift', label: 'From the splash, to the side' },
+  { id: 'turns', label: 'Turns' },
+  ...(props.zone ? [{ id: 'zone', label: 'Among the fish' }] : []),
+  { id: 'rest', label: 'On the bottom', words: true, class: 'rest wrap' },
+  { id: 'try', label: 'Try', words: true },
+])
 </script>
 
 <template>
-  <div class="scroll">
-    <table>
-      <thead>
-        <tr>
-          <th scope="col">Rig</th>
-          <th scope="col">Down in; range, least certain</th>
-          <th scope="col">Depth, {{ settings.units.depth.label }}</th>
-          <th scope="col">Speed, {{ settings.units.speed.label }}</th>
-          <th scope="col"><TermLabel term="pitch">Pitch</TermLabel></th>
-          <th scope="col"><TermLabel term="roll">Roll</TermLabel></th>
-          <th scope="col"><TermLabel term="drift">From the splash</TermLabel>, to the side</th>
-          <th scope="col"><TermLabel term="turns">Turns</TermLabel> per {{ settings.units.depth.label }}</th>
-          <th v-if="zone" scope="col">In the zone</th>
-          <th scope="col" class="words">On the bottom</th>
-          <th scope="col" class="words">Try</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="row in rows" :key="row.lane.letter" :class="`lane-${row.lane.letter}`">
-          <th scope="row">
-            <LaneChip :letter="row.lane.letter" /> {{ FAMILIES[row.lane.family].shortName }}
-          </th>
-          <td v-if="row.message" :colspan="zone ? 9 : 8" class="words">{{ row.message }}</td>
-          <template v-else>
-            <td class="down" :title="row.moved">
-              <b>{{ row.down }}</b> {{ row.mark
-              }}<span v-if="row.moved" class="visually-hidden">{{ row.moved }}</span>
-              <small>{{ row.range }}<br />{{ row.doubt }}</small>
-            </td>
-            <td>{{ row.depth }}</td>
-            <td>{{ row.speed }}</td>
-            <td>{{ row.pitch }}</td>
-            <td>{{ row.roll }}</td>
-            <td>{{ row.away }}, {{ row.aside }}</td>
-            <td>{{ row.turns }}</td>
-            <td v-if="zone">{{ row.inZone }}</td>
-            <td class="words">{{ row.rest }}</td>
-          </template>
-          <td><TankTry :lane="row.lane" /></td>
-        </tr>
-      </tbody>
-    </table>
-  </div>
+  <SheetTable
+    class="falls"
+    :columns="columns"
+    :rows="rows"
+    :key-of="row => row.lane.letter"
+    :row-class="row => `lane-${row.lane.letter}`"
+    label="Rigs in the tank"
+  >
+    <template #head-pitch><TermLabel term="pitch">Pitch</TermLabel></template>
+    <template #head-roll><TermLabel term="roll">Roll</TermLabel></template>
+    <template #head-drift><TermLabel term="drift">From the splash</TermLabel>, to the side</template>
+    <template #head-turns
+      ><TermLabel term="turns">Turns</TermLabel> per {{ settings.units.depth.label }}</template
+    >
+    <template #rig="{ row }">
+      <LaneChip :letter="row.lane.letter" /> {{ FAMILIES[row.lane.family].shortName }}
+    </template>
+    <template #down="{ row }">
+      <template v-if="row.message">{{ row.message }}</template>
+      <span v-else :title="row.moved">
+        <b>{{ row.down }}</b> {{ row.mark
+        }}<span v-if="row.moved" class="visually-hidden">{{ row.moved }}</span>
+        <small>{{ row.range }}<br />{{ row.doubt }}</small>
+      </span>
+    </template>
+    <template #depth="{ row }">{{ row.depth }}</template>
+    <template #speed="{ row }">{{ row.speed }}</template>
+    <template #pitch="{ row }">{{ row.pitch }}</template>
+    <template #roll="{ row }">{{ row.roll }}</template>
+    <template #drift="{ row }">{{ row.message ? '' : `${row.away}, ${row.aside}` }}</template>
+    <template #turns="{ row }">{{ row.turns }}</template>
+    <template #zone="{ row }">{{ row.inZone }}</template>
+    <template #rest="{ row }">{{ row.rest }}</template>
+    <template #try="{ row }"><TankTry :lane="row.lane" /></template>
+  </SheetTable>
 </template>
 
 <style scoped>
-.scroll {
-  overflow-x: auto;
+.falls {
   border-top: var(--line-weight) solid var(--ink);
 }
-table {
-  width: 100%;
-  border-collapse: collapse;
-  font-size: 14px;
-}
-thead th {
-  font: 400 12px var(--font-figure);
-  font-stretch: 86%;
-  color: var(--ink-soft);
-  text-align: right;
-  padding: 3px 6px 2px;
-  white-space: nowrap;
-  border-bottom: 1px solid var(--hair-strong);
-}
-thead th:first-child,
-.words {
-  text-align: left !important;
-}
-tbody th {
-  text-align: left;
-  font-weight: 600;
-  white-space: nowrap;
-  padding: 0 8px;
+.falls :deep(.rig) {
   position: sticky;
   left: 0;
   background: var(--paper);
 }
-td {
-  text-align: right;
-  padding: 0 6px;
-  height: 36px;
-  white-space: nowrap;
-  font-family: var(--font-figure);
-  font-stretch: 88%;
-  font-variant-numeric: tabular-nums;
-}
-tbody tr {
-  border-bottom: 1px solid var(--hair);
-}
-small {
-  color: var(--ink-soft);
-}
-.down {
-  text-align: left;
+.falls :deep(td.down) {
   line-height: 1.1;
 }
-.down small {
+.falls :deep(td.down small) {
   display: inline-block;
   vertical-align: middle;
   font-size: 12px;
   margin-left: 4px;
-}
-td.words {
-  font-family: var(--font-sans);
-  white-space: normal;
-  min-width: 130px;
-  line-height: 1.15;
 }
 </style>

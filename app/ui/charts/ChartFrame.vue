@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { UButton, UDropdownMenu, UModal } from '#components'
+import { UButton, UDropdownMenu } from '#components'
 import type { ChartData, ChartOptions } from 'chart.js'
-import { computed, ref, useTemplateRef } from 'vue'
+import { computed, defineAsyncComponent, ref, useTemplateRef, watch } from 'vue'
 import { Chart, type ChartComponentRef } from 'vue-chartjs'
 import { saveText } from '~/ui/card'
 import './theme'
@@ -23,6 +23,10 @@ const props = defineProps<{
 const emit = defineEmits<{ press: [event: MouseEvent, chart: NonNullable<ChartComponentRef['chart']>] }>()
 const frame = useTemplateRef<ChartComponentRef>('frame')
 const tabled = ref(false)
+// it comes when it is first asked for, and stays
+const ChartTable = defineAsyncComponent(() => import('./ChartTable.vue'))
+const everTabled = ref(false)
+watch(tabled, () => (everTabled.value = true))
 
 function savePicture(): void {
   const picture = frame.value?.chart?.toBase64Image('image/png')
@@ -68,24 +72,7 @@ function press(event: MouseEvent): void {
       />
     </UDropdownMenu>
     <slot />
-    <UModal v-model:open="tabled" :title="label">
-      <template #body>
-        <table>
-          <thead>
-            <tr>
-              <th v-for="h in head" :key="h" scope="col">{{ h }}</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="(row, i) in rows" :key="i">
-              <td v-for="(cell, k) in row" :key="k" :class="{ figure: typeof cell === 'number' }">
-                {{ cell }}
-              </td>
-            </tr>
-          </tbody>
-        </table>
-      </template>
-    </UModal>
+    <ChartTable v-if="everTabled" v-model:open="tabled" :title="label" :head="head" :rows="rows" />
   </figure>
 </template>
 
@@ -107,20 +94,5 @@ function press(event: MouseEvent): void {
   height: 20px;
   justify-content: center;
   color: var(--ink-soft);
-}
-table {
-  width: 100%;
-  border-collapse: collapse;
-  font-size: 14px;
-}
-th {
-  text-align: left;
-  font-weight: 400;
-  font-size: 12px;
-  color: var(--ink-soft);
-}
-td {
-  border-top: 1px solid var(--hair);
-  padding: 3px 8px 3px 0;
 }
 </style>

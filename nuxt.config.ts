@@ -47,6 +47,8 @@ export default defineNuxtConfig({
   // is asked for, and the files of older ones go with it.
   pwa: {
     registerType: 'prompt',
+    // it is registered once the sheet stands, so that it takes nothing from the first figures
+    client: { registerPlugin: false },
     manifest: {
       name: 'Dunecrest',
       short_name: 'Dunecrest',

@@ -1,28 +1,29 @@
 <script setup lang="ts">
 import { NuxtPage, UApp } from '#components'
-import { useHead, useNuxtApp, useToast } from '#imports'
-import { watch } from 'vue'
+import { onNuxtReady, useHead, useToast } from '#imports'
 import { useSettings } from '~/ui/settings'
 const settings = useSettings()
 useHead({ htmlAttrs: { 'data-theme': () => settings.theme } })
 
-/** A newer build is offered and never forced on anyone in the middle of something. */
-const { $pwa } = useNuxtApp()
+/** Keeping the application on the device begins so long after the page stands, ms. */
+const LATER_MS = 3000
 const toast = useToast()
-watch(
-  () => $pwa?.needRefresh,
-  ready => {
-    if (!ready) return
-    toast.add({
-      id: 'newer',
-      title: 'A newer Dunecrest is ready.',
-      description: 'What is on the sheet stays as it is.',
-      duration: 0,
-      actions: [{ label: 'Load it', onClick: () => void $pwa?.updateServiceWorker() }],
-    })
-  },
-  { immediate: true },
-)
+/** A newer build is offered and never forced on anyone in the middle of something. */
+async function keepOnDevice(): Promise<void> {
+  const { registerSW } = await import('virtual:pwa-register')
+  const load = registerSW({
+    immediate: true,
+    onNeedRefresh: () =>
+      void toast.add({
+        id: 'newer',
+        title: 'A newer Dunecrest is ready.',
+        description: 'What is on the sheet stays as it is.',
+        duration: 0,
+        actions: [{ label: 'Load it', onClick: () => void load(true) }],
+      }),
+  })
+}
+onNuxtReady(() => setTimeout(() => void keepOnDevice(), LATER_MS))
 </script>
 
 <template>

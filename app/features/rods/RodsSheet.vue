@@ -333,6 +333,7 @@ h2 {
   min-width: 22px;
 }
 .pack small {
+  margin-left: 6px;
   color: var(--ink-soft);
 }
 .short,

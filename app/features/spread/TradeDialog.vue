@@ -102,6 +102,7 @@ const options = computed((): ChartOptions<'scatter'> => {
     yValue: 100 * k,
     xAdjust: -34,
     content: `${(settings.bitesPerHour * k).toFixed(1)} fish/h`,
+    backgroundColor: token('raised'),
     color: token('ink-soft'),
     font: { size: 11 },
   }))

@@ -138,6 +138,9 @@ const utilities = UTILITY_IDS.map(value => ({ value, label: UTILITY_WORDS[value]
   margin-top: 1px;
   text-wrap: pretty;
 }
+.settles .label {
+  margin-right: 5px;
+}
 .settles a {
   text-decoration: underline;
   text-underline-offset: 3px;

@@ -142,7 +142,7 @@ describe('the picking worker', () => {
           rigKey: rigKey(bait, first!.rig),
           placeKey: 'sparseWeed/sand',
           casts: 200,
-          snags: 60,
+          snags: 30,
           bites: 30,
           hooked: 8,
         },

@@ -127,7 +127,7 @@ describe('chances and rest in words', () => {
       highestM: 0.1,
       tiltRad: 1,
     } as unknown as Parameters<typeof restWords>[0]
-    expect(restWords(rest, 'metric')).toBe('stands, tail up, point up, 4 mm into the mud')
+    expect(restWords(rest, 'metric')).toBe('stands, tail up, point up, 4.0 mm into the mud')
     expect(restWords({ ...rest, posture: 'lies', point: 'side', sunkM: 0 }, 'metric')).toBe(
       'lies, point to the side',
     )

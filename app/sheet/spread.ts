@@ -81,7 +81,12 @@ export const useSpread = defineStore('spread', () => {
       undo: undoStack.value.slice(0, KEPT_STEPS),
       redo: redoStack.value,
     }
-    sessionStorage.setItem(stepsKey(saved.value?.id), JSON.stringify(steps))
+    try {
+      sessionStorage.setItem(stepsKey(saved.value?.id), JSON.stringify(steps))
+    } catch {
+      // no room: a reload forgets these steps, and the change itself stands
+      sessionStorage.removeItem(stepsKey(saved.value?.id))
+    }
   }
 
   /** what another tab has made of this very sheet meanwhile */

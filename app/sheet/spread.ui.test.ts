@@ -1,5 +1,5 @@
 import { createPinia, setActivePinia } from 'pinia'
-import { beforeEach, describe, expect, it } from 'vitest'
+import { beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Spread } from '#schemas/spread'
 import { useSpread } from './spread'
 import { starterContent } from './starter'
@@ -91,6 +91,16 @@ describe('the spread on the sheet', () => {
     const fresh = useSpread()
     fresh.open(undefined)
     expect(fresh.canUndo).toBe(false)
+  })
+  it('a tab without room for its steps still takes every change', () => {
+    const spread = useSpread()
+    spread.open(undefined)
+    const full = vi.spyOn(Storage.prototype, 'setItem').mockImplementation((key: string) => {
+      if (key.startsWith('dunecrest.steps')) throw new DOMException('full', 'QuotaExceededError')
+    })
+    deepen(spread, 7)
+    full.mockRestore()
+    expect([spread.content.water.depthM, spread.canUndo]).toEqual([7, true])
   })
   it('tells what another tab made of it, and lets the person choose; either can be undone', () => {
     const spread = useSpread()

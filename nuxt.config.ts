@@ -36,6 +36,10 @@ export default defineNuxtConfig({
       ],
     },
   },
+  // a view comes when its link is pointed at: all of them at once would stand in the way of the first figures
+  experimental: {
+    defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } },
+  },
   ui: { fonts: false, colorMode: false },
   icon: {
     provider: 'server',

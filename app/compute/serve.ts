@@ -27,6 +27,7 @@ import { planOut } from './trip'
 import type { CalcClient } from './client'
 import { tracePicture } from './trace'
 import type { EvaluateJob, LaneJob, LaneOutcome, QuestionId, Questions, Reply, Request } from './protocol'
+import { failureText } from '#words/failureText'
 
 /** Outcomes kept so that undo, redo and a change to one lane cost nothing for the others. */
 const KEPT = 80
@@ -102,7 +103,7 @@ export function serve(
         verdict: judgeLanes(judged, job.utility ?? USUAL_UTILITY, ensembleAfter(logged)),
       })
     } catch (error) {
-      reply({ type: 'failed', id, message: error instanceof Error ? error.message : String(error) })
+      reply({ type: 'failed', id, message: failureText(error) })
     } finally {
       // by now the page shows something: a helper that may be wanted can be made ready
       helper()?.ready()

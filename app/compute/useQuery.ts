@@ -1,15 +1,23 @@
 import { onScopeDispose, ref, shallowRef, watch } from 'vue'
+import { failureText } from '#words/failureText'
 import { CalcError } from './client'
 import { calculator } from './calculator'
 import type { QuestionId, Questions } from './protocol'
 import { copy } from '../../shared/data'
 
+/** One piece of work that is under way: whether it was called off, and how far it is. */
+interface Run {
+  readonly signal: AbortSignal
+  readonly onProgress: (part: number) => void
+}
+
 /**
- * Keeps the answer to one question in step with what it is asked about, with progress. Answers to older
- * states are dropped; the last one stays meanwhile.
+ * Keeps what is worked out in step with what it is worked out from: it begins again whenever that changes, and what
+ * was begun on an older state is called off.
+ * @param job what it is worked out from, plain data; nothing is done without
+ * @param work works it out and keeps it; what it throws is told, unless it was called off
  */
-export function useQuery<Q extends QuestionId>(about: Q, job: () => Questions[Q]['job'] | undefined) {
-  const answer = shallowRef<Questions[Q]['answer']>()
+export function useLatest<Job>(job: () => Job | undefined, work: (job: Job, run: Run) => Promise<void>) {
   const progress = ref(0)
   const working = ref(false)
   const error = ref<string>()
@@ -19,21 +27,18 @@ export function useQuery<Q extends QuestionId>(about: Q, job: () => Questions[Q]
     const now = job()
     running?.abort()
     if (!now) return
-    const mine = (running = new AbortController())
+    const { signal } = (running = new AbortController())
     working.value = true
     progress.value = 0
     try {
-      answer.value = await calculator().ask(about, copy(now), {
-        signal: mine.signal,
-        onProgress: part => void (progress.value = part),
-      })
+      await work(copy(now), { signal, onProgress: part => void (progress.value = part) })
+      if (signal.aborted) return
       error.value = undefined
-      working.value = false
     } catch (failure) {
-      if (failure instanceof CalcError && failure.code === 'aborted') return
-      working.value = false
-      error.value = failure instanceof Error ? failure.message : String(failure)
+      if (signal.aborted || (failure instanceof CalcError && failure.code === 'aborted')) return
+      error.value = failureText(failure)
     }
+    working.value = false
   }
   function cancel(): void {
     running?.abort()
@@ -49,5 +54,14 @@ export function useQuery<Q extends QuestionId>(about: Q, job: () => Questions[Q]
     { immediate: true },
   )
   onScopeDispose(() => running?.abort())
-  return { answer, progress, working, error, retry: run, cancel }
+  return { progress, working, error, retry: run, cancel }
+}
+
+/** Keeps the answer to one question in step with what it is asked about; the last one stays meanwhile. */
+export function useQuery<Q extends QuestionId>(about: Q, job: () => Questions[Q]['job'] | undefined) {
+  const answer = shallowRef<Questions[Q]['answer']>()
+  const latest = useLatest(job, async (now, run) => {
+    answer.value = await calculator().ask(about, now, run)
+  })
+  return { answer, ...latest }
 }

@@ -9,7 +9,7 @@ import { useDateFormat } from '@vueuse/core'
 import type { SpreadSummary } from '#schemas/spread'
 import { nameSchema } from '#schemas/spread'
 import { viewPath, type SheetView } from './useSheetCommands'
-import { ServerRefusal } from '~/sync/api'
+import { useExchange } from '~/sync/useExchange'
 import SheetTable, { type SheetColumn } from '~/ui/SheetTable.vue'
 
 /** Saved spreads: open, rename, delete with undo. */
@@ -26,19 +26,14 @@ const COLUMNS: readonly SheetColumn<SpreadSummary>[] = [
 ]
 const spread = useSpread()
 const items = shallowRef<SpreadSummary[]>()
-const error = ref<string>()
+const { error, exchange } = useExchange()
 const renaming = ref<string>()
 const deleted = shallowRef<SpreadSummary>()
 const renameError = ref<string>()
 
 async function load(): Promise<void> {
-  error.value = undefined
-  try {
-    items.value = await server.list()
-  } catch (failure) {
-    if (!(failure instanceof ServerRefusal)) throw failure
-    error.value = failure.message
-  }
+  const found = await exchange(server.list)
+  if (found) items.value = found
 }
 watch(
   open,
@@ -62,14 +57,7 @@ async function rename(item: SpreadSummary, event: Event): Promise<void> {
   if (!parsed.success) return
   renaming.value = undefined
   if (item.id === spread.saved?.id) await keeping.rename(parsed.data)
-  else {
-    try {
-      await server.change(item.id, { revision: item.revision, name: parsed.data })
-    } catch (failure) {
-      error.value = failure instanceof Error ? failure.message : String(failure)
-      return
-    }
-  }
+  else if (!(await exchange(() => server.change(item, { name: parsed.data })))) return
   await load()
 }
 

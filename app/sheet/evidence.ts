@@ -13,8 +13,9 @@ import {
 } from '#core'
 import type { EvidenceAnswer, StoredDrop, TallyRow } from '#schemas/log'
 import type { SpreadContent } from '#schemas/spread'
-import { ask, ServerRefusal } from '~/sync/api'
+import { ask } from '~/sync/api'
 import type { MovedOf } from '#words/movedWords'
+import { failureText } from '#words/failureText'
 
 /**
  * The angler's own drops and tally, and what they say. Loaded once with the page, and again after something
@@ -35,7 +36,7 @@ export const useEvidence = defineStore('evidence', () => {
       drops.value = answer.drops
       error.value = undefined
     } catch (failure) {
-      error.value = failure instanceof ServerRefusal ? failure.message : String(failure)
+      error.value = failureText(failure)
     } finally {
       loaded.value = true
     }

@@ -35,11 +35,7 @@ export function useKeeping(view: SheetView = 'spread') {
       const current = spread.saved
       const stored =
         current && !asNew
-          ? await server.change(current.id, {
-              revision: current.revision,
-              name: spread.name,
-              content: spread.content,
-            })
+          ? await server.change(current, { name: spread.name, content: spread.content })
           : await saveNew(asNew && current?.name === spread.name ? `${spread.name} (copy)` : spread.name)
       spread.acknowledge(stored)
       if (current?.id !== stored.id) await router.replace(viewPath(view, stored.id))
@@ -55,12 +51,11 @@ export function useKeeping(view: SheetView = 'spread') {
   let asked: string | undefined
   async function saveNew(name: string): Promise<Spread> {
     const id = (asked ??= newId())
-    const stored = await server.create(id, name, spread.content).catch(async (error: unknown) => {
+    const stored = await server.create(name, spread.content, id).catch(async (error: unknown) => {
       if (!(error instanceof ServerRefusal) || error.status !== 409) throw error
       // it was kept when it was first asked for, though its answer was lost: what changed since is saved over
       // it
-      const { revision } = await server.read(id)
-      return server.change(id, { revision, name, content: spread.content })
+      return server.change(await server.read(id), { name, content: spread.content })
     })
     asked = undefined
     return stored
@@ -72,7 +67,7 @@ export function useKeeping(view: SheetView = 'spread') {
     const current = spread.saved
     if (!current || current.name === to) return
     try {
-      const stored = await server.change(current.id, { revision: current.revision, name: to })
+      const stored = await server.change(current, { name: to })
       spread.saved = stored
     } catch (error) {
       explain('Not renamed', error)

@@ -3,11 +3,7 @@ import { computed, ref, shallowRef } from 'vue'
 import { useExchange } from './useExchange'
 import type { BoxItem, ItemInput } from '#schemas/box'
 import { ask } from './api'
-
-/** One thing done to the box, and how to take it back. */
-interface Step {
-  readonly undo: () => Promise<Step>
-}
+import { useSteps, type Step } from './useSteps'
 
 /**
  * The angler's box as the server holds it, with undo. A change is shown once the server has acknowledged it.
@@ -16,8 +12,7 @@ export const useBox = defineStore('box', () => {
   const items = shallowRef<readonly BoxItem[]>([])
   const loaded = ref(false)
   const { busy, error, exchange } = useExchange()
-  const done = shallowRef<readonly Step[]>([])
-  const undone = shallowRef<readonly Step[]>([])
+  const { remember, ...steps } = useSteps(busy, exchange)
 
   const byId = computed(() => new Map(items.value.map(item => [item.id, item])))
 
@@ -61,11 +56,6 @@ export const useBox = defineStore('box', () => {
     }
   }
 
-  const remember = (step: Step): void => {
-    done.value = [...done.value.slice(-99), step]
-    undone.value = []
-  }
-
   async function add(added: readonly ItemInput[]): Promise<readonly BoxItem[] | undefined> {
     const answer = await exchange(() => putIn(added))
     if (answer) remember(answer.step)
@@ -98,15 +88,6 @@ export const useBox = defineStore('box', () => {
     if (step) remember(step)
   }
 
-  async function back(from: typeof done, to: typeof done): Promise<void> {
-    const step = from.value.at(-1)
-    if (!step || busy.value) return
-    const inverse = await exchange(step.undo)
-    if (!inverse) return
-    from.value = from.value.slice(0, -1)
-    to.value = [...to.value, inverse]
-  }
-
   return {
     items,
     byId,
@@ -118,9 +99,6 @@ export const useBox = defineStore('box', () => {
     change,
     remove,
     photograph,
-    undo: () => void back(done, undone),
-    redo: () => void back(undone, done),
-    canUndo: computed(() => done.value.length > 0),
-    canRedo: computed(() => undone.value.length > 0),
+    ...steps,
   }
 })

@@ -3,7 +3,7 @@ import { computed, ref, shallowRef } from 'vue'
 import { useExchange } from './useExchange'
 import type { DocumentContent, DocumentKind, StoredDocument } from '#schemas/spot'
 import { ask } from './api'
-import { newId } from './newId'
+import { keptAt } from './keptAt'
 
 /**
  * Spots, trips and baths as the server holds them. A change is shown once it is acknowledged; a refusal is
@@ -14,6 +14,7 @@ function documentsOf<K extends DocumentKind>(kind: K) {
   const loaded = ref(false)
   const { busy, error, exchange } = useExchange()
   const path = `/api/documents/${kind}`
+  const server = keptAt<StoredDocument<K>, DocumentContent[K]>(path)
 
   const put = (made: StoredDocument<K>): StoredDocument<K> => {
     list.value = list.value.some(d => d.id === made.id)
@@ -28,23 +29,21 @@ function documentsOf<K extends DocumentKind>(kind: K) {
       loaded.value = true
     }).then(() => undefined)
   const add = (name: string, content: DocumentContent[K]): Promise<StoredDocument<K> | undefined> =>
-    exchange(async () => put(await ask<StoredDocument<K>>(path, 'POST', { id: newId(), name, content })))
+    exchange(async () => put(await server.create(name, content)))
   const change = (
-    { id, revision }: Pick<StoredDocument, 'id' | 'revision'>,
+    one: Pick<StoredDocument, 'id' | 'revision'>,
     name: string,
     content: DocumentContent[K],
   ): Promise<StoredDocument<K> | undefined> =>
-    exchange(async () =>
-      put(await ask<StoredDocument<K>>(`${path}/${id}`, 'PUT', { name, content, revision })),
-    )
+    exchange(async () => put(await server.change(one, { name, content })))
   const remove = (id: string): Promise<boolean> =>
     exchange(async () => {
-      await ask(`${path}/${id}`, 'DELETE')
+      await server.remove(id)
       list.value = list.value.filter(d => d.id !== id)
       return true
     }).then(done => done ?? false)
   const restore = (id: string): Promise<StoredDocument<K> | undefined> =>
-    exchange(async () => put(await ask<StoredDocument<K>>(`${path}/${id}/restore`, 'POST')))
+    exchange(async () => put(await server.restore(id)))
 
   return {
     list,

@@ -15,6 +15,7 @@ import {
   type Sent,
 } from './outbox'
 import { copy } from '../../shared/data'
+import { failureText } from '#words/failureText'
 
 /** First and longest wait before sending is tried again, ms. */
 const FIRST_MS = 2_000
@@ -57,8 +58,8 @@ export const useOutbox = defineStore('outbox', () => {
       cannotKeep.value = notKept(failure)
     }
   }
-  const words = (failure: unknown): string => (failure instanceof Error ? failure.message : String(failure))
-  const notKept = (failure: unknown): string => `This device cannot keep what is tapped: ${words(failure)}`
+  const notKept = (failure: unknown): string =>
+    `This device cannot keep what is tapped: ${failureText(failure)}`
 
   /** Keeps entries on the device. Where it cannot, they stay in this page, are told, and are tried again. */
   async function keep(entries: readonly LogEntry[]): Promise<void> {
@@ -102,11 +103,11 @@ export const useOutbox = defineStore('outbox', () => {
   async function sendOnce(): Promise<Sent> {
     clearTimeout(timer)
     // what this page alone has must not hold up what the device keeps, nor the other way round
-    const unkeptError = await sendUnkept().then(() => undefined, words)
+    const unkeptError = await sendUnkept().then(() => undefined, failureText)
     const waits = await sendWaiting().catch((failure: unknown): Sent => ({
       left: left.value,
       conflicts: [],
-      error: words(failure),
+      error: failureText(failure),
     }))
     const sent =
       waits.error === undefined && unkeptError !== undefined ? { ...waits, error: unkeptError } : waits

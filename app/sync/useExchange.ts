@@ -1,5 +1,5 @@
 import { ref } from 'vue'
-import { ServerRefusal } from './api'
+import { failureText } from '#words/failureText'
 
 /** Exchanges with the server, one after another: whether one is under way, and a refusal in words. */
 export function useExchange() {
@@ -14,7 +14,7 @@ export function useExchange() {
       error.value = undefined
       return answer
     } catch (failure) {
-      error.value = failure instanceof ServerRefusal ? failure.message : String(failure)
+      error.value = failureText(failure)
       return undefined
     } finally {
       busy.value = false

@@ -21,16 +21,16 @@ export async function changeItems(changes: readonly repository.ItemChange[]): Pr
 
 /** @throws Refused 404 when none of them is there */
 export async function deleteItems(ids: readonly string[]): Promise<void> {
-  if ((await repository.markDeleted(database(), ids)) === 0)
+  if ((await repository.keptItems.mark(database(), ids, true)).length === 0)
     throw new Refused(404, 'These things are no longer in the box.')
 }
 
 export const restoreItems = (ids: readonly string[]): Promise<BoxItem[]> =>
-  repository.unmarkDeleted(database(), ids)
+  repository.keptItems.mark(database(), ids, false)
 
 /** Fills an empty box, and only an empty one. Returns how many things were put in. */
 export async function seedBox(items: readonly ItemInput[]): Promise<number> {
-  if ((await repository.countItems(database())) > 0) return 0
+  if ((await repository.keptItems.count(database())) > 0) return 0
   return (await repository.insertItems(database(), items)).length
 }
 

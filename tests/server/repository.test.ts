@@ -9,8 +9,9 @@ import type { Database } from '../../server/db/client'
 import * as backup from '../../server/repositories/backup'
 import * as box from '../../server/repositories/box'
 import * as documents from '../../server/repositories/documents'
+import { keptDocuments } from '../../server/repositories/documents'
 import * as log from '../../server/repositories/log'
-import * as repository from '../../server/repositories/spreads'
+import { keptSpreads, listSpreads } from '../../server/repositories/spreads'
 import { ENGINES, startPostgres } from './engines'
 import { call, content, dataFolder, runServer } from './support'
 
@@ -38,27 +39,27 @@ describe.each(ENGINES)('on $name', ({ open }) => {
 
   describe('spreads repository', () => {
     it('returns domain objects: ISO times, no internal columns', async () => {
-      const made = (await repository.insertSpread(db, 'one', content()))!
+      const made = (await keptSpreads.insert(db, [{ name: 'one', content: content() }]))[0]!
       expect(Object.keys(made).sort()).toEqual(['content', 'id', 'name', 'revision', 'updatedAt'])
       expect(new Date(made.updatedAt).toISOString()).toBe(made.updatedAt)
-      expect(await repository.findSpread(db, made.id)).toEqual(made)
+      expect(await keptSpreads.find(db, made.id)).toEqual(made)
     })
 
     it('leaves deleted spreads out of lists and finds, but counts them', async () => {
-      const before = await repository.countSpreads(db)
-      const made = (await repository.insertSpread(db, 'two', content()))!
-      expect(await repository.markDeleted(db, made.id)).toBe(true)
-      expect(await repository.markDeleted(db, made.id)).toBe(false)
-      expect(await repository.findSpread(db, made.id)).toBeUndefined()
-      expect((await repository.listSpreads(db)).some(s => s.id === made.id)).toBe(false)
-      expect(await repository.countSpreads(db)).toBe(before + 1)
-      expect(await repository.updateSpread(db, made.id, 1, { name: 'x' })).toBeUndefined()
+      const before = await keptSpreads.count(db)
+      const made = (await keptSpreads.insert(db, [{ name: 'two', content: content() }]))[0]!
+      expect(await keptSpreads.mark(db, [made.id], true)).toEqual([made])
+      expect(await keptSpreads.mark(db, [made.id], true)).toEqual([])
+      expect(await keptSpreads.find(db, made.id)).toBeUndefined()
+      expect((await listSpreads(db)).some(s => s.id === made.id)).toBe(false)
+      expect(await keptSpreads.count(db)).toBe(before + 1)
+      expect(await keptSpreads.change(db, { id: made.id, revision: 1, set: { name: 'x' } })).toBeUndefined()
     })
 
     it('lets one of two changes on the same revision through', async () => {
-      const made = (await repository.insertSpread(db, 'three', content()))!
+      const made = (await keptSpreads.insert(db, [{ name: 'three', content: content() }]))[0]!
       const both = await Promise.all(
-        ['a', 'b'].map(name => repository.updateSpread(db, made.id, 1, { name })),
+        ['a', 'b'].map(name => keptSpreads.change(db, { id: made.id, revision: 1, set: { name } })),
       )
       expect(both.filter(Boolean)).toHaveLength(1)
     })
@@ -79,31 +80,34 @@ describe.each(ENGINES)('on $name', ({ open }) => {
     })
     it('keeps spots, deleted and brought back', async () => {
       const made = await documents.insertDocuments(db, 'spot', DEMO_SPOTS)
-      await documents.markDocument(db, 'spot', made[0]!.id, true)
+      await keptDocuments.mark(db, [made[0]!.id], true, documents.ofKind('spot'))
       expect(await documents.listDocuments(db, 'spot')).toHaveLength(DEMO_SPOTS.length - 1)
-      await documents.markDocument(db, 'spot', made[0]!.id, false)
+      await keptDocuments.mark(db, [made[0]!.id], false, documents.ofKind('spot'))
       expect(await documents.listDocuments(db, 'spot')).toEqual(made)
     })
     it('changes on the newest revision only, finds by kind, and counts deleted ones', async () => {
       const [bath] = await documents.insertDocuments(db, 'bath', DEMO_BATHS)
-      const change = { name: 'Tub', content: { ...DEMO_BATHS[0]!.content, depthM: 0.5 } }
-      expect(await documents.updateDocument(db, 'bath', bath!.id, bath!.revision, change)).toEqual({
+      const set = { name: 'Tub', content: { ...DEMO_BATHS[0]!.content, depthM: 0.5 } }
+      const change = (revision: number) =>
+        keptDocuments.change(db, { id: bath!.id, revision, set }, documents.ofKind('bath'))
+      expect(await change(bath!.revision)).toEqual({
         ...bath,
-        ...change,
+        ...set,
         revision: bath!.revision + 1,
       })
-      expect(await documents.updateDocument(db, 'bath', bath!.id, bath!.revision, change)).toBeUndefined()
+      expect(await change(bath!.revision)).toBeUndefined()
       expect(
-        await documents.updateDocument(db, 'spot', bath!.id, bath!.revision + 1, {
-          name: 'x',
-          content: DEMO_SPOTS[0]!.content,
-        }),
+        await keptDocuments.change(
+          db,
+          { id: bath!.id, revision: bath!.revision + 1, set: { name: 'x' } },
+          documents.ofKind('spot'),
+        ),
       ).toBeUndefined()
-      expect(await documents.findDocument(db, 'spot', bath!.id)).toBeUndefined()
-      expect((await documents.findDocument(db, 'bath', bath!.id))!.name).toBe('Tub')
-      await documents.markDocument(db, 'bath', bath!.id, true)
-      expect(await documents.findDocument(db, 'bath', bath!.id)).toBeUndefined()
-      expect(await documents.countDocuments(db, 'bath')).toBe(1)
+      expect(await keptDocuments.find(db, bath!.id, documents.ofKind('spot'))).toBeUndefined()
+      expect((await keptDocuments.find(db, bath!.id, documents.ofKind('bath')))!.name).toBe('Tub')
+      await keptDocuments.mark(db, [bath!.id], true)
+      expect(await keptDocuments.find(db, bath!.id, documents.ofKind('bath'))).toBeUndefined()
+      expect(await keptDocuments.count(db, documents.ofKind('bath'))).toBe(1)
     })
   })
 

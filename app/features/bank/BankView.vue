@@ -17,6 +17,7 @@ import { fromSheet, fromTrip, type BankStart } from './bankStart'
 import { ask } from '~/sync/api'
 import { saveText } from '~/ui/card'
 import { LOG_KIND_WORDS } from '#words/logWords'
+import { failureText } from '#words/failureText'
 import { weightText, withUnit } from '#words/units'
 import { logCsv } from '../../../shared/logTable'
 
@@ -59,7 +60,7 @@ onMounted(async () => {
       await ask<{ documents: StoredDocument<'trip'>[] }>('/api/documents/trip')
     ).documents.filter(t => t.content.tied)
   } catch (error) {
-    asked.value = error instanceof Error ? error.message : String(error)
+    asked.value = failureText(error)
   }
 })
 /** Longest wait for the sounder, ms: the taps must not wait for it. */
@@ -88,7 +89,7 @@ async function begin(what: () => BankStart | Promise<BankStart>): Promise<void> 
     await start(rods, stops, await readings())
     asked.value = undefined
   } catch (error) {
-    asked.value = error instanceof Error ? error.message : String(error)
+    asked.value = failureText(error)
   }
 }
 const onTrip = async (trip: StoredDocument<'trip'>): Promise<BankStart> =>

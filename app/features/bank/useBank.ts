@@ -6,6 +6,7 @@ import { COUNTED, type CountedKind, type LogEntry, type LogKind } from '#schemas
 import type { BankRod, BankStop } from './bankStart'
 import { newId } from '~/sync/newId'
 import { changeBank, onBankChange, readBank } from '~/sync/bankState'
+import { failureText } from '#words/failureText'
 
 interface Bank {
   readonly session: string
@@ -66,7 +67,7 @@ export function useBank() {
   onMounted(async () => {
     await look().catch(
       (failure: unknown) =>
-        void (elsewhere.value = `What this device kept cannot be read: ${failure instanceof Error ? failure.message : String(failure)}`),
+        void (elsewhere.value = `What this device kept cannot be read: ${failureText(failure)}`),
     )
     loaded.value = true
     void outbox.send()
@@ -81,7 +82,7 @@ export function useBank() {
     kept = kept
       .then(work)
       .catch((failure: unknown) => {
-        outbox.cannotKeep = `This device cannot keep what is tapped: ${failure instanceof Error ? failure.message : String(failure)}`
+        outbox.cannotKeep = `This device cannot keep what is tapped: ${failureText(failure)}`
       })
       .finally(() => {
         writing--

@@ -1,14 +1,13 @@
 <script setup lang="ts">
 import { UButton, UIcon } from '#components'
 import { navigateTo } from '#imports'
-import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
+import { computed } from 'vue'
 import { useBox } from '~/sync/box'
 import { useSpread } from '~/sheet/spread'
 import type { BaitSpec } from '#core'
 import type { ItemDetails } from '#schemas/box'
 import type { FitsAnswer } from '~/compute/box'
-import { calculator } from '~/compute/calculator'
-import { copy } from '../../../shared/data'
+import { useQuery } from '~/compute/useQuery'
 import { freeLetter } from '~/sheet/lanes'
 import { useSettings } from '~/ui/settings'
 import { ruleText } from '#words/fitWords'
@@ -18,38 +17,16 @@ const settings = useSettings()
 const props = defineProps<{ bait: Extract<ItemDetails, { kind: 'bait' }> }>()
 const box = useBox()
 const spread = useSpread()
-const found = shallowRef<readonly FitsAnswer[]>()
-const failed = ref<string>()
 const baitSpec = computed<BaitSpec>(() => {
   const { kind: _, colour: __, ...bait } = props.bait
   return bait as BaitSpec
 })
-let running: AbortController | undefined
-watch(
-  () => [baitSpec.value, box.items, spread.content.line] as const,
-  async ([bait, items, line]) => {
-    running?.abort()
-    running = new AbortController()
-    try {
-      found.value = await calculator().ask(
-        'fits',
-        copy({
-          bait,
-          items: items.filter(i => i.details.kind === 'hook' || i.details.kind === 'head'),
-          lineKind: line.kind,
-          lineStrengthN: line.strengthN,
-        }),
-        { signal: running.signal },
-      )
-      failed.value = undefined
-    } catch (error) {
-      if (error instanceof Error && error.message.includes('called off')) return
-      failed.value = error instanceof Error ? error.message : String(error)
-    }
-  },
-  { immediate: true },
-)
-onScopeDispose(() => running?.abort())
+const { answer: found, error: failed } = useQuery('fits', () => ({
+  bait: baitSpec.value,
+  items: box.items.filter(i => i.details.kind === 'hook' || i.details.kind === 'head'),
+  lineKind: spread.content.line.kind,
+  lineStrengthN: spread.content.line.strengthN,
+}))
 const fits = computed(() => (found.value ?? []).filter(f => f.verdict !== 'fail'))
 const ICONS = { near: 'i-lucide-triangle-alert', pass: 'i-lucide-check', fail: 'i-lucide-x' } as const
 

@@ -19,6 +19,7 @@ import {
 import type { ItemDetails } from '#schemas/box'
 import { ask } from '~/sync/api'
 import { numberText, withUnit, type Unit } from '#words/units'
+import { useExchange } from '~/sync/useExchange'
 
 /**
  * Density of a plastic from its weight in air and under water, or from what it does in fresh and salt water.
@@ -37,8 +38,7 @@ const sinkerKg = ref(0)
 const stepKg = ref(1e-5)
 const UNTRIED = { fresh: 'untried', salt: 'untried' } as const
 const did = ref<{ fresh: FloatTest['did'] | 'untried'; salt: FloatTest['did'] | 'untried' }>(UNTRIED)
-const error = ref<string>()
-const busy = ref(false)
+const { busy, error, exchange } = useExchange()
 watch(
   open,
   now =>
@@ -48,10 +48,8 @@ watch(
 const water = computed(() => waterOf(temperatureC.value, salinityGKg.value).densityKgM3)
 
 /** The simulated pocket scale; a sinker makes what floats hang. */
-async function readScale(where: 'air' | 'water'): Promise<void> {
-  busy.value = true
-  error.value = undefined
-  try {
+const readScale = (where: 'air' | 'water'): Promise<void> =>
+  exchange(async () => {
     const { kind: _, colour: __, ...bait } = props.bait
     const { massKg, stepKg: step } = await ask<{ massKg: number; stepKg: number }>(
       '/api/instruments/weigh',
@@ -61,15 +59,11 @@ async function readScale(where: 'air' | 'water'): Promise<void> {
     stepKg.value = step
     if (where === 'air') airKg.value = massKg
     else if (massKg + sinkerKg.value <= 0)
-      error.value =
-        'It floats: the scale shows nothing. Hang a sinker with it and put in what the sinker alone weighs under water.'
+      throw new Error(
+        'It floats: the scale shows nothing. Hang a sinker with it and put in what the sinker alone weighs under water.',
+      )
     else hungKg.value = massKg + sinkerKg.value
-  } catch (failure) {
-    error.value = failure instanceof Error ? failure.message : String(failure)
-  } finally {
-    busy.value = false
-  }
-}
+  })
 const STEPS = [1e-5, 1e-4, 1e-3] as const
 /** What the weighing, or else the float test, says. */
 const says = computed(

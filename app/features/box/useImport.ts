@@ -5,6 +5,7 @@ import { checked } from '#schemas/checked'
 import { BOX_COLUMNS, type BoxRow } from '../../../shared/boxTable'
 import type { RowError } from '../../../shared/cells'
 import { calculator } from '~/compute/calculator'
+import { failureText } from '#words/failureText'
 
 /** Rows read between two looks at the clock. */
 const PIECE = 250
@@ -38,7 +39,7 @@ export function useImport() {
         ? readJson(file.name, text)
         : await readCsv(file.name, text, mine.signal)
     } catch (error) {
-      if (!mine.signal.aborted) failed.value = error instanceof Error ? error.message : String(error)
+      if (!mine.signal.aborted) failed.value = failureText(error)
     } finally {
       if (mine === running) busy.value = false
     }

@@ -7,6 +7,7 @@ import { radToDeg } from '#core'
 import { readClip, scaleOf, type ClipMark, type Spot2 } from './clip'
 import { SAMPLE_BAR_M, SAMPLE_FPS } from './sampleClip'
 import { withUnit } from '#words/units'
+import { useExchange } from '~/sync/useExchange'
 import FilePick from '~/ui/FilePick.vue'
 
 /**
@@ -22,8 +23,7 @@ const canvas = useTemplateRef('canvas')
 const source = ref<string>()
 const t = ref(0)
 const fps = ref(30)
-const busy = ref(false)
-const error = ref<string>()
+const { busy, error, exchange } = useExchange()
 const barM = ref(SAMPLE_BAR_M)
 const scale = shallowRef<readonly Spot2[]>([])
 const marks = shallowRef<readonly ClipMark[]>([])
@@ -56,22 +56,14 @@ function show(blob: Blob): void {
 onScopeDispose(() => {
   if (source.value) URL.revokeObjectURL(source.value)
 })
-async function takeSample(): Promise<void> {
-  busy.value = true
-  try {
+const takeSample = (): Promise<void> =>
+  exchange(async () => {
     const clip = await props.sample()
-    if (!clip) error.value = 'This browser cannot record the sample.'
-    else {
-      fps.value = SAMPLE_FPS
-      barM.value = SAMPLE_BAR_M
-      show(clip)
-    }
-  } catch (failure) {
-    error.value = failure instanceof Error ? failure.message : String(failure)
-  } finally {
-    busy.value = false
-  }
-}
+    if (!clip) throw new Error('This browser cannot record the sample.')
+    fps.value = SAMPLE_FPS
+    barM.value = SAMPLE_BAR_M
+    show(clip)
+  })
 /** Shows the frame at a time. */
 async function seek(to: number): Promise<void> {
   const element = video.value

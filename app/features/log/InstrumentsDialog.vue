@@ -1,19 +1,20 @@
 <script setup lang="ts">
 import { UCheckbox, UModal } from '#components'
 import { useIntervalFn } from '@vueuse/core'
-import { ref, shallowRef, watch } from 'vue'
+import { shallowRef, watch } from 'vue'
 import { useSettings } from '~/ui/settings'
 import BackupsPanel from './BackupsPanel.vue'
 import LogTables from './LogTables.vue'
-import { ask, ServerRefusal } from '~/sync/api'
+import { ask } from '~/sync/api'
 import { instrumentWords, type Instrument } from './instrumentWords'
+import { useExchange } from '~/sync/useExchange'
 
 /** Tables, instruments switched on and off, each plainly simulated, and backups. */
 const open = defineModel<boolean>('open', { required: true })
 const emit = defineEmits<{ restored: [] }>()
 const settings = useSettings()
 const list = shallowRef<readonly Instrument[]>([])
-const error = ref<string>()
+const { error, exchange } = useExchange()
 const NAMES: Readonly<Record<string, string>> = {
   sounder: 'depth sounder, NMEA 0183 over TCP',
   tide: 'tide gauge',
@@ -21,16 +22,10 @@ const NAMES: Readonly<Record<string, string>> = {
   scale: 'pocket scale',
   tank: 'two-gate drop tank',
 }
-const told = (failure: unknown): void =>
-  void (error.value = failure instanceof ServerRefusal ? failure.message : String(failure))
-async function load(): Promise<void> {
-  try {
+const load = (): Promise<void> =>
+  exchange(async () => {
     list.value = (await ask<{ instruments: Instrument[] }>('/api/instruments')).instruments
-    error.value = undefined
-  } catch (failure) {
-    told(failure)
-  }
-}
+  })
 const { pause, resume } = useIntervalFn(() => void load(), 1500, { immediate: false })
 watch(
   open,
@@ -41,14 +36,11 @@ watch(
   },
   { immediate: true },
 )
-async function flip({ id, on }: Instrument): Promise<void> {
-  try {
+const flip = ({ id, on }: Instrument): Promise<void> =>
+  exchange(async () => {
     await ask(`/api/instruments/${id}`, 'PUT', { on: !on })
     await load()
-  } catch (failure) {
-    told(failure)
-  }
-}
+  })
 const reading = (one: Instrument): string => instrumentWords(one, settings.units)
 </script>
 

@@ -11,8 +11,9 @@ import LogTotals from './LogTotals.vue'
 import SheetFrame from '~/sheet/SheetFrame.vue'
 import { BOTTOMS, COVERS } from '#core'
 import type { LogEntry, SessionRow } from '#schemas/log'
-import { ask, ServerRefusal } from '~/sync/api'
+import { ask } from '~/sync/api'
 import { compareWords, tallyLines, type TallyLine } from '#words/logWords'
+import { useExchange } from '~/sync/useExchange'
 import { LEAST_TOUCHES, snagWords, touchRows, touchWords } from '#words/touchWords'
 import LogRange from './LogRange.vue'
 import SheetTable, { type SheetColumn } from '~/ui/SheetTable.vue'
@@ -27,44 +28,33 @@ const total = ref(0)
 const page = ref(0)
 const opened = ref<string>()
 const entries = shallowRef<readonly LogEntry[]>([])
-const error = ref<string>()
+const { error, exchange } = useExchange()
 const picked = ref<readonly string[]>([])
 const backing = ref(false)
 
-const tell = (failure: unknown): void =>
-  void (error.value = failure instanceof ServerRefusal ? failure.message : String(failure))
-async function load(): Promise<void> {
-  try {
+const load = (): Promise<void> =>
+  exchange(async () => {
     const answer = await ask<{ sessions: SessionRow[]; total: number }>(
       `/api/log/sessions?limit=${PAGE}&offset=${PAGE * page.value}`,
     )
     sessions.value = answer.sessions
     total.value = answer.total
-    error.value = undefined
-  } catch (failure) {
-    tell(failure)
-  }
-}
+  })
 watch(page, () => void load(), { immediate: true })
 onMounted(() => void evidence.load())
 async function open(session: string): Promise<void> {
   opened.value = opened.value === session ? undefined : session
   if (!opened.value) return
-  try {
+  await exchange(async () => {
     entries.value = (await ask<{ entries: LogEntry[] }>(`/api/log/${session}/entries?limit=500`)).entries
-  } catch (failure) {
-    tell(failure)
-  }
+  })
 }
 /** A day that should not count: a borrowed rod, somebody else's taps. */
-async function leaveOut({ session }: SessionRow, excluded: boolean): Promise<void> {
-  try {
+const leaveOut = ({ session }: SessionRow, excluded: boolean): Promise<void> =>
+  exchange(async () => {
     await ask(`/api/log/sessions/${session}/exclude`, 'PUT', { excluded })
     await Promise.all([load(), evidence.load()])
-  } catch (failure) {
-    tell(failure)
-  }
-}
+  })
 const placeName = (key: string): string => {
   const [cover, bottom] = key.split('/') as [keyof typeof COVERS, keyof typeof BOTTOMS]
   return `${COVERS[cover]?.name ?? cover} over ${BOTTOMS[bottom]?.name ?? bottom}`

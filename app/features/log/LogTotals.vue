@@ -1,14 +1,15 @@
 <script setup lang="ts">
 import type { ChartOptions } from 'chart.js'
-import { computed, onMounted, ref, shallowRef } from 'vue'
+import { computed, onMounted, shallowRef } from 'vue'
 import { useEvidence } from '~/sheet/evidence'
 import { BOTTOMS, COVERS, type BottomId, type CoverId } from '#core'
 import type { CountedKind, LogTotals, NamedCounts } from '#schemas/log'
-import { ask, ServerRefusal } from '~/sync/api'
+import { ask } from '~/sync/api'
 import ChartFrame from '~/ui/charts/ChartFrame.vue'
 import { axis, common, tooltip } from '~/ui/charts/theme'
 import { token } from '~/ui/drawing/identity'
 import { useSettings } from '~/ui/settings'
+import { useExchange } from '~/sync/useExchange'
 
 /**
  * What the log comes to by water, by cover, by tide and by month: hooked fish for a hundred casts, and how
@@ -17,13 +18,9 @@ import { useSettings } from '~/ui/settings'
 const totals = shallowRef<LogTotals>()
 const evidence = useEvidence()
 const settings = useSettings()
-const error = ref<string>()
+const { error, exchange } = useExchange()
 onMounted(async () => {
-  try {
-    totals.value = await ask<LogTotals>('/api/log/totals')
-  } catch (failure) {
-    error.value = failure instanceof ServerRefusal ? failure.message : String(failure)
-  }
+  totals.value = await exchange(() => ask<LogTotals>('/api/log/totals'))
 })
 /** From the tallies: cover and bottom they were gathered over. */
 const covers = computed<NamedCounts[]>(() => {

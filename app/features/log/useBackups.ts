@@ -1,6 +1,7 @@
 import { ref, shallowRef } from 'vue'
 import type { BackupCounts, BackupList, KeptBackup } from '#schemas/backup'
-import { ask, sendFile, ServerRefusal } from '~/sync/api'
+import { ask, sendFile } from '~/sync/api'
+import { failureText } from '#words/failureText'
 
 /** Heavy work may take its time, ms. */
 const LONG_MS = 900_000
@@ -27,7 +28,7 @@ export function useBackups() {
     try {
       return await work()
     } catch (failure) {
-      error.value = failure instanceof ServerRefusal ? failure.message : String(failure)
+      error.value = failureText(failure)
       return undefined
     } finally {
       clearInterval(timer)
@@ -49,11 +50,7 @@ export function useBackups() {
     list,
     error,
     busy,
-    load: () =>
-      load().catch(
-        (failure: unknown) =>
-          void (error.value = failure instanceof ServerRefusal ? failure.message : String(failure)),
-      ),
+    load: () => load().catch((failure: unknown) => void (error.value = failureText(failure))),
     keep,
     bring,
     restore,

@@ -7,6 +7,7 @@ import { useSpread } from '~/sheet/spread'
 import { baitKey, fitAll, kindKey, type BaitSpec, type Drop, type RigSpec } from '#core'
 import { useSettings } from '~/ui/settings'
 import { fallWords } from '#words/evidenceWords'
+import { useExchange } from '~/sync/useExchange'
 import type { LogEntry } from '#schemas/log'
 import { conditionsOf } from '~/sheet/useEvaluation'
 import { bathDrop } from './bath'
@@ -33,7 +34,7 @@ export function useDropTest() {
   const chosen = ref<string>()
   const depthM = ref<number>()
   const where = useLocalStorage('dunecrest.drop.where', OPEN_WATER)
-  const error = ref<string>()
+  const { error, exchange } = useExchange()
   const saving = ref(false)
   onMounted(() => {
     if (!baths.loaded) void baths.load()
@@ -56,16 +57,6 @@ export function useDropTest() {
     return rest as RigSpec
   })
 
-  /** Does something and tells what went wrong. */
-  async function trying<T>(what: () => Promise<T>): Promise<T | undefined> {
-    error.value = undefined
-    try {
-      return await what()
-    } catch (failure) {
-      error.value = failure instanceof Error ? failure.message : String(failure)
-      return undefined
-    }
-  }
   /** The chosen rig's drop on open water, as the model has it. */
   async function modelled() {
     const { kind, strengthN } = spread.content.line
@@ -87,7 +78,7 @@ export function useDropTest() {
     pitchRad?: number,
   ): Promise<void> {
     saving.value = true
-    await trying(async () => {
+    await exchange(async () => {
       const model = await modelled()
       const timed = await secondsOf(model)
       if (timed < LEAST_S) throw new Error('Too quick to be a drop: tap again at the splash.')
@@ -136,7 +127,7 @@ export function useDropTest() {
         (await ask<{ seconds: number }>('/api/instruments/drop', 'POST', { seconds: model.seconds })).seconds,
     )
   const readSounder = (): Promise<void> =>
-    trying(async () => {
+    exchange(async () => {
       const { reading } = await ask<{ reading?: { depthM?: number } }>('/api/instruments/sounder')
       if (reading?.depthM === undefined) throw new Error('The sounder is off, or has said nothing yet.')
       depthM.value = reading.depthM

@@ -17,6 +17,7 @@ import { ask } from '~/sync/api'
 import { saveText } from '~/ui/card'
 import { newId } from '~/sync/newId'
 import { calculator } from '~/compute/calculator'
+import { useExchange } from '~/sync/useExchange'
 
 /** Rows and pages asked for in one request. */
 const SESSIONS = 200
@@ -37,23 +38,13 @@ export function useLogTables() {
   const evidence = useEvidence()
   const outbox = useOutbox()
   const reading = shallowRef<TableReading>()
-  const error = ref<string>()
-  const busy = ref(false)
+  const { busy, error, exchange } = useExchange()
   /** part of the work that is done, 0 to 1 */
   const progress = ref(0)
 
-  async function trying<T>(what: () => Promise<T>): Promise<T | undefined> {
-    busy.value = true
-    error.value = undefined
+  const trying = <T>(what: () => Promise<T>): Promise<T | undefined> => {
     progress.value = 0
-    try {
-      return await what()
-    } catch (failure) {
-      error.value = failure instanceof Error ? failure.message : String(failure)
-      return undefined
-    } finally {
-      busy.value = false
-    }
+    return exchange(what)
   }
 
   /** Every page of a list, until one comes short. */

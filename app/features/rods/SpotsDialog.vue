@@ -13,6 +13,7 @@ import { DEPTH_RANGE_M } from '#schemas/fields'
 import { saveText } from '~/ui/card'
 import { spotsFromGpx, spotsToGpx } from '../../../shared/gpx'
 import { withUnit } from '#words/units'
+import { failureText } from '#words/failureText'
 import FilePick from '~/ui/FilePick.vue'
 
 /** Places to fish: a list without a map; from the water on the sheet, from GPX, and back into it. */
@@ -68,7 +69,7 @@ async function read(file: File): Promise<void> {
       bad.value = `${added} of ${all} were read in. ${found[added]!.name}: ${spots.error ?? 'it was not taken.'}`
     else if (added > 0) toast.add({ title: `${all} read in` })
   } catch (error) {
-    bad.value = error instanceof Error ? error.message : String(error)
+    bad.value = failureText(error)
   }
 }
 const place = (key: 'lat' | 'lon', event: Event): void => {

@@ -4,6 +4,7 @@ import { calculator } from '~/compute/calculator'
 import type { Picture, Trace, TracedStation } from '~/compute/trace'
 import { pixelsOf } from '~/ui/drawing/pixels'
 import { noseFirst } from './traced'
+import { failureText } from '#words/failureText'
 
 /**
  * Longer side of a picture that is traced, px: finer than a tenth of a millimetre on a hand's breadth, and
@@ -34,8 +35,7 @@ export function useTrace() {
         reversed.value = want === 'bait' && !noseFirst(answer.trace.stations)
       } else message.value = answer.message
     } catch (error) {
-      if (!(error instanceof CalcError && error.code === 'aborted'))
-        message.value = error instanceof Error ? error.message : String(error)
+      if (!(error instanceof CalcError && error.code === 'aborted')) message.value = failureText(error)
     } finally {
       if (mine === running) busy.value = false
     }

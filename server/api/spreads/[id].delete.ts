@@ -1,9 +1,9 @@
 import { setResponseStatus } from 'h3'
-import { deleteSpread } from '../../services/spreads'
+import { spreads } from '../../services/spreads'
 import { answering, routeId } from '../../utils/requests'
 
 export default answering(async event => {
-  await deleteSpread(routeId(event))
+  await spreads.mark(routeId(event), true)
   setResponseStatus(event, 204)
   return null
 })

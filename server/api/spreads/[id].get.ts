@@ -1,4 +1,4 @@
-import { oneSpread } from '../../services/spreads'
+import { spreads } from '../../services/spreads'
 import { answering, routeId } from '../../utils/requests'
 
-export default answering(event => oneSpread(routeId(event)))
+export default answering(event => spreads.one(routeId(event)))

@@ -1,9 +1,9 @@
 import { getRouterParam } from 'h3'
 import { changedDocumentSchema } from '#schemas/spot'
-import { changeDocument, kindOf } from '../../../services/documents'
+import { documents, kindOf } from '../../../services/documents'
 import { answering, readValid, routeId } from '../../../utils/requests'
 
 export default answering(async event => {
   const kind = kindOf(getRouterParam(event, 'kind'))
-  return changeDocument(kind, routeId(event, kind), await readValid(event, changedDocumentSchema(kind)))
+  return documents(kind).change(routeId(event, kind), await readValid(event, changedDocumentSchema(kind)))
 })

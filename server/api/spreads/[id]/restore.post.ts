@@ -1,4 +1,4 @@
-import { restoreSpread } from '../../../services/spreads'
+import { spreads } from '../../../services/spreads'
 import { answering, routeId } from '../../../utils/requests'
 
-export default answering(event => restoreSpread(routeId(event)))
+export default answering(event => spreads.mark(routeId(event), false))

@@ -1,8 +1,8 @@
 import { getRouterParam } from 'h3'
-import { kindOf, markDocument } from '../../../../services/documents'
+import { documents, kindOf } from '../../../../services/documents'
 import { answering, routeId } from '../../../../utils/requests'
 
 export default answering(async event => {
   const kind = kindOf(getRouterParam(event, 'kind'))
-  return markDocument(kind, routeId(event, kind), false)
+  return documents(kind).mark(routeId(event, kind), false)
 })

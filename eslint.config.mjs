@@ -113,6 +113,8 @@ export default withNuxt(
       '@typescript-eslint/no-explicit-any': 'error',
       'vue/multi-word-component-names': 'off',
       'vue/html-self-closing': 'off',
+      // a component is imported where it is used, as everything else is
+      'vue/no-undef-components': ['error', { ignorePatterns: ['NuxtPage', 'NuxtLayout'] }],
       'vue/no-restricted-html-elements': [
         'error',
         {

@@ -27,6 +27,18 @@ export default {
       variants: { variant: { ghost: 'control-cell' } },
       defaultVariants: { color: 'neutral' as const, variant: 'none' as const },
     },
+    inputNumber: {
+      slots: { base: 'control-field' },
+      defaultVariants: { color: 'neutral' as const, variant: 'none' as const },
+    },
+    formField: {
+      slots: {
+        root: 'form-field',
+        label: 'label font-normal',
+        container: 'mt-0 relative',
+        error: 'field-error mt-0',
+      },
+    },
     inputDate: {
       slots: { base: 'control-field', segment: 'date-part' },
       defaultVariants: { color: 'neutral' as const, variant: 'none' as const },

@@ -67,6 +67,7 @@ export {
 } from './numerics/quaternion'
 export {
   FAMILIES,
+  looseFamilies,
   FAMILY_GROUPS,
   FAMILY_IDS,
   USUAL_LEADER_M,

@@ -68,6 +68,9 @@ export interface UnitSet {
 const CELSIUS = same('°C', 0)
 
 /** Metric, imperial, and what many boats use: depths in metres, weights in ounces, line in pounds. */
+/** Salt in the water, g/kg. */
+export const PER_MILLE: Unit = { label: '‰', from: x => x, to: x => x, decimals: 0 }
+
 export const UNITS: Readonly<Record<UnitSystem, UnitSet>> = {
   metric: {
     depth: METRE,

@@ -2,6 +2,8 @@ import {
   assembleRig,
   evaluateFit,
   FAMILIES,
+  FAMILY_IDS,
+  looseFamilies,
   lineOf,
   problemsOf,
   tightestOf,
@@ -31,21 +33,16 @@ export interface FitsAnswer {
   readonly worst: FitRule
 }
 
-/** How a bare hook of a style is rigged. */
-const RIGGED: Readonly<Record<HookStyle, FamilyId>> = {
-  wideGap: 'O2',
-  worm: 'O1',
-  straight: 'O3',
-  bellyWeighted: 'O4',
-  jig: 'L6',
-  longJig: 'E5',
-}
+/** How a hook of a style is rigged, bare or with the weight that is on it. */
+const riggedAs = (style: HookStyle, weighted: boolean): FamilyId =>
+  (weighted ? looseFamilies(style, 'onHook')[0] : undefined) ??
+  looseFamilies(style)[0] ??
+  FAMILY_IDS.find(id => FAMILIES[id].hookStyle === style)!
 
 /** A hook or head of the box as a rig; undefined for anything else. */
 export function rigOf({ details: d }: Pick<BoxItem, 'details'>): RigSpec | undefined {
   if (d.kind !== 'hook' && d.kind !== 'head') return undefined
-  const family: FamilyId =
-    d.kind === 'head' ? d.family : d.style === 'bellyWeighted' && d.weightKg ? 'W1' : RIGGED[d.style]
+  const family: FamilyId = d.kind === 'head' ? d.family : riggedAs(d.style, Boolean(d.weightKg))
   const { weighted, pointRests } = FAMILIES[family]
   const own = d.own && Object.fromEntries(Object.entries(d.own).filter(([, v]) => v !== undefined))
   return {
@@ -60,6 +57,8 @@ export function rigOf({ details: d }: Pick<BoxItem, 'details'>): RigSpec | undef
   }
 }
 
+/** A hook through the middle fits nearly anything: it comes last among equals. */
+const across = ({ rig }: FitsAnswer): number => Number(FAMILIES[rig.family].across === true)
 const RANK: Readonly<Record<FitVerdict, number>> = { pass: 0, near: 1, fail: 2 }
 
 /** Every hook and head tried in the bait, those that fit first. */
@@ -72,10 +71,7 @@ export function fitsOf({ bait, items, lineKind, lineStrengthN }: FitsJob): FitsA
       const { verdict, rules } = evaluateFit(assembleRig(bait, rig), line)
       return [{ id: item.id, rig, verdict, worst: tightestOf(rules) }]
     })
-    .sort(
-      (a, b) =>
-        RANK[a.verdict] - RANK[b.verdict] || Number(a.rig.family === 'L6') - Number(b.rig.family === 'L6'),
-    )
+    .sort((a, b) => RANK[a.verdict] - RANK[b.verdict] || across(a) - across(b))
 }
 
 /**

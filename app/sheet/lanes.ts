@@ -7,7 +7,7 @@ export const freeLetter = (lanes: readonly Lane[]): Letter | undefined =>
 
 /** A lane given another way of rigging: keeps hook size and weight where the new family can carry them. */
 export function withFamily(lane: Lane, family: FamilyId): Lane {
-  const { weighted, pointRests, keepers, guards, slides } = FAMILIES[family]
+  const { weighted, pointRests, keepers, guards, slides, pegs } = FAMILIES[family]
   const weightKg = !weighted ? 0 : lane.weightKg > 0 ? lane.weightKg : ozToKg(1 / 8)
   const pointRest = pointRests.includes(lane.pointRest) ? lane.pointRest : preferredRest(pointRests)
   const { keeper, guard, hookAtM: _hook, exitAtM: _exit, weightAtM, peg, leaderM: _leader, ...kept } = lane
@@ -19,7 +19,7 @@ export function withFamily(lane: Lane, family: FamilyId): Lane {
     ...(keeper && keepers.includes(keeper) ? { keeper } : {}),
     ...(guard && guards?.includes(guard) ? { guard } : {}),
     ...(weightAtM !== undefined && slides ? { weightAtM } : {}),
-    ...(peg && family === 'L1' ? { peg } : {}),
+    ...(peg && pegs ? { peg } : {}),
   }
 }
 

@@ -1,54 +1,42 @@
-import { useEventListener } from '@vueuse/core'
+import { defineShortcuts } from '#imports'
+import { useActiveElement } from '@vueuse/core'
+import { computed } from 'vue'
+
 /** A key or chord and what it does; the list is shown as it stands by the help sheet. */
 export interface KeyCommand {
   /** as written in the help: "Space", "Ctrl Z" */ readonly keys: string
   readonly says: string
-  readonly matches: (event: KeyboardEvent) => boolean
+  /** as the shortcuts know them: "meta_z" is Ctrl Z, or Cmd Z */ readonly on: readonly string[]
   readonly run: (event: KeyboardEvent) => void
 }
 
-/**
- * A letter or sign without modifiers. Shift is ignored, since signs like ? and + need it on some keyboards.
- */
-export const plain =
-  (...keys: readonly string[]) =>
-  (event: KeyboardEvent): boolean =>
-    !event.ctrlKey && !event.metaKey && !event.altKey && keys.includes(event.key)
+/** What has keys of its own while the focus is in it. */
+const OWN_KEYS = '[role=dialog], [role=listbox], [role=menu]'
+/** What the space bar presses, and what arrows move. */
+const PRESSED = 'button, a, summary, [role=combobox], [role=slider]'
+const MOVED = '[role=slider], [role=combobox]'
+/** Chords that a field has for itself. */
+const OF_FIELDS: ReadonlySet<string> = new Set(['meta_z', 'meta_shift_z', 'meta_y'])
 
-/** Ctrl or Cmd with a letter. */
-export const chord =
-  (letter: string, shift = false) =>
-  (event: KeyboardEvent): boolean =>
-    (event.ctrlKey || event.metaKey) &&
-    !event.altKey &&
-    event.shiftKey === shift &&
-    event.key.toLowerCase() === letter
+/** Whether a plain key belongs to what has the focus. */
+const taken = (key: string, focused: Element | null | undefined): boolean =>
+  !!focused &&
+  (!!focused.closest(OWN_KEYS) ||
+    (key === ' ' && !!focused.closest(PRESSED)) ||
+    (/arrow|home/.test(key) && !!focused.closest(MOVED)))
 
-/** True where the key belongs to a field, a list or an open sheet rather than to the page. */
-function taken(event: KeyboardEvent): boolean {
-  const target = event.target as HTMLElement | null
-  if (!target?.closest) return false
-  if (target.closest('input, textarea, [contenteditable=true]')) return true
-  if (document.querySelector('[role=dialog][data-state=open], [role=listbox], [role=menu][data-state=open]'))
-    return true
-  if (/^(Arrow|Home|End|Page)/.test(event.key) && target.closest('[role=slider]')) return true
-  return (
-    (event.key === ' ' || event.key === 'Enter') &&
-    target.closest('button, a, summary, select, [role=combobox]') !== null
-  )
-}
-
-/**
- * Listens for the commands while the component lives. Chords work everywhere, plain keys only outside fields.
- */
+/** Listens for the commands while the component lives: chords everywhere, plain keys where nothing has its own. */
 export function useKeys(commands: readonly KeyCommand[]): void {
-  useEventListener(window, 'keydown', (event: KeyboardEvent) => {
-    const chorded = event.ctrlKey || event.metaKey
-    const inField = (event.target as HTMLElement | null)?.closest?.('input, textarea') !== null
-    const found = commands.find(command => command.matches(event))
-    if (!found || (!chorded && taken(event)) || (chorded && inField && event.key.toLowerCase() === 'z'))
-      return
-    event.preventDefault()
-    found.run(event)
-  })
+  const focused = useActiveElement()
+  const heard = computed(() =>
+    commands.flatMap(({ on, run }) =>
+      on
+        .filter(key => key.startsWith('meta_') || !taken(key, focused.value))
+        .map(key => {
+          const usingInput = key.startsWith('meta_') && !OF_FIELDS.has(key)
+          return [key, { usingInput, handler: run }] as const
+        }),
+    ),
+  )
+  defineShortcuts(computed(() => Object.fromEntries(heard.value)))
 }

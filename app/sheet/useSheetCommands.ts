@@ -6,7 +6,7 @@ import type { Lane, Letter } from '#schemas/spread'
 import { THEMES, useSettings } from '~/ui/settings'
 import { moved, stepHook } from './lanes'
 import { UNIT_SYSTEMS } from '#words/units'
-import { chord, plain, type KeyCommand } from './useKeys'
+import type { KeyCommand } from './useKeys'
 
 /** The views of one sheet. */
 export const VIEWS = ['spread', 'bench', 'tank', 'cover', 'strike', 'pick', 'rods', 'log', 'box'] as const
@@ -86,53 +86,53 @@ export function useSheetCommands(actions: SheetActions, steps: () => Steps, with
     {
       keys: '1 … 5',
       says: 'choose a rig',
-      matches: plain('1', '2', '3', '4', '5'),
+      on: ['1', '2', '3', '4', '5'],
       run: event =>
         void (spread.picked = spread.content.lanes[Number(event.key) - 1]?.letter ?? spread.picked),
     },
     {
       keys: '. ,',
       says: 'weight of the chosen rig up, down',
-      matches: plain('.', ','),
+      on: ['.', ','],
       run: event => weigh(event.key === '.' ? 1 : -1),
     },
     {
       keys: '+ −',
       says: 'hook size of the chosen rig up, down',
-      matches: plain('+', '=', '-'),
+      on: ['+', '=', '-'],
       run: event => hook(event.key === '-' ? -1 : 1),
     },
     {
       keys: '< >',
       says: 'move the chosen rig left, right',
-      matches: plain('<', '>'),
+      on: ['<', '>'],
       run: event => shift(event.key === '>' ? 1 : -1),
     },
     {
       keys: 'Delete',
       says: 'remove the chosen rig',
-      matches: plain('Delete'),
+      on: ['delete'],
       run: () => remove(chosen.value?.letter),
     },
-    { keys: 'Space', says: 'drop the rigs, or pause', matches: plain(' '), run: actions.drop },
+    { keys: 'Space', says: 'drop the rigs, or pause', on: [' '], run: actions.drop },
   ]
   const keys: KeyCommand[] = [
     ...(withLanes ? laneKeys : []),
-    { keys: 'Ctrl Z', says: 'undo', matches: chord('z'), run: () => steps().undo() },
+    { keys: 'Ctrl Z', says: 'undo', on: ['meta_z'], run: () => steps().undo() },
     {
       keys: 'Ctrl Shift Z',
       says: 'redo',
-      matches: event => chord('z', true)(event) || chord('y')(event),
+      on: ['meta_shift_z', 'meta_y'],
       run: () => steps().redo(),
     },
-    { keys: 'Ctrl S', says: 'save', matches: chord('s'), run: () => actions.save() },
+    { keys: 'Ctrl S', says: 'save', on: ['meta_s'], run: () => actions.save() },
     {
       keys: 'Ctrl K or /',
       says: 'find a command',
-      matches: event => chord('k')(event) || plain('/')(event),
+      on: ['meta_k', '/'],
       run: actions.showPalette,
     },
-    { keys: '?', says: 'show these keys', matches: plain('?'), run: actions.showKeys },
+    { keys: '?', says: 'show these keys', on: ['?'], run: actions.showKeys },
   ]
 
   const palette = computed<PaletteEntry[]>(() => [

@@ -1,15 +1,13 @@
 <script setup lang="ts" generic="T extends string">
 import { USelect } from '#components'
 import { computed, useId } from 'vue'
+import type { Choice } from './fields'
+
 /** A choice from a short list, by its names. */
 const props = defineProps<{
   label: string
   modelValue: T
-  items: readonly {
-    readonly value: T
-    readonly label: string
-    /** listed under this heading */ readonly group?: string
-  }[]
+  items: readonly Choice<T>[]
   hideLabel?: boolean
 }>()
 const emit = defineEmits<{ 'update:modelValue': [value: T] }>()

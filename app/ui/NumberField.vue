@@ -69,7 +69,7 @@ function stepBy(direction: 1 | -1): void {
       />
       <span class="unit label">{{ unit.label }}</span>
     </span>
-    <span v-if="error" :id="`${id}-error`" class="error" role="alert">{{ error }}</span>
+    <span v-if="error" :id="`${id}-error`" class="field-error" role="alert">{{ error }}</span>
   </span>
 </template>
 
@@ -103,20 +103,5 @@ function stepBy(direction: 1 | -1): void {
 }
 .bad .box {
   border-bottom: 2px solid var(--wrack);
-}
-.error {
-  position: absolute;
-  top: calc(100% + 4px);
-  left: 0;
-  z-index: 30;
-  width: max-content;
-  max-width: 240px;
-  padding: 4px 8px;
-  background: var(--wrack);
-  color: var(--paper);
-  font-size: 13px;
-  border-radius: 2px;
-}
-@media (max-width: 639px) {
 }
 </style>

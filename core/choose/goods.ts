@@ -1,4 +1,4 @@
-import { FAMILIES } from '../rig/families'
+import { FAMILIES, looseFamilies } from '../rig/families'
 import type { BaitSpec, FamilyId, PointRest, RigSpec } from '../rig/spec'
 import {
   HOOK_SIZES,
@@ -66,22 +66,8 @@ export interface Loaded {
   readonly itemId?: string
 }
 
-/** Families that a loose weight makes of a bare hook, by the weight's shape. */
-const BY_WEIGHT: Readonly<
-  Partial<Record<HookStyle, Readonly<Partial<Record<WeightShape, readonly FamilyId[]>>>>>
-> = {
-  wideGap: { bullet: ['L1', 'L2', 'L3'], ball: ['J4', 'L4', 'L5'], football: ['J3'] },
-  straight: { bullet: ['L2'] },
-  jig: { stick: ['L7'] },
-}
-/** Families of a hook with nothing but itself. */
-const BARE: Readonly<Partial<Record<HookStyle, FamilyId>>> = {
-  wideGap: 'O2',
-  worm: 'O1',
-  straight: 'O3',
-  bellyWeighted: 'O4',
-  jig: 'L6',
-}
+/** Weights that are sold loose. */
+const LOOSE_SHAPES: readonly WeightShape[] = ['bullet', 'ball', 'football', 'stick']
 
 /** Loose weights are used within a family's usual range, and a little over either end. */
 const usual = (family: FamilyId, kg: number): boolean => {
@@ -110,16 +96,14 @@ export function riggingsOf(goods: Goods, way: Way = {}): Rigging[] {
   for (const head of goods.heads.filter(leadless)) add(head.family, head.id, hookOf(head), [head])
   for (const hook of goods.hooks.filter(leadless)) {
     const { style, id, weightKg, weightMaterial = 'lead' } = hook
-    if (style === 'bellyWeighted' && weightKg !== undefined) {
-      add('W1', id, hookOf(hook), [{ weightKg, weightMaterial }])
+    if (weightKg !== undefined) {
+      for (const family of looseFamilies(style, 'onHook'))
+        add(family, id, hookOf(hook), [{ weightKg, weightMaterial }])
       continue
     }
-    const bare = BARE[style]
-    if (bare) add(bare, id, hookOf(hook), [{ weightKg: 0, weightMaterial: 'lead' }])
-    for (const [shape, families] of Object.entries(BY_WEIGHT[style] ?? {}) as [
-      WeightShape,
-      readonly FamilyId[],
-    ][]) {
+    for (const family of looseFamilies(style))
+      add(family, id, hookOf(hook), [{ weightKg: 0, weightMaterial: 'lead' }])
+    for (const shape of LOOSE_SHAPES) {
       const loose = goods.weights
         .filter(w => w.shape === shape && leadless(w))
         .map(({ weightKg: kg, weightMaterial: of, id: itemId }): Loaded => ({
@@ -127,12 +111,13 @@ export function riggingsOf(goods: Goods, way: Way = {}): Rigging[] {
           weightMaterial: of,
           itemId,
         }))
-      for (const family of families) {
+      for (const family of looseFamilies(style, shape)) {
         const fitting = loose.filter(w => usual(family, w.weightKg))
-        if (family !== 'L1') add(family, id, style === 'straight' ? straightIn(hook) : hookOf(hook), fitting)
+        const laid = style === 'straight' ? straightIn(hook) : hookOf(hook)
+        if (!FAMILIES[family].pegs) add(family, id, laid, fitting)
         else
           for (const peg of ['pegged', 'free'] as const)
-            if (!way.peg || way.peg === peg) add(family, id, hookOf(hook), fitting, { peg })
+            if (!way.peg || way.peg === peg) add(family, id, laid, fitting, { peg })
       }
     }
   }
@@ -190,7 +175,8 @@ const SOLD: readonly {
       family,
       sizes: HOOK_SIZES.slice(0, 11),
       kg,
-      material: family === 'L2' || family === 'L1' ? ('tungsten' as const) : ('lead' as const),
+      // loose bullets are sold in tungsten as often as not
+      material: FAMILIES[family].loose?.weight === 'bullet' ? ('tungsten' as const) : ('lead' as const),
     }
   }),
 ]
@@ -205,7 +191,7 @@ export function beyondTheBox(way: Way = {}): Rigging[] {
         ? []
         : [
             {
-              base: { family, hookSize, ...(family === 'L1' ? { peg: way.peg ?? 'pegged' } : {}) },
+              base: { family, hookSize, ...(FAMILIES[family].pegs ? { peg: way.peg ?? 'pegged' } : {}) },
               points,
               weights: kg.map(weightKg => ({ weightKg, weightMaterial })),
               hookId: '',

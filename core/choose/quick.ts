@@ -2,7 +2,7 @@ import { hydroBody, type HydroBody } from '../fall/hydroBody'
 import { STANDARD_GRAVITY } from '../fall/loads'
 import { roughFall, type RoughFall } from '../fall/trim'
 import type { AssembledRig } from '../rig/assemble'
-import { USUAL_LEADER_M } from '../rig/families'
+import { FAMILIES, USUAL_LEADER_M } from '../rig/families'
 import type { FamilyId, RigSpec } from '../rig/spec'
 import { WEIGHT_MATERIALS, weightSize, type WeightMaterial } from '../tackle/weights'
 import type { Water } from '../water/water'
@@ -26,17 +26,6 @@ export interface QuickBody {
   readonly standsM: number
   readonly planM2: number
   readonly frontM2: number
-}
-
-/** Shape of a weight that hangs on its own, by family. */
-export const HANGS: Readonly<Partial<Record<FamilyId, 'ball' | 'football' | 'bullet'>>> = {
-  J3: 'football',
-  J4: 'ball',
-  J6: 'ball',
-  L1: 'bullet',
-  L3: 'bullet',
-  L4: 'ball',
-  L5: 'ball',
 }
 
 /**
@@ -126,15 +115,16 @@ export function fallWithWeight(
   const own = (body.geometry.massKg - body.displacedKg) * STANDARD_GRAVITY
   const wetN = own + weightKg * (1 - water.densityKgM3 / densityKgM3) * STANDARD_GRAVITY
   if (!(wetN > 0)) return undefined
-  const size = weightSize(HANGS[family] ?? 'ball', weightKg, densityKgM3)
+  const { hangs, pegs } = FAMILIES[family]
+  const size = weightSize(hangs?.shape ?? 'ball', weightKg, densityKgM3)
   const head = (Math.PI / 4) * size.widthM * size.heightM
-  const level = family === 'L4' || family === 'L5'
+  const level = hangs?.bait === 'level'
   const together = Math.sqrt(
     wetN / (0.5 * water.densityKgM3 * (LUMP * head + (level ? BROADSIDE : END_ON) * planM2)),
   )
-  const free = family === 'L1' && bait.fall
-  const joined = family.startsWith('J')
-  const apart = !joined && family !== 'L5'
+  const free = pegs && bait.fall
+  const joined = hangs?.bait === 'joined'
+  const apart = !joined && !hangs?.stiff
   const up = own < 0
   return {
     massKg: body.geometry.massKg + weightKg,
@@ -146,7 +136,7 @@ export function fallWithWeight(
     pitchRad: level ? 0 : -1.2,
     standsM:
       level && up
-        ? USUAL_LEADER_M[family] + 0.5 * lengthM
+        ? hangs.leaderM! + 0.5 * lengthM
         : joined && up
           ? size.heightM + 0.85 * lengthM
           : up

@@ -2,7 +2,7 @@ import { evaluateFit, type FitResult } from '../fit/evaluateFit'
 import { DRAG_SHARE } from '../fit/holdRules'
 import { openingLoadN } from '../fit/wireStrength'
 import { assembleRig, type AssembledRig } from '../rig/assemble'
-import { FAMILIES, USUAL_LEADER_M } from '../rig/families'
+import { FAMILIES } from '../rig/families'
 import { problemsOf } from '../rig/problems'
 import type { BaitSpec, FamilyId, PointRest, RigSpec } from '../rig/spec'
 import { seededRandom } from '../numerics/random'
@@ -24,15 +24,7 @@ import type { Goods, Rigging } from './goods'
 import { castable, limitOf, type Limit } from './limits'
 import { misfit } from './misfit'
 import { between, nodesOf } from './nodes'
-import {
-  densityOf,
-  fallAsOne,
-  fallWithWeight,
-  HANGS,
-  quickBody,
-  type QuickBody,
-  type QuickFall,
-} from './quick'
+import { densityOf, fallAsOne, fallWithWeight, quickBody, type QuickBody, type QuickFall } from './quick'
 import {
   factorsOf,
   landedShare,
@@ -212,6 +204,7 @@ function lookingAt(place: ReturnType<typeof placeOf>, bait: BaitSpec, { laid, bo
     const hung = hangs(way)
     const spec = rigOf(way, 0, point)
     const plain: RigSpec =
+      // laid as a bare hook of the same gap
       hung && point !== 'open' ? { ...spec, family: 'O2', weightKg: 0, peg: 'pegged' } : spec
     const [problem] = problemsOf(bait, spec)
     if (problem) return { id: 'fit', problem }
@@ -284,16 +277,11 @@ function lookingAt(place: ReturnType<typeof placeOf>, bait: BaitSpec, { laid, bo
     const line = lineFor(goods, place.pull, one.openingN)
     const catches = snagRig(one.rig, line)
     const middle = way.weights[Math.floor(way.weights.length / 2)]!
-    const shape = hangs(way) ? HANGS[family] : undefined
+    const shape = hangs(way) ? FAMILIES[family].hangs?.shape : undefined
     const whole = shape
       ? {
           ...catches,
-          apartM:
-            family === 'L1'
-              ? FREE_APART_M
-              : family === 'L3' || family === 'L4' || family === 'L5'
-                ? USUAL_LEADER_M[family]
-                : 0,
+          apartM: FAMILIES[family].pegs ? FREE_APART_M : (FAMILIES[family].hangs?.leaderM ?? 0),
           heads: [
             wedgeOf({
               shape,
@@ -348,7 +336,7 @@ const FREE_APART_M = 0.5
 
 /** The weight hangs on its own: the hook is laid as if there were none. */
 const hangs = ({ base: { family, peg } }: Rigging): boolean =>
-  family in HANGS && (family !== 'L1' || peg === 'free' || peg === 'half')
+  FAMILIES[family].hangs !== undefined && (!FAMILIES[family].pegs || peg === 'free' || peg === 'half')
 
 const keyOf = (spec: RigSpec): string => JSON.stringify(spec)
 

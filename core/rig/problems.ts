@@ -73,7 +73,7 @@ function weightProblems(rig: RigSpec, weighted: boolean): Problem[] {
     : rig.weightKg === 0
       ? []
       : [{ field: 'rig.weightKg', code: 'noWeight' }]
-  const noPeg = rig.peg !== undefined && rig.peg !== 'pegged' && rig.family !== 'L1'
+  const noPeg = rig.peg !== undefined && rig.peg !== 'pegged' && !FAMILIES[rig.family].pegs
   return [
     ...mass,
     ...known('rig.weightMaterial', rig.weightMaterial in WEIGHT_MATERIALS),

@@ -1,5 +1,7 @@
 import {
+  FAMILIES,
   FAMILY_IDS,
+  type Family,
   WEIGHT_MATERIALS,
   type FamilyId,
   type HookStyle,
@@ -21,6 +23,7 @@ const HOOK_STYLES = [
   'jig',
   'longJig',
 ] as const satisfies readonly HookStyle[]
+const HEAD_GROUPS: ReadonlySet<Family['group']> = new Set(['open', 'jointed', 'trailer'])
 const WEIGHT_SHAPES = [
   'ball',
   'bullet',
@@ -32,7 +35,8 @@ const WEIGHT_SHAPES = [
   'slab',
   'stick',
 ] as const satisfies readonly WeightShape[]
-const HEAD_FAMILIES = FAMILY_IDS.filter(id => /^[EJT]/.test(id))
+/** Families that are sold as one piece with their hook, or as a head to put one on. */
+export const HEAD_FAMILIES = FAMILY_IDS.filter(id => HEAD_GROUPS.has(FAMILIES[id].group))
 export const HOOK_STYLE_NAMES: Readonly<Record<(typeof HOOK_STYLES)[number], string>> = {
   wideGap: 'wide-gap offset',
   worm: 'offset worm',

@@ -94,6 +94,31 @@ export interface StoredDocument<K extends DocumentKind = DocumentKind> {
 }
 
 const name = field.line('Name', 80).min(1, { error: 'Give it a name.' })
+/** A spot as it is edited: its name beside what it holds. A position left empty is none. */
+const degrees = (most: number, called: string) => {
+  const error = `${called}: degrees from −${most} to ${most}.`
+  return z
+    .number({ error })
+    .min(-most, { error })
+    .max(most, { error })
+    .nullish()
+    .transform(at => at ?? undefined)
+}
+export const spotFormSchema = z
+  .strictObject({
+    ...spotSchema.shape,
+    name,
+    lat: degrees(90, 'Latitude'),
+    lon: degrees(180, 'Longitude'),
+  })
+  .transform(({ lat, lon, ...rest }) => ({
+    ...rest,
+    ...(lat === undefined ? {} : { lat }),
+    ...(lon === undefined ? {} : { lon }),
+  }))
+export type SpotForm = z.input<typeof spotFormSchema>
+/** A name alone, as it is typed. */
+export const namedSchema = z.object({ name })
 /** `id` is made on the device that asks, so that asking again makes nothing twice. */
 export const newDocumentSchema = (kind: DocumentKind) =>
   z.strictObject({ id: field.id.optional(), name, content: DOCUMENT_SCHEMAS[kind] })

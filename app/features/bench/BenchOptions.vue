@@ -3,7 +3,8 @@ import { UButton, UCheckbox } from '#components'
 import { computed } from 'vue'
 import { useSettings } from '~/ui/settings'
 import { useSpread } from '~/sheet/spread'
-import ChoiceField from '~/ui/ChoiceField.vue'
+import FieldRow from '~/ui/FieldRow.vue'
+import { choice, choicesOf } from '~/ui/fields'
 import LadderStepper from '~/ui/LadderStepper.vue'
 import NumberField from '~/ui/NumberField.vue'
 import {
@@ -35,21 +36,45 @@ const settings = useSettings()
 const spread = useSpread()
 const family = computed(() => FAMILIES[props.lane.family])
 const weedless = computed(() => props.lane.pointRest !== 'open')
-const choices = <T extends string>(
-  ids: readonly T[],
-  names: Readonly<Record<T, string | { readonly name: string }>>,
-): { value: T; label: string }[] =>
-  ids.map(value => {
-    const name = names[value]
-    return { value, label: typeof name === 'string' ? name : name.name }
-  })
-const wires = choices(['fine', 'standard', 'heavy'] as const, WIRE_GRADES)
-const gaps = [
-  { value: 'standard', label: 'usual gap' },
-  { value: 'deep', label: 'deep belly' },
-] as const
+const GAPS = choicesOf({ standard: 'usual gap', deep: 'deep belly' })
 const GUARDS = { none: 'no guard', fibre: 'fibre guard', wire: 'wire guard' } as const
-const materials = choices(Object.keys(WEIGHT_MATERIALS) as Lane['weightMaterial'][], WEIGHT_MATERIALS)
+/** The usual one is left out of the rig. */
+const unless = <T,>(usual: T, value: T): T | undefined => (value === usual ? undefined : value)
+const materialRow = computed(() => {
+  const { weightMaterial, wire = 'standard', gap = 'standard' } = props.lane
+  return [
+    ...(family.value.weighted
+      ? [
+          choice('of', weightMaterial, choicesOf(WEIGHT_MATERIALS), of =>
+            emit('change', { weightMaterial: of }),
+          ),
+        ]
+      : []),
+    choice('wire', wire, choicesOf(WIRE_GRADES), to => emit('change', { wire: unless('standard', to) })),
+    ...(weedless.value
+      ? [choice('gap', gap, GAPS, to => emit('change', { gap: unless('standard', to) }))]
+      : []),
+  ]
+})
+const holdRow = computed(() => {
+  const { pointRests, keepers, guards } = family.value
+  const { pointRest, keeper = keepers[0]! } = props.lane
+  return [
+    ...(pointRests.length > 1
+      ? [
+          choice('point', pointRest, choicesOf(POINT_WORDS, pointRests), to =>
+            emit('change', { pointRest: to }),
+          ),
+        ]
+      : []),
+    choice('held by', keeper, choicesOf(KEEPERS, keepers), to =>
+      emit('change', { keeper: unless(keepers[0], to) }),
+    ),
+    ...(guards
+      ? [choice('guard', guardOf(props.lane), choicesOf(GUARDS, guards), guard => emit('change', { guard }))]
+      : []),
+  ]
+})
 const OWN = [
   ['lengthM', 'length', 'small'],
   ['gapM', 'gap', 'small'],
@@ -91,50 +116,10 @@ const moved = computed(
       />
     </div>
     <div class="row">
-      <ChoiceField
-        v-if="family.weighted"
-        label="of"
-        :model-value="lane.weightMaterial"
-        :items="materials"
-        @update:model-value="weightMaterial => emit('change', { weightMaterial })"
-      />
-      <ChoiceField
-        label="wire"
-        :model-value="lane.wire ?? 'standard'"
-        :items="wires"
-        @update:model-value="wire => emit('change', { wire: wire === 'standard' ? undefined : wire })"
-      />
-      <ChoiceField
-        v-if="weedless"
-        label="gap"
-        :model-value="lane.gap ?? 'standard'"
-        :items="gaps"
-        @update:model-value="gap => emit('change', { gap: gap === 'standard' ? undefined : gap })"
-      />
+      <FieldRow :fields="materialRow" />
     </div>
     <div class="row">
-      <ChoiceField
-        v-if="family.pointRests.length > 1"
-        label="point"
-        :model-value="lane.pointRest"
-        :items="choices(family.pointRests, POINT_WORDS)"
-        @update:model-value="pointRest => emit('change', { pointRest })"
-      />
-      <ChoiceField
-        label="held by"
-        :model-value="lane.keeper ?? family.keepers[0]!"
-        :items="choices(family.keepers, KEEPERS)"
-        @update:model-value="
-          keeper => emit('change', { keeper: keeper === family.keepers[0] ? undefined : keeper })
-        "
-      />
-      <ChoiceField
-        v-if="family.guards"
-        label="guard"
-        :model-value="guardOf(lane)"
-        :items="choices(family.guards, GUARDS)"
-        @update:model-value="guard => emit('change', { guard })"
-      />
+      <FieldRow :fields="holdRow" />
     </div>
     <div class="row">
       <UCheckbox

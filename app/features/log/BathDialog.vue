@@ -1,17 +1,17 @@
 <script setup lang="ts">
-import { UButton, UInput, UModal } from '#components'
+import { UButton, UForm, UFormField, UInput, UModal } from '#components'
 import { useToast } from '#imports'
-import { computed, ref, watch } from 'vue'
+import { computed, reactive, ref, watch } from 'vue'
 import { useBaths } from '~/sync/documents'
 import { useSettings } from '~/ui/settings'
-import ChoiceField from '~/ui/ChoiceField.vue'
-import NumberField from '~/ui/NumberField.vue'
+import FieldRow from '~/ui/FieldRow.vue'
+import { choice, choicesOf, number } from '~/ui/fields'
 import TapClock from './TapClock.vue'
 import { gToKg, SALINITY_RANGE_GKG, TEMPERATURE_RANGE_C, WEIGHT_MATERIALS } from '#core'
 import { BALL_RANGE_KG, BATH_DEPTH_RANGE_M, BATH_WIDTH_RANGE_M } from '#schemas/fields'
-import type { BathContent, StoredDocument } from '#schemas/spot'
+import { namedSchema, type BathContent, type StoredDocument } from '#schemas/spot'
 import { bathWords, readBath } from './bath'
-import { withUnit, type Unit } from '#words/units'
+import { PER_MILLE, withUnit } from '#words/units'
 
 /**
  * Baths, buckets and pools to time drops in: measured once, and held against a bare ball whose fall is known.
@@ -21,10 +21,7 @@ const where = defineModel<string>('where', { required: true })
 const baths = useBaths()
 const settings = useSettings()
 const toast = useToast()
-const SALT: Unit = { label: '‰', from: x => x, to: x => x, decimals: 0 }
-const materials = (
-  Object.entries(WEIGHT_MATERIALS) as [BathContent['ball']['material'], { name: string }][]
-).map(([value, { name }]) => ({ value, label: name }))
+const materials = choicesOf(WEIGHT_MATERIALS)
 const chosen = ref<string>()
 watch(open, now => now && (chosen.value = baths.byId.has(where.value) ? where.value : baths.list[0]?.id), {
   immediate: true,
@@ -47,6 +44,31 @@ const set = (change: Partial<BathContent>, name = one.value!.name): Promise<unkn
   baths.change(one.value!, name, { ...one.value!.content, ...change })
 const setBall = (change: Partial<BathContent['ball']>): Promise<unknown> =>
   set({ ball: { ...one.value!.content.ball, ...change } })
+const measures = computed(() => {
+  const { depthM, acrossM, temperatureC, salinityGKg } = one.value!.content
+  const { vessel, temperature } = settings.units
+  return [
+    number('depth of water', depthM, [vessel, BATH_DEPTH_RANGE_M, 0.01], to => set({ depthM: to })),
+    number('narrower width', acrossM, [vessel, BATH_WIDTH_RANGE_M, 0.01], to => set({ acrossM: to })),
+    number('temperature', temperatureC, [temperature, TEMPERATURE_RANGE_C, 1], to =>
+      set({ temperatureC: to }),
+    ),
+    number('salt', salinityGKg, [PER_MILLE, SALINITY_RANGE_GKG, 1], to => set({ salinityGKg: to })),
+  ]
+})
+const ball = computed(() => {
+  const { massKg, material } = one.value!.content.ball
+  return [
+    number('ball', massKg, [settings.units.scale, BALL_RANGE_KG, 0.0005], to => setBall({ massKg: to })),
+    choice('of', material, materials, to => setBall({ material: to })),
+  ]
+})
+const naming = reactive({ name: '' })
+watch(one, now => void (naming.name = now?.name ?? ''), { immediate: true })
+const rename = (event: Event): void => {
+  const { data } = namedSchema.safeParse({ name: (event.target as HTMLInputElement).value })
+  if (data) void set({}, data.name)
+}
 const MOST_TAPS = 40
 const keepTap = (seconds: number): void =>
   void setBall({ taps: [...one.value!.content.ball.taps, Number(seconds.toFixed(3))].slice(-MOST_TAPS) })
@@ -90,62 +112,16 @@ function use({ id }: StoredDocument<'bath'>): void {
       </p>
       <template v-if="one">
         <div class="fields">
-          <label
-            ><span class="label">name</span
-            ><UInput
-              :model-value="one.name"
-              maxlength="80"
-              @change="set({}, ($event.target as HTMLInputElement).value.trim() || one.name)"
-          /></label>
-          <NumberField
-            label="depth of water"
-            :model-value="one.content.depthM"
-            :unit="settings.units.vessel"
-            :range="BATH_DEPTH_RANGE_M"
-            :step="0.01"
-            @update:model-value="value => set({ depthM: value })"
-          />
-          <NumberField
-            label="narrower width"
-            :model-value="one.content.acrossM"
-            :unit="settings.units.vessel"
-            :range="BATH_WIDTH_RANGE_M"
-            :step="0.01"
-            @update:model-value="value => set({ acrossM: value })"
-          />
-          <NumberField
-            label="temperature"
-            :model-value="one.content.temperatureC"
-            :unit="settings.units.temperature"
-            :range="TEMPERATURE_RANGE_C"
-            :step="1"
-            @update:model-value="value => set({ temperatureC: value })"
-          />
-          <NumberField
-            label="salt"
-            :model-value="one.content.salinityGKg"
-            :unit="SALT"
-            :range="SALINITY_RANGE_GKG"
-            :step="1"
-            @update:model-value="value => set({ salinityGKg: value })"
-          />
+          <UForm :schema="namedSchema" :state="naming">
+            <UFormField name="name" label="name"
+              ><UInput v-model="naming.name" @change="rename"
+            /></UFormField>
+          </UForm>
+          <FieldRow :fields="measures" />
         </div>
         <h3>Calibrate <small>a bare ball, no line, let go just under the surface</small></h3>
         <div class="fields">
-          <NumberField
-            label="ball"
-            :model-value="one.content.ball.massKg"
-            :unit="settings.units.scale"
-            :range="BALL_RANGE_KG"
-            :step="0.0005"
-            @update:model-value="massKg => setBall({ massKg })"
-          />
-          <ChoiceField
-            label="of"
-            :model-value="one.content.ball.material"
-            :items="materials"
-            @update:model-value="material => setBall({ material })"
-          />
+          <FieldRow :fields="ball" />
         </div>
         <TapClock
           first="Let go"
@@ -210,11 +186,6 @@ h3 small {
   gap: 6px 16px;
   align-items: baseline;
   padding: 4px 0 6px;
-}
-.fields label {
-  display: inline-flex;
-  gap: 6px;
-  align-items: baseline;
 }
 .says {
   font-size: 16px;

@@ -6,23 +6,20 @@ import { useSpots } from '~/sync/documents'
 import { useSettings } from '~/ui/settings'
 import { useSpread } from '~/sheet/spread'
 import ChoiceField from '~/ui/ChoiceField.vue'
-import NumberField from '~/ui/NumberField.vue'
+import FieldRow from '~/ui/FieldRow.vue'
+import { choice, choicesOf, number } from '~/ui/fields'
+import { useWaterFields } from '~/sheet/fields/useWaterFields'
 import NumberFieldDepth from '~/sheet/fields/NumberFieldDepth.vue'
 import ZoneField from '~/sheet/fields/ZoneField.vue'
 import {
   ACTIVITIES,
-  BOTTOM_IDS,
   BOTTOMS,
   CLARITIES,
-  COVER_IDS,
   COVERS,
   FEEDING,
   FEEDING_IDS,
   LIGHTS,
-  SALINITY_GKG,
   SPECIES,
-  STREAM_RANGE_MS,
-  TEMPERATURE_RANGE_C,
   type Day,
 } from '#core'
 import { PREY_RANGE_M } from '#schemas/fields'
@@ -35,7 +32,7 @@ import { withUnit } from '#words/units'
  * The conditions in one short form; a spot fills them in. What is worked out from the fish says so until it
  * is set.
  */
-defineProps<{ day: Day }>()
+const props = defineProps<{ day: Day }>()
 const spread = useSpread()
 const settings = useSettings()
 const spots = useSpots()
@@ -44,47 +41,32 @@ onMounted(() => {
 })
 const water = computed(() => spread.content.water)
 const own = computed<FishChoice>(() => spread.content.fish ?? {})
-const setWater = <K extends keyof typeof spread.content.water>(
-  key: K,
-  value: (typeof spread.content.water)[K],
-): void => spread.edit(draft => void (draft.water[key] = value))
 const setFish = (change: Partial<FishChoice>): void =>
   spread.edit(draft => void (draft.fish = { ...draft.fish, ...change }))
-const setCurrent = (surfaceMS: number): void =>
-  spread.edit(draft => {
-    if (surfaceMS === 0) delete draft.water.stream
-    else draft.water.stream = { surfaceMS, towardRad: draft.water.stream?.towardRad ?? 0 }
-  })
 const takeSpecies = (species: FishChoice['species']): void =>
   spread.edit(draft => {
     const { activity: _, prey: __, preyM: ___, ...kept } = draft.fish ?? {}
     draft.fish = { ...kept, species }
     if (draft.fishing) delete draft.fishing.feeding
   })
-const list = <T extends string>(ids: readonly T[], name: (id: T) => string) =>
-  ids.map(value => ({ value, label: name(value) }))
-const covers = list(COVER_IDS, id => COVERS[id].name)
-const bottoms = list(BOTTOM_IDS, id => BOTTOMS[id].name)
-const activities = list(ACTIVITIES, id => ACTIVITY_WORDS[id])
-const clarities = list(CLARITIES, id => CLARITY_WORDS[id])
-const lights = list(LIGHTS, id => LIGHT_WORDS[id])
-const feedings = list(FEEDING_IDS, id => FEEDING[id].name)
-const salts = [
-  { value: 'fresh', label: 'fresh' },
-  { value: 'brackish', label: 'brackish' },
-  { value: 'salt', label: 'salt' },
-] as const
-const salt = computed(
-  () =>
-    salts.reduce(
-      (best, one) =>
-        Math.abs(SALINITY_GKG[one.value] - water.value.salinityGKg) <
-        Math.abs(SALINITY_GKG[best.value] - water.value.salinityGKg)
-          ? one
-          : best,
-      salts[0],
-    ).value,
-)
+const activities = choicesOf(ACTIVITY_WORDS, ACTIVITIES)
+const waters = useWaterFields()
+const aboutWater = computed(() => [
+  waters.cover.value,
+  waters.bottom.value,
+  waters.current.value,
+  waters.salt.value,
+  waters.temperature.value,
+  choice('clarity', props.day.clarity, choicesOf(CLARITY_WORDS, CLARITIES), clarity => setFish({ clarity })),
+  choice('light', props.day.light, choicesOf(LIGHT_WORDS, LIGHTS), light => setFish({ light })),
+])
+const aboutFood = computed(() => [
+  choice('they', props.day.feeding, choicesOf(FEEDING, FEEDING_IDS), feeding =>
+    spread.edit(draft => void (draft.fishing = { ...draft.fishing, feeding })),
+  ),
+  choice('they eat', props.day.prey, preyItems, prey => setFish({ prey, preyM: undefined })),
+  number('of', props.day.preyM, [settings.units.length, PREY_RANGE_M, 0.005], preyM => setFish({ preyM })),
+])
 /** On a phone the form folds away, so that the answer comes first. */
 const narrow = useMediaQuery('(max-width: 639px)')
 const unfolded = ref(false)
@@ -118,52 +100,7 @@ function takeSpot(id: string): void {
     <div class="row">
       <ChoiceField label="spot" :model-value="NO_SPOT" :items="spotItems" @update:model-value="takeSpot" />
       <NumberFieldDepth />
-      <ChoiceField
-        label="cover"
-        :model-value="water.cover"
-        :items="covers"
-        @update:model-value="value => setWater('cover', value)"
-      />
-      <ChoiceField
-        label="bottom"
-        :model-value="water.bottom"
-        :items="bottoms"
-        @update:model-value="value => setWater('bottom', value)"
-      />
-      <NumberField
-        label="current"
-        :model-value="water.stream?.surfaceMS ?? 0"
-        :unit="settings.units.speed"
-        :range="STREAM_RANGE_MS"
-        :step="0.1"
-        @update:model-value="setCurrent"
-      />
-      <ChoiceField
-        label="water"
-        :model-value="salt"
-        :items="salts"
-        @update:model-value="value => setWater('salinityGKg', SALINITY_GKG[value])"
-      />
-      <NumberField
-        label="temperature"
-        :model-value="water.temperatureC"
-        :unit="settings.units.temperature"
-        :range="TEMPERATURE_RANGE_C"
-        :step="1"
-        @update:model-value="value => setWater('temperatureC', value)"
-      />
-      <ChoiceField
-        label="clarity"
-        :model-value="day.clarity"
-        :items="clarities"
-        @update:model-value="clarity => setFish({ clarity })"
-      />
-      <ChoiceField
-        label="light"
-        :model-value="day.light"
-        :items="lights"
-        @update:model-value="light => setFish({ light })"
-      />
+      <FieldRow :fields="aboutWater" />
     </div>
     <div class="row">
       <ChoiceField
@@ -188,28 +125,7 @@ function takeSpot(id: string): void {
           aria-label="Work their activity out again"
           @click="setFish({ activity: undefined })"
       /></span>
-      <ChoiceField
-        label="they"
-        :model-value="day.feeding"
-        :items="feedings"
-        @update:model-value="
-          feeding => spread.edit(draft => void (draft.fishing = { ...draft.fishing, feeding }))
-        "
-      />
-      <ChoiceField
-        label="they eat"
-        :model-value="day.prey"
-        :items="preyItems"
-        @update:model-value="prey => setFish({ prey, preyM: undefined })"
-      />
-      <NumberField
-        label="of"
-        :model-value="day.preyM"
-        :unit="settings.units.length"
-        :range="PREY_RANGE_M"
-        :step="0.005"
-        @update:model-value="preyM => setFish({ preyM })"
-      />
+      <FieldRow :fields="aboutFood" />
       <ZoneField />
       <slot />
     </div>

@@ -1,15 +1,13 @@
 <script setup lang="ts">
-import { UButton, UInput, UModal } from '#components'
+import { UButton, UModal } from '#components'
 import { useToast } from '#imports'
 import { computed, ref } from 'vue'
 import { useSpots } from '~/sync/documents'
 import { useSettings } from '~/ui/settings'
 import { useSpread } from '~/sheet/spread'
-import ChoiceField from '~/ui/ChoiceField.vue'
-import NumberField from '~/ui/NumberField.vue'
+import SpotForm from './SpotForm.vue'
 import type { StoredDocument, SpotContent } from '#schemas/spot'
-import { BOTTOMS, COVERS, SPECIES, STREAM_RANGE_MS } from '#core'
-import { DEPTH_RANGE_M } from '#schemas/fields'
+import { BOTTOMS, COVERS, SPECIES } from '#core'
 import { saveText } from '~/ui/card'
 import { spotsFromGpx, spotsToGpx } from '../../../shared/gpx'
 import { withUnit } from '#words/units'
@@ -25,8 +23,6 @@ const toast = useToast()
 const chosen = ref<string>()
 const bad = ref<string>()
 const one = computed(() => spots.byId.get(chosen.value ?? ''))
-const set = (change: Partial<SpotContent>, name = one.value!.name): void =>
-  void spots.change(one.value!, name, { ...one.value!.content, ...change })
 async function addFromSheet(): Promise<void> {
   const { place, depthM, cover, bottom, salinityGKg, stream } = spread.content.water
   const { species = 'seaBass', prey, clarity = 'clear' } = spread.content.fish ?? {}
@@ -72,16 +68,7 @@ async function read(file: File): Promise<void> {
     bad.value = failureText(error)
   }
 }
-const place = (key: 'lat' | 'lon', event: Event): void => {
-  const text = (event.target as HTMLInputElement).value.trim()
-  const value = Number(text)
-  if (text !== '' && !Number.isFinite(value))
-    return void (bad.value = 'A position is a number of degrees, as 0.4102.')
-  bad.value = undefined
-  const { [key]: _, ...rest } = one.value!.content
-  void spots.change(one.value!, one.value!.name, text === '' ? rest : { ...rest, [key]: value })
-}
-const typed = (event: Event): string => (event.target as HTMLInputElement).value.trim()
+const keep = (name: string, content: SpotContent): void => void spots.change(one.value!, name, content)
 </script>
 
 <template>
@@ -113,68 +100,10 @@ const typed = (event: Event): string => (event.target as HTMLInputElement).value
               {{ BOTTOMS[s.content.bottom].name }}, {{ SPECIES[s.content.species].name }}</small
             >
           </UButton>
-          <div v-if="s.id === chosen" class="edit">
-            <label
-              ><span class="label">name</span
-              ><UInput :model-value="s.name" maxlength="80" @change="typed($event) && set({}, typed($event))"
-            /></label>
-            <label
-              ><span class="label">water</span
-              ><UInput :model-value="s.content.water" maxlength="80" @change="set({ water: typed($event) })"
-            /></label>
-            <NumberField
-              label="depth"
-              :model-value="s.content.depthM"
-              :unit="settings.units.depth"
-              :range="DEPTH_RANGE_M"
-              :step="0.25"
-              @update:model-value="depthM => set({ depthM })"
-            />
-            <NumberField
-              label="strongest current"
-              :model-value="s.content.currentMS"
-              :unit="settings.units.speed"
-              :range="STREAM_RANGE_MS"
-              :step="0.1"
-              @update:model-value="currentMS => set({ currentMS })"
-            />
-            <ChoiceField
-              label="tide"
-              :model-value="s.content.tide >= 0.75 ? '1' : s.content.tide > 0 ? '0.5' : '0'"
-              :items="[
-                { value: '0', label: 'none' },
-                { value: '0.5', label: 'half: behind a bar' },
-                { value: '1', label: 'all of it' },
-              ]"
-              @update:model-value="value => set({ tide: Number(value) })"
-            />
-            <label
-              ><span class="label">lat</span
-              ><UInput
-                class="short"
-                :model-value="s.content.lat"
-                inputmode="decimal"
-                @change="place('lat', $event)" /></label
-            ><label
-              ><span class="label">lon</span
-              ><UInput
-                class="short"
-                :model-value="s.content.lon"
-                inputmode="decimal"
-                @change="place('lon', $event)"
-            /></label>
-            <label class="wide"
-              ><span class="label">notes</span
-              ><UInput :model-value="s.content.notes" maxlength="500" @change="set({ notes: typed($event) })"
-            /></label>
-            <UButton @click="remove(s)">Delete</UButton>
-          </div>
+          <SpotForm v-if="s.id === chosen" :spot="s" @keep="keep" @remove="remove(s)" />
         </li>
       </ul>
-      <p class="label">
-        Cover, bottom and fish are those of the water it was made from; spots without a position do not travel
-        as GPX.
-      </p>
+      <p class="label">Spots without a position do not travel as GPX.</p>
     </template>
   </UModal>
 </template>
@@ -207,27 +136,6 @@ small {
   display: block;
   font-size: 13px;
   color: var(--ink-soft);
-}
-.edit {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 16px;
-  padding: 4px 8px 10px;
-  align-items: baseline;
-}
-.edit label {
-  display: inline-flex;
-  gap: 6px;
-  align-items: baseline;
-}
-.short {
-  width: 90px;
-}
-.wide {
-  flex: 1 1 100%;
-}
-.wide > :last-child {
-  flex: 1;
 }
 .bad {
   color: var(--wrack);

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { useSettings } from '~/ui/settings'
 import { useSpread } from '~/sheet/spread'
 import ChoiceField from '~/ui/ChoiceField.vue'
+import { choicesOf } from '~/ui/fields'
 import LadderStepper from '~/ui/LadderStepper.vue'
 import { FAMILIES, HOOK_SIZES, stepWeight, WEIGHT_MATERIALS, type Problem } from '#core'
 import type { Lane } from '#schemas/spread'
@@ -17,11 +18,7 @@ const spread = useSpread()
 const settings = useSettings()
 const family = computed(() => FAMILIES[props.lane.family])
 const ladder = computed(() => settings.units.ladderKg)
-const rests = computed(() => family.value.pointRests.map(value => ({ value, label: POINT_WORDS[value] })))
-const materials = Object.entries(WEIGHT_MATERIALS).map(([value, { name }]) => ({
-  value: value as Lane['weightMaterial'],
-  label: name,
-}))
+const materials = choicesOf(WEIGHT_MATERIALS)
 function wrong(field: string): string | undefined {
   const problem = props.problems.find(p => p.field.startsWith(field))
   return problem && problemText(problem, settings.system)
@@ -58,10 +55,10 @@ const atEnd = (direction: 1 | -1): boolean =>
       @update:model-value="value => edit({ weightMaterial: value })"
     />
     <ChoiceField
-      v-if="rests.length > 1"
+      v-if="family.pointRests.length > 1"
       label="point"
       :model-value="lane.pointRest"
-      :items="rests"
+      :items="choicesOf(POINT_WORDS, family.pointRests)"
       @update:model-value="value => edit({ pointRest: value })"
     />
     <span v-else class="label none">point open</span>

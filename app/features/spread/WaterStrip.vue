@@ -4,23 +4,13 @@ import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
 import { useSettings } from '~/ui/settings'
 import { useSpread } from '~/sheet/spread'
-import ChoiceField from '~/ui/ChoiceField.vue'
 import LineField from '~/sheet/fields/LineField.vue'
-import NumberField from '~/ui/NumberField.vue'
 import NumberFieldDepth from '~/sheet/fields/NumberFieldDepth.vue'
 import WaterSection from './WaterSection.vue'
 import ZoneField from '~/sheet/fields/ZoneField.vue'
-import {
-  BOTTOM_IDS,
-  BOTTOMS,
-  CAST_M,
-  COVER_IDS,
-  COVERS,
-  SALINITY_GKG,
-  SALINITY_RANGE_GKG,
-  STREAM_RANGE_MS,
-  TEMPERATURE_RANGE_C,
-} from '#core'
+import { CAST_M, SALINITY_RANGE_GKG } from '#core'
+import { useWaterFields } from '~/sheet/fields/useWaterFields'
+import FieldRow from '~/ui/FieldRow.vue'
 
 /** The water along the top of the sheet; every control sits on the thing it changes. */
 const HEIGHT = 138
@@ -33,39 +23,9 @@ const host = useTemplateRef('host')
 const { width } = useElementSize(host, undefined, { box: 'border-box' })
 const water = computed(() => spread.content.water)
 
-const covers = COVER_IDS.map(value => ({ value, label: COVERS[value].name }))
-const bottoms = BOTTOM_IDS.map(value => ({ value, label: BOTTOMS[value].name }))
-const salts = [
-  { value: 'fresh', label: 'fresh' },
-  { value: 'brackish', label: 'brackish' },
-  { value: 'salt', label: 'salt' },
-] as const
-/** Anything between the named waters is shown as the nearest of them. */
-const salt = computed(
-  () =>
-    salts.reduce(
-      (best, one) =>
-        Math.abs(SALINITY_GKG[one.value] - water.value.salinityGKg) <
-        Math.abs(SALINITY_GKG[best.value] - water.value.salinityGKg)
-          ? one
-          : best,
-      salts[0],
-    ).value,
-)
-
-const set = <K extends keyof typeof spread.content.water>(
-  key: K,
-  value: (typeof spread.content.water)[K],
-): void => spread.edit(draft => void (draft.water[key] = value))
-
-/**
- * A current set here runs away from the angler until the tank says otherwise; none at all leaves still water.
- */
-const setCurrent = (surfaceMS: number): void =>
-  spread.edit(draft => {
-    if (surfaceMS === 0) delete draft.water.stream
-    else draft.water.stream = { surfaceMS, towardRad: draft.water.stream?.towardRad ?? 0 }
-  })
+const { cover, bottom, current, salt, temperature } = useWaterFields()
+const setPlace = (event: Event): void =>
+  spread.edit(draft => void (draft.water.place = (event.target as HTMLInputElement).value.trim()))
 
 const ticks = computed(() => {
   const { depth } = settings.units
@@ -109,48 +69,15 @@ const saltHint = computed(
       aria-label="Place"
       placeholder="name this water"
       maxlength="80"
-      @change="set('place', ($event.target as HTMLInputElement).value.trim())"
+      @change="setPlace"
     />
     <div class="surface">
-      <ChoiceField
-        label="water"
-        :model-value="salt"
-        :items="salts"
-        :title="saltHint"
-        @update:model-value="value => set('salinityGKg', SALINITY_GKG[value])"
-      />
-      <NumberField
-        label="temperature"
-        :model-value="water.temperatureC"
-        :unit="settings.units.temperature"
-        :range="TEMPERATURE_RANGE_C"
-        :step="1"
-        @update:model-value="value => set('temperatureC', value)"
-      />
+      <span class="of-water" :title="saltHint"><FieldRow :fields="[salt, temperature]" /></span>
       <LineField />
     </div>
     <div class="bed">
       <NumberFieldDepth />
-      <ChoiceField
-        label="cover"
-        :model-value="water.cover"
-        :items="covers"
-        @update:model-value="value => set('cover', value)"
-      />
-      <ChoiceField
-        label="bottom"
-        :model-value="water.bottom"
-        :items="bottoms"
-        @update:model-value="value => set('bottom', value)"
-      />
-      <NumberField
-        label="current"
-        :model-value="water.stream?.surfaceMS ?? 0"
-        :unit="settings.units.speed"
-        :range="STREAM_RANGE_MS"
-        :step="0.1"
-        @update:model-value="setCurrent"
-      />
+      <FieldRow :fields="[cover, bottom, current]" />
       <ZoneField />
       <span class="label scope"
         >as met along {{ Math.round(settings.units.depth.from(CAST_M)) }} {{ settings.units.depth.label }} of
@@ -198,6 +125,9 @@ const saltHint = computed(
 }
 .place::placeholder {
   color: var(--ink-soft);
+}
+.of-water {
+  display: contents;
 }
 .surface {
   position: absolute;

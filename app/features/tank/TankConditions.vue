@@ -2,8 +2,8 @@
 import { computed } from 'vue'
 import { useSettings } from '~/ui/settings'
 import { useSpread } from '~/sheet/spread'
-import ChoiceField from '~/ui/ChoiceField.vue'
-import NumberField from '~/ui/NumberField.vue'
+import FieldRow from '~/ui/FieldRow.vue'
+import { choice, choicesOf, number, type Field } from '~/ui/fields'
 import { degToRad, radToDeg, STREAM_RANGE_MS } from '#core'
 import { LIFT_RANGE_M, ROD_DISTANCE_RANGE_M } from '#schemas/fields'
 import type { Unit } from '#words/units'
@@ -11,17 +11,13 @@ import type { Unit } from '#words/units'
 /** How the line is held, and the current. */
 const spread = useSpread()
 const settings = useSettings()
-const holds = [
-  { value: 'slack', label: 'open spool' },
-  { value: 'controlled', label: 'light pull' },
-  { value: 'tight', label: 'closed bail' },
-] as const
-const ways = [
-  { value: '0', label: 'away from you' },
-  { value: '180', label: 'toward you' },
-  { value: '90', label: 'across, to the left' },
-  { value: '-90', label: 'across, to the right' },
-] as const
+const HOLDS = choicesOf({ slack: 'open spool', controlled: 'light pull', tight: 'closed bail' })
+const WAYS = choicesOf({
+  '0': 'away from you',
+  '180': 'toward you',
+  '90': 'across, to the left',
+  '-90': 'across, to the right',
+})
 const USUAL_DISTANCE_M = 15
 const SECONDS: Unit = { label: 's', from: s => s, to: s => s, decimals: 1 }
 const LIFT_AFTER_S = [0, 60] as const
@@ -29,9 +25,6 @@ const LIFT_AFTER_S = [0, 60] as const
 const USUAL_LIFT = { afterS: 2, overS: 1 } as const
 const hold = computed(() => spread.content.line.hold ?? { mode: 'slack' as const })
 const stream = computed(() => spread.content.water.stream ?? { surfaceMS: 0, towardRad: 0 })
-const way = computed(
-  () => String(Math.round(radToDeg(stream.value.towardRad))) as (typeof ways)[number]['value'],
-)
 
 function setHold(
   mode: 'slack' | 'controlled' | 'tight',
@@ -59,59 +52,35 @@ function setStream(change: Partial<{ surfaceMS: number; towardRad: number }>): v
     else draft.water.stream = next
   })
 }
-const setHoldMode = (mode: (typeof holds)[number]['value']): void => setHold(mode)
+const fields = computed((): Field[] => {
+  const { depth, speed } = settings.units
+  const held = hold.value
+  const { surfaceMS, towardRad } = stream.value
+  const way = String(Math.round(radToDeg(towardRad))) as (typeof WAYS)[number]['value']
+  return [
+    choice('line held', held.mode, HOLDS, mode => setHold(mode)),
+    ...(held.mode === 'slack'
+      ? []
+      : [
+          number('rod at', held.rodDistanceM, [depth, ROD_DISTANCE_RANGE_M, 1], to => setHold(held.mode, to)),
+          number('lift the rod by', lifted.value?.byM ?? 0, [depth, LIFT_RANGE_M, 0.2], byM =>
+            setLift({ byM }),
+          ),
+        ]),
+    ...(lifted.value
+      ? [number('after', lifted.value.afterS, [SECONDS, LIFT_AFTER_S, 0.5], afterS => setLift({ afterS }))]
+      : []),
+    number('current', surfaceMS, [speed, STREAM_RANGE_MS, 0.1], to => setStream({ surfaceMS: to })),
+    ...(surfaceMS > 0
+      ? [choice('setting', way, WAYS, to => setStream({ towardRad: degToRad(Number(to)) }))]
+      : []),
+  ]
+})
 </script>
 
 <template>
   <span class="conditions">
-    <ChoiceField
-      label="line held"
-      :model-value="hold.mode"
-      :items="holds"
-      @update:model-value="setHoldMode"
-    />
-    <NumberField
-      v-if="hold.mode !== 'slack'"
-      label="rod at"
-      :model-value="hold.rodDistanceM"
-      :unit="settings.units.depth"
-      :range="ROD_DISTANCE_RANGE_M"
-      :step="1"
-      @update:model-value="value => setHold(hold.mode, value)"
-    />
-    <NumberField
-      v-if="hold.mode !== 'slack'"
-      label="lift the rod by"
-      :model-value="lifted?.byM ?? 0"
-      :unit="settings.units.depth"
-      :range="LIFT_RANGE_M"
-      :step="0.2"
-      @update:model-value="byM => setLift({ byM })"
-    />
-    <NumberField
-      v-if="lifted"
-      label="after"
-      :model-value="lifted.afterS"
-      :unit="SECONDS"
-      :range="LIFT_AFTER_S"
-      :step="0.5"
-      @update:model-value="afterS => setLift({ afterS })"
-    />
-    <NumberField
-      label="current"
-      :model-value="stream.surfaceMS"
-      :unit="settings.units.speed"
-      :range="STREAM_RANGE_MS"
-      :step="0.1"
-      @update:model-value="value => setStream({ surfaceMS: value })"
-    />
-    <ChoiceField
-      v-if="stream.surfaceMS > 0"
-      label="setting"
-      :model-value="way"
-      :items="ways"
-      @update:model-value="value => setStream({ towardRad: degToRad(Number(value)) })"
-    />
+    <FieldRow :fields="fields" />
   </span>
 </template>
 

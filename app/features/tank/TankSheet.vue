@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { UButton, UDropdownMenu } from '#components'
-import { useEventListener, usePreferredReducedMotion } from '@vueuse/core'
+import { usePreferredReducedMotion } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useEvaluation } from '~/sheet/useEvaluation'
+import { useKeys } from '~/sheet/useKeys'
 import { useSpread } from '~/sheet/spread'
 import ChoiceField from '~/ui/ChoiceField.vue'
 import LineField from '~/sheet/fields/LineField.vue'
@@ -124,19 +125,22 @@ const exports = (['csv', 'json'] as const).map(kind => ({
 /** One frame of a film at thirty a second. */
 const FRAME_S = 1 / 30
 const described = computed(() => summaryOf(order.value, outcomes.value, settings.system, zone.value))
-useEventListener(window, 'keydown', (event: KeyboardEvent) => {
-  if (
-    (event.target as HTMLElement).closest(
-      'input, [role=slider], [role=combobox], [role=dialog], [role=listbox]',
-    )
-  )
-    return
-  if (event.key === 'ArrowRight') clock.seek(time.value + (event.shiftKey ? 1 : FRAME_S))
-  else if (event.key === 'ArrowLeft') clock.seek(time.value - (event.shiftKey ? 1 : FRAME_S))
-  else if (event.key === 'Home') clock.seek(0)
-  else return
-  event.preventDefault()
-})
+const frames = (event: KeyboardEvent): number => (event.shiftKey ? 1 : FRAME_S)
+useKeys([
+  {
+    keys: '→',
+    says: 'a frame on; with Shift a second',
+    on: ['arrowright', 'shift_arrowright'],
+    run: event => clock.seek(time.value + frames(event)),
+  },
+  {
+    keys: '←',
+    says: 'a frame back; with Shift a second',
+    on: ['arrowleft', 'shift_arrowleft'],
+    run: event => clock.seek(time.value - frames(event)),
+  },
+  { keys: 'Home', says: 'to the splash', on: ['home'], run: () => clock.seek(0) },
+])
 </script>
 
 <template>

@@ -61,7 +61,7 @@ const heavier = (by: 1 | -1): void =>
       :value="lane.weightAtM === undefined ? 'usual' : smallText(lane.weightAtM, settings.system)"
       @step="stepPlace"
     />
-    <template v-if="lane.family === 'L1'">
+    <template v-if="family.pegs">
       <UButton
         variant="ghost"
         class="peg"

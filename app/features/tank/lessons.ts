@@ -1,4 +1,4 @@
-import { lbfToN, ozToKg } from '#core'
+import { FAMILIES, lbfToN, ozToKg } from '#core'
 import type { Lane, SpreadContent } from '#schemas/spread'
 import { setDepth } from '~/ui/drawing/zone'
 
@@ -24,7 +24,7 @@ const lane = (
   hookSize,
   weightKg,
   weightMaterial: 'lead',
-  pointRest: family === 'E1' || family === 'E7' || family === 'L7' || family === 'E3' ? 'open' : 'skin',
+  pointRest: FAMILIES[family].pointRests[0] === 'open' ? 'open' : 'skin',
   ...more,
 })
 

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { useSettings } from '~/ui/settings'
 import { useSpread } from '~/sheet/spread'
 import ChoiceField from '~/ui/ChoiceField.vue'
+import { choicesOf } from '~/ui/fields'
 import NumberField from '~/ui/NumberField.vue'
 import { BAIT_FORMS, FORM_IDS, LIMITS, PLASTIC_IDS, PLASTICS } from '#core'
 import { fromTo, numberText, shown, withUnit } from '#words/units'
@@ -10,8 +11,8 @@ import { fromTo, numberText, shown, withUnit } from '#words/units'
 /** The bait that every lane carries. */
 const spread = useSpread()
 const settings = useSettings()
-const forms = FORM_IDS.map(value => ({ value, label: BAIT_FORMS[value].name }))
-const plastics = PLASTIC_IDS.map(value => ({ value, label: PLASTICS[value].name }))
+const forms = choicesOf(BAIT_FORMS, FORM_IDS)
+const plastics = choicesOf(PLASTICS, PLASTIC_IDS)
 const bait = computed(() => spread.content.bait)
 const density = computed(() => {
   const { value, low, high } = PLASTICS[bait.value.material].density

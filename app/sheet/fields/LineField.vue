@@ -2,6 +2,7 @@
 import { useSettings } from '~/ui/settings'
 import { useSpread } from '~/sheet/spread'
 import ChoiceField from '~/ui/ChoiceField.vue'
+import { choicesOf } from '~/ui/fields'
 import NumberField from '~/ui/NumberField.vue'
 import { LINE_KINDS, LINE_STOCKS } from '#core'
 import { LINE_RANGE_N } from '#schemas/fields'
@@ -9,7 +10,7 @@ import { LINE_RANGE_N } from '#schemas/fields'
 /** The line in use: kind and strength. */
 const spread = useSpread()
 const settings = useSettings()
-const lines = LINE_KINDS.map(value => ({ value, label: LINE_STOCKS[value].name }))
+const lines = choicesOf(LINE_STOCKS, LINE_KINDS)
 </script>
 
 <template>

@@ -77,6 +77,7 @@ export const BELLY = {
   W1: {
     ...common,
     id: 'W1',
+    loose: { hooks: ['bellyWeighted'], weight: 'onHook' },
     name: 'belly-weighted screw-lock hook',
     shortName: 'belly-weighted',
     keepers: ['screw'],

@@ -69,6 +69,17 @@ export interface Family {
   /** the bait trails behind a skirt or blade, and is trimmed to length */ readonly trailer?: true
   /** the hook goes across the bait */ readonly across?: true
   /** needs a hollow bait */ readonly hollowOnly?: true
+  /** what it is put together from at the water, the usual hook first; sold as one piece when left out */
+  readonly loose?: { readonly hooks: readonly HookStyle[]; readonly weight?: WeightShape | 'onHook' }
+  /** its weight hangs on its own */ readonly hangs?: {
+    readonly shape: 'ball' | 'football' | 'bullet'
+    /** how the bait stands to it: on a joint, behind it, or level above it */
+    readonly bait: 'joined' | 'behind' | 'level'
+    /** usual length between them, m */ readonly leaderM?: number
+    /** a wire holds them apart, that does not give */ readonly stiff?: true
+  }
+  /** the hook is short in the bait: across it, or in its head alone */ readonly shortHold?: true
+  /** the weight may be pegged, or run free */ readonly pegs?: true
   /** ways the point may rest, the usual one first */ readonly pointRests: readonly PointRest[]
   /** height of plastic that stands in the gap where the point passes, m */ inGap(
     bait: BaitShape,

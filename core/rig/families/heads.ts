@@ -174,6 +174,7 @@ export const HEADS = {
   E6: {
     ...open,
     id: 'E6',
+    shortHold: true,
     name: 'flat-backed head with a trailing hook',
     shortName: 'head and trailing hook',
     keepers: ['glue'],
@@ -206,6 +207,7 @@ export const HEADS = {
   J7: {
     ...open,
     id: 'J7',
+    shortHold: true,
     group: 'jointed',
     name: 'skirted brush jig, guarded',
     shortName: 'brush jig',
@@ -219,6 +221,7 @@ export const HEADS = {
   T1: {
     ...open,
     id: 'T1',
+    shortHold: true,
     group: 'trailer',
     name: 'trailer on a bladed jig',
     shortName: 'bladed jig',

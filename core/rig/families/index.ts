@@ -1,3 +1,5 @@
+import type { HookStyle } from '../../tackle/hooks'
+import type { WeightShape } from '../../tackle/weights'
 import type { FamilyId } from '../spec'
 import { BELLY } from './bellyWeighted'
 import type { Family } from './family'
@@ -50,3 +52,13 @@ export const FAMILIES: Readonly<Record<FamilyId, Family>> = Object.fromEntries(
   ORDER.map(id => [id, all[id]]),
 ) as Record<FamilyId, Family>
 export const FAMILY_IDS = ORDER
+
+/**
+ * Families that are put together at the water from a hook of this style: with a loose weight of a shape, with the
+ * weight that is on the hook, or with nothing.
+ */
+export const looseFamilies = (style: HookStyle, weight?: WeightShape | 'onHook'): FamilyId[] =>
+  FAMILY_IDS.filter(id => {
+    const { loose } = FAMILIES[id]
+    return loose !== undefined && loose.hooks.includes(style) && loose.weight === weight
+  })

@@ -85,6 +85,7 @@ export const INSIDE = {
   E7: {
     group: 'open',
     id: 'E7',
+    shortHold: true,
     name: 'head inside a tube, hook open',
     shortName: 'head in a tube',
     weighted: true,
@@ -102,6 +103,7 @@ export const INSIDE = {
   J5: {
     group: 'jointed',
     id: 'J5',
+    shortHold: true,
     name: 'fixed-eye weedless head inside a tube',
     shortName: 'weedless in a tube',
     weighted: true,
@@ -120,6 +122,8 @@ export const INSIDE = {
     ...finesse,
     across: true,
     id: 'L6',
+    shortHold: true,
+    loose: { hooks: ['jig'] },
     name: 'hooked across the middle, unweighted',
     shortName: 'hooked across',
     weighted: false,
@@ -131,6 +135,8 @@ export const INSIDE = {
     ...finesse,
     across: true,
     id: 'L7',
+    shortHold: true,
+    loose: { hooks: ['jig'], weight: 'stick' },
     name: 'hook in the middle, weight in the nose',
     shortName: 'nose-weighted',
     weighted: true,
@@ -144,6 +150,7 @@ export const INSIDE = {
   L9: {
     ...finesse,
     id: 'L9',
+    shortHold: true,
     name: 'glider: spike in the tail, hook ahead',
     shortName: 'backward glider',
     weighted: true,

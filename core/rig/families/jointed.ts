@@ -84,6 +84,8 @@ export const JOINTED = {
   J3: {
     ...jointed,
     id: 'J3',
+    loose: { hooks: ['wideGap'], weight: 'football' },
+    hangs: { shape: 'football', bait: 'joined' },
     name: 'swinging football head',
     shortName: 'swinging football',
     keepers: ['neck', 'screw'],
@@ -95,6 +97,8 @@ export const JOINTED = {
   J4: {
     ...jointed,
     id: 'J4',
+    loose: { hooks: ['wideGap'], weight: 'ball' },
+    hangs: { shape: 'ball', bait: 'joined' },
     name: 'hinged ball weight on an offset hook',
     shortName: 'hinged ball',
     keepers: ['neck', 'chinBarb'],
@@ -105,6 +109,7 @@ export const JOINTED = {
   J6: {
     ...jointed,
     id: 'J6',
+    hangs: { shape: 'ball', bait: 'joined' },
     name: 'lipped wobbling head, jointed',
     shortName: 'lipped head',
     keepers: ['neck', 'screw'],
@@ -115,6 +120,8 @@ export const JOINTED = {
   L3: {
     ...line,
     id: 'L3',
+    loose: { hooks: ['wideGap'], weight: 'bullet' },
+    hangs: { shape: 'bullet', bait: 'behind', leaderM: USUAL_LEADER_M.L3 },
     name: 'weight ahead on a leader',
     shortName: 'weight on a leader',
     keepers: ['neck', 'screw'],
@@ -130,6 +137,8 @@ export const JOINTED = {
   L4: {
     ...line,
     id: 'L4',
+    loose: { hooks: ['wideGap'], weight: 'ball' },
+    hangs: { shape: 'ball', bait: 'level', leaderM: USUAL_LEADER_M.L4 },
     name: 'hook over a dropper weight',
     shortName: 'dropper below',
     pointRests: ['skin', 'flush', 'buried', 'open'],
@@ -147,6 +156,8 @@ export const JOINTED = {
   L5: {
     ...line,
     id: 'L5',
+    loose: { hooks: ['wideGap'], weight: 'ball' },
+    hangs: { shape: 'ball', bait: 'level', leaderM: USUAL_LEADER_M.L5, stiff: true },
     name: 'hook over a short wire dropper',
     shortName: 'wire dropper',
     keepers: ['neck', 'barb'],

@@ -71,6 +71,7 @@ export const OFFSET = {
   O1: {
     ...bare,
     id: 'O1',
+    loose: { hooks: ['worm'] },
     name: 'offset worm hook, unweighted',
     shortName: 'worm hook',
     hookStyle: 'worm',
@@ -81,6 +82,7 @@ export const OFFSET = {
   O2: {
     ...bare,
     id: 'O2',
+    loose: { hooks: ['wideGap'] },
     name: 'wide-gap hook, unweighted',
     shortName: 'wide gap, no weight',
     hookStyle: 'wideGap',
@@ -92,6 +94,7 @@ export const OFFSET = {
   O3: {
     ...bare,
     id: 'O3',
+    loose: { hooks: ['straight'] },
     name: 'straight-shank hook, unweighted',
     shortName: 'straight shank',
     hookStyle: 'straight',
@@ -102,6 +105,7 @@ export const OFFSET = {
   O4: {
     ...bare,
     id: 'O4',
+    loose: { hooks: ['bellyWeighted'] },
     name: 'screw-lock hook, unweighted, light wire',
     shortName: 'screw-lock, light',
     hookStyle: 'bellyWeighted',
@@ -122,6 +126,9 @@ export const OFFSET = {
   L1: {
     ...line,
     id: 'L1',
+    loose: { hooks: ['wideGap'], weight: 'bullet' },
+    hangs: { shape: 'bullet', bait: 'behind' },
+    pegs: true,
     name: 'offset hook behind a bullet weight',
     shortName: 'offset and bullet',
     pointRests: ['flush', 'skin', 'buried'],
@@ -133,6 +140,7 @@ export const OFFSET = {
   L2: {
     ...line,
     id: 'L2',
+    loose: { hooks: ['wideGap', 'straight'], weight: 'bullet' },
     name: 'heavy pegged bullet for mats',
     shortName: 'punch rig',
     pointRests: ['buried', 'skin', 'flush'],

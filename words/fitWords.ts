@@ -80,16 +80,8 @@ export function ruleText(rule: FitRule, system: UnitSystem): string {
         : verdict === 'near'
           ? `The point stands only ${mm(Math.max(0, rule.value))} clear of the back: thread the bait a little lower.`
           : `Crowded: the back fills the gap${rule.value > 0 ? '' : ` by ${mm(-rule.value)} too much`}. Take a wider gap, or thread the bait lower.`
-    case 'trailing': {
-      const back = `The trailing hook ends ${percentText(rule.value)} of the way back`
-      return verdict === 'pass'
-        ? `${back}, ahead of the part that swims.`
-        : verdict === 'near'
-          ? `${back}, at the edge of what works.`
-          : rule.wants === 'atMost'
-            ? `${back} and stiffens the tail.`
-            : `${back}: too far forward for short bites.`
-    }
+    case 'trailing':
+      return trailingText(rule)
     case 'trailer':
       return verdict === 'pass'
         ? `${mm(rule.value)} of the trailer hang behind the bend.`
@@ -108,6 +100,17 @@ const PLACES = {
   fifth: 'the first fifth to third',
   thick: 'the thick part',
 } as const
+
+function trailingText({
+  value,
+  verdict,
+  wants,
+}: Pick<FitRule & { id: 'freeTail' }, 'value' | 'verdict' | 'wants'>): string {
+  const back = `The trailing hook ends ${percentText(value)} of the way back`
+  if (verdict === 'pass') return `${back}, ahead of the part that swims.`
+  if (verdict === 'near') return `${back}, at the edge of what works.`
+  return wants === 'atMost' ? `${back} and stiffens the tail.` : `${back}: too far forward for short bites.`
+}
 
 function exitText(rule: RuleOf<'exit'>, system: UnitSystem): string {
   if (!rule.comesOut) return 'The bend is too shallow: the point never comes out of the back.'
@@ -233,124 +236,125 @@ export interface StepText {
 
 type Step = RiggingGuide['steps'][number]
 
-/** A step of the rigging in words. */
-export function stepText(step: Step, system: UnitSystem): StepText {
-  const mm = (m: number): string => smallText(m, system)
-  const say = (title: string, text: string, ...marks: RigMark['id'][]): StepText => ({ title, text, marks })
-  switch (step.id) {
-    case 'trim':
-      return say('Cut the nose', `Cut ${mm(step.cutM)} off the worn nose, square, away from your hand.`)
-    case 'layAlong':
-      return say(
-        'Lay it alongside',
-        `Lay the hook against the bait with its eye at the nose. Mark the back at ${mm(step.exitM)}: there the point comes out.`,
-        'exit',
-      )
-    case 'slit':
-      return say(
-        'Slit the belly',
-        `Slit the belly along the seam under the gap. Stop well short of the back: leave a skin of ${mm(step.skinM)} or more.`,
-        'bend',
-      )
-    case 'wetHead':
-      return say(
-        'Wet the head',
-        'Wet head and hook. Push them up inside the body from the open end, eye to the back.',
-      )
-    case 'pierceEye':
-      return say(
-        'Pierce the eye',
-        `Press the eye out through the back ${mm(step.atM)} from the nose, dead centre.`,
-        'eye',
-      )
-    case 'hookOnce':
-      return say(
-        'Hook it',
-        `Pass the point once through, dead centre, ${mm(step.atM)} from the nose. A ring there saves baits.`,
-        'eye',
-      )
-    case 'seatWeight':
-      return say('Seat the weight', 'Push the weight in along the middle until only its end shows.', 'weight')
-    case 'enterNose':
-      return say(
-        'Enter the nose',
-        'Put the point in dead centre of the nose and thread the bait along the shank, keeping to the middle.',
-      )
-    case 'bringOut':
-      return say(
-        'Bring it out',
-        step.exitM === undefined
-          ? 'Bring the point out on the back.'
-          : `Bring the point out at the mark, ${mm(step.exitM)}, on the seam of the back.`,
-        'exit',
-      )
-    case 'seat':
-      return say(
-        'Seat it',
-        `Slide the bait up until the nose is square on the head and the ${KEEPERS[step.keeper].name} holds it.`,
-      )
-    case 'hangTrailing':
-      return say(
-        'Hang the trailing hook',
-        `Lay the trailing hook along the back, its bend ${mm(step.bendM)} from the nose.`,
-      )
-    case 'screwOn':
-      return say(
-        'Screw it on',
-        'Set the centring pin dead centre in the nose and turn the bait on until the nose meets the ring.',
-      )
-    case 'enterChin':
-      return say(
-        'Enter the nose',
-        `Put the point in dead centre of the nose. Push ${mm(step.neckM)} in and come out of the chin, on the seam.`,
-        'neck',
-      )
-    case 'turnHook':
-      return say(
-        'Turn the hook',
-        'Draw it through to the neck and turn the hook over, so that the point faces the belly.',
-      )
-    case 'comeOut':
-      return say(
-        'Come out on the back',
-        `Push the bait ${mm(step.pushM)} toward the nose, so that it lies flat over the bend. Go in at the belly and come out at the mark, ${mm(step.exitM)}, on the seam of the back.`,
-        'exit',
-      )
-    case 'restPoint':
-      return say(
-        'Rest the point',
-        step.coverM === 0
-          ? 'Let the point lie flush in the slot or along the back.'
-          : `Push the back up over the point: ${mm(step.coverM)} of plastic over it.`,
-        'point',
-      )
-    case 'closeJoint':
-      return say(
-        'Close the joint',
-        'Clip the weight on. The joint must swing freely upward: no plastic in it.',
-      )
-    case 'setWeight':
-      return say(
-        'Set the weight',
-        step.apartM === undefined
-          ? 'Leave the weight free on the line, with no peg.'
-          : `Weight and hook ${smallText(step.apartM, system)} apart.`,
-      )
-    case 'pin':
-      return say(
-        'Pin the bait',
-        'Push a peg through the bait inside the bend, so that it cannot slide down; trim it flush.',
-        'bend',
-      )
-    case 'checkStraight':
-      return say(
-        'Check that it is straight',
-        step.withinM === undefined || step.then === undefined
-          ? 'Sight along it from nose to tail. Hang it by the line: it must hang straight.'
-          : `Sight along it from nose to tail. More than ${mm(step.withinM)} off at the tail and it ${CROOKED_WORDS[step.then]}: take it off and start again.`,
-      )
-  }
+const say = (title: string, text: string, ...marks: RigMark['id'][]): StepText => ({ title, text, marks })
+
+/** Each step in words. @param mm a short length in the angler's units */
+const STEPS: {
+  readonly [Id in Step['id']]: (step: Step & { readonly id: Id }, mm: (m: number) => string) => StepText
+} = {
+  trim: (step, mm) =>
+    say('Cut the nose', `Cut ${mm(step.cutM)} off the worn nose, square, away from your hand.`),
+  layAlong: (step, mm) =>
+    say(
+      'Lay it alongside',
+      `Lay the hook against the bait with its eye at the nose. Mark the back at ${mm(step.exitM)}: there the point comes out.`,
+      'exit',
+    ),
+  slit: (step, mm) =>
+    say(
+      'Slit the belly',
+      `Slit the belly along the seam under the gap. Stop well short of the back: leave a skin of ${mm(step.skinM)} or more.`,
+      'bend',
+    ),
+  wetHead: () =>
+    say(
+      'Wet the head',
+      'Wet head and hook. Push them up inside the body from the open end, eye to the back.',
+    ),
+  pierceEye: (step, mm) =>
+    say(
+      'Pierce the eye',
+      `Press the eye out through the back ${mm(step.atM)} from the nose, dead centre.`,
+      'eye',
+    ),
+  hookOnce: (step, mm) =>
+    say(
+      'Hook it',
+      `Pass the point once through, dead centre, ${mm(step.atM)} from the nose. A ring there saves baits.`,
+      'eye',
+    ),
+  seatWeight: () =>
+    say('Seat the weight', 'Push the weight in along the middle until only its end shows.', 'weight'),
+  enterNose: () =>
+    say(
+      'Enter the nose',
+      'Put the point in dead centre of the nose and thread the bait along the shank, keeping to the middle.',
+    ),
+  bringOut: (step, mm) =>
+    say(
+      'Bring it out',
+      step.exitM === undefined
+        ? 'Bring the point out on the back.'
+        : `Bring the point out at the mark, ${mm(step.exitM)}, on the seam of the back.`,
+      'exit',
+    ),
+  seat: step =>
+    say(
+      'Seat it',
+      `Slide the bait up until the nose is square on the head and the ${KEEPERS[step.keeper].name} holds it.`,
+    ),
+  hangTrailing: (step, mm) =>
+    say(
+      'Hang the trailing hook',
+      `Lay the trailing hook along the back, its bend ${mm(step.bendM)} from the nose.`,
+    ),
+  screwOn: () =>
+    say(
+      'Screw it on',
+      'Set the centring pin dead centre in the nose and turn the bait on until the nose meets the ring.',
+    ),
+  enterChin: (step, mm) =>
+    say(
+      'Enter the nose',
+      `Put the point in dead centre of the nose. Push ${mm(step.neckM)} in and come out of the chin, on the seam.`,
+      'neck',
+    ),
+  turnHook: () =>
+    say(
+      'Turn the hook',
+      'Draw it through to the neck and turn the hook over, so that the point faces the belly.',
+    ),
+  comeOut: (step, mm) =>
+    say(
+      'Come out on the back',
+      `Push the bait ${mm(step.pushM)} toward the nose, so that it lies flat over the bend. Go in at the belly and come out at the mark, ${mm(step.exitM)}, on the seam of the back.`,
+      'exit',
+    ),
+  restPoint: (step, mm) =>
+    say(
+      'Rest the point',
+      step.coverM === 0
+        ? 'Let the point lie flush in the slot or along the back.'
+        : `Push the back up over the point: ${mm(step.coverM)} of plastic over it.`,
+      'point',
+    ),
+  closeJoint: () =>
+    say('Close the joint', 'Clip the weight on. The joint must swing freely upward: no plastic in it.'),
+  setWeight: (step, mm) =>
+    say(
+      'Set the weight',
+      step.apartM === undefined
+        ? 'Leave the weight free on the line, with no peg.'
+        : `Weight and hook ${mm(step.apartM)} apart.`,
+    ),
+  pin: () =>
+    say(
+      'Pin the bait',
+      'Push a peg through the bait inside the bend, so that it cannot slide down; trim it flush.',
+      'bend',
+    ),
+  checkStraight: (step, mm) =>
+    say(
+      'Check that it is straight',
+      step.withinM === undefined || step.then === undefined
+        ? 'Sight along it from nose to tail. Hang it by the line: it must hang straight.'
+        : `Sight along it from nose to tail. More than ${mm(step.withinM)} off at the tail and it ${CROOKED_WORDS[step.then]}: take it off and start again.`,
+    ),
 }
+
+/** A step of the rigging in words. */
+export const stepText = (step: Step, system: UnitSystem): StepText =>
+  (STEPS[step.id] as (step: Step, mm: (m: number) => string) => StepText)(step, m => smallText(m, system))
 
 /** What goes wrong, in a sentence. */
 export function faultText(fault: RiggingGuide['wrong'][number], system: UnitSystem): string {

@@ -86,37 +86,51 @@ type Standing = Doubtful & { readonly report: RigReport }
  * @param ensemble the one they were evaluated with; the usual when left out
  */
 export function judgeLanes(lanes: readonly JudgedLane[], utility: Utility, ensemble?: Ensemble): Verdict {
-  const out = lanes.flatMap(({ letter, result }): Verdict['out'] => {
-    if (!result.ok) return [{ letter, why: 'failed', message: result.message }]
-    const rule = result.value.fit.rules.find(r => r.verdict === 'fail')
-    return rule ? [{ letter, why: 'fit', rule }] : []
-  })
-  const standing = lanes.flatMap(({ letter, result }): Standing[] =>
-    result.ok && result.value.fit.verdict !== 'fail'
-      ? [
-          {
-            letter,
-            report: result.value,
-            owners: result.value.owners,
-            members: utilityOf(result.value.members, utility),
-          },
-        ]
-      : [],
-  )
-  if (standing.length === 0)
-    return {
-      kind: 'none',
-      letters: [],
-      behind: [],
-      decidedBy: 'fit',
-      utility,
-      rigs: [],
-      differences: [],
-      settles: [],
-      out,
-    }
+  const out = lanes.flatMap(outOf)
+  const standing = lanes.flatMap(lane => standingOf(lane, utility))
+  const usual = { behind: [], utility, rigs: [], differences: [], settles: [], out } as const
+  if (standing.length === 0) return { ...usual, kind: 'none', letters: [], decidedBy: 'fit' }
+  const rigs = rankOf(standing)
+  const leader = rigs.reduce((top, r) => (r.pBest > top.pBest ? r : top))
+  const behind = rigs.filter(r => r !== leader && r.pBest < BEHIND).map(r => r.letter)
+  const { kind, letters } = kindOf(standing, rigs, leader, behind, utility)
+  const { settles, turnsOn } =
+    kind === 'one' && leader.pBest > SURELY
+      ? { settles: [], turnsOn: undefined }
+      : settlesOf(standing, ensemble)
+  const few = ensemble?.effective !== undefined && ensemble.effective < EFFECTIVE
+  return {
+    ...usual,
+    kind,
+    letters,
+    behind: behind.filter(letter => !letters.includes(letter)),
+    decidedBy: deciderOf(standing, kind === 'one' ? letters[0]! : rigs[0]!.letter, out.length > 0),
+    rigs,
+    differences: pairs(standing).flatMap(([one, other]) => differencesOf(one, other)),
+    settles,
+    ...(turnsOn ? { turnsOn } : {}),
+    ...(few ? { effective: ensemble.effective } : {}),
+  }
+}
+
+/** A rig that cannot be fished as it is, and why. */
+function outOf({ letter, result }: JudgedLane): Verdict['out'] {
+  if (!result.ok) return [{ letter, why: 'failed', message: result.message }]
+  const rule = result.value.fit.rules.find(r => r.verdict === 'fail')
+  return rule ? [{ letter, why: 'fit', rule }] : []
+}
+
+/** One that can. */
+function standingOf({ letter, result }: JudgedLane, utility: Utility): Standing[] {
+  if (!result.ok || result.value.fit.verdict === 'fail') return []
+  const { value: report } = result
+  return [{ letter, report, owners: report.owners, members: utilityOf(report.members, utility) }]
+}
+
+/** Rigs by what it costs to tie them on where another is the best, the least first. */
+function rankOf(standing: readonly Standing[]): Judged[] {
   const best = bestOf(standing)
-  const rigs = standing
+  return standing
     .map((s): Judged => ({
       letter: s.letter,
       pBest: shareOf(best.length, m => s.members[m]! >= best[m]!),
@@ -124,46 +138,27 @@ export function judgeLanes(lanes: readonly JudgedLane[], utility: Utility, ensem
       utility: measureOf(meanOf(s.members), s.members),
     }))
     .sort((a, b) => a.expectedLoss - b.expectedLoss || (a.letter < b.letter ? -1 : 1))
-  const leader = rigs.reduce((top, r) => (r.pBest > top.pBest ? r : top))
-  const behind = rigs.filter(r => r !== leader && r.pBest < BEHIND).map(r => r.letter)
-  const worth =
-    WORTH_A_RETIE * meanOf(stakeOf(standing.find(s => s.letter === rigs[0]!.letter)!.report.members, utility))
+}
+
+/** What is said, and of which rigs. @param rigs the least costly first */
+function kindOf(
+  standing: readonly Standing[],
+  rigs: readonly Judged[],
+  leader: Judged,
+  behind: readonly string[],
+  utility: Utility,
+): { readonly kind: Exclude<Verdict['kind'], 'none'>; readonly letters: readonly string[] } {
+  const cheapest = standing.find(s => s.letter === rigs[0]!.letter)!
+  const worth = WORTH_A_RETIE * meanOf(stakeOf(cheapest.report.members, utility))
+  const named = (list: readonly Judged[]): string[] => list.map(r => r.letter).sort()
   // tying on any of these costs next to nothing, whichever is the best
-  const safe = rigs.filter(r => r.expectedLoss < worth).map(r => r.letter)
-  const kind =
-    safe.length > 1
-      ? 'alike'
-      : safe.length === 1 || leader.pBest >= BEST
-        ? 'one'
-        : behind.length > 0
-          ? 'group'
-          : 'open'
-  const letters = {
-    alike: safe,
-    one: safe.length === 1 ? safe : [leader.letter],
-    group: rigs.filter(r => !behind.includes(r.letter)).map(r => r.letter),
-    open: rigs.map(r => r.letter),
-  }[kind].sort()
-  const differences = pairs(standing).flatMap(([one, other]) => differencesOf(one, other))
-  const { settles, turnsOn } =
-    kind === 'one' && leader.pBest > SURELY
-      ? { settles: [], turnsOn: undefined }
-      : settlesOf(standing, ensemble)
-  return {
-    kind,
-    letters,
-    behind: behind.filter(letter => !letters.includes(letter)),
-    decidedBy: deciderOf(standing, kind === 'one' ? letters[0]! : rigs[0]!.letter, out.length > 0),
-    utility,
-    rigs,
-    differences,
-    settles,
-    ...(turnsOn ? { turnsOn } : {}),
-    ...(ensemble?.effective !== undefined && ensemble.effective < EFFECTIVE
-      ? { effective: ensemble.effective }
-      : {}),
-    out,
-  }
+  const safe = rigs.filter(r => r.expectedLoss < worth)
+  if (safe.length > 1) return { kind: 'alike', letters: named(safe) }
+  if (safe.length === 1) return { kind: 'one', letters: named(safe) }
+  if (leader.pBest >= BEST) return { kind: 'one', letters: [leader.letter] }
+  return behind.length > 0
+    ? { kind: 'group', letters: named(rigs.filter(r => !behind.includes(r.letter))) }
+    : { kind: 'open', letters: named(rigs) }
 }
 
 /** The best utility in each member. */

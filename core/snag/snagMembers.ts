@@ -133,6 +133,18 @@ interface FewMeetings {
   /** snags of a cast that so few meetings cannot tell from none */ readonly hardly: number
 }
 
+/** What meetings of one state of the rig come to, and how their catches changed from the middle of everything. */
+function sumsOf(rig: SnagRig, met: readonly Met[], scale: SnagScale): Sums {
+  const sum = { past: 0, weed: 0, freed: 0, opened: 0, lost: 0, came: 0, went: 0, stayed: 0 }
+  for (const { obstacle, chance, stance, weight, caught } of met) {
+    const { fate } = endOf(rig, obstacle, chance, stance, scale)
+    sum[fate] += weight
+    if (SNAGS.has(fate)) sum[caught ? 'stayed' : 'came'] += weight ** 2
+    else if (caught) sum.went += weight ** 2
+  }
+  return sum
+}
+
 /** What a cast comes to on the same few meetings, whatever is uncertain of them. */
 function castRates(
   rig: SnagRig,
@@ -163,16 +175,7 @@ function castRates(
     ),
   )
   const at = (scale: SnagScale, usually?: number): FewMet => {
-    const sums = states.map((state, s): Sums => {
-      const sum = { past: 0, weed: 0, freed: 0, opened: 0, lost: 0, came: 0, went: 0, stayed: 0 }
-      for (const { obstacle, chance, stance, weight, caught } of met[s]!) {
-        const { fate } = endOf(state, obstacle, chance, stance, scale)
-        sum[fate] += weight
-        if (SNAGS.has(fate)) sum[caught ? 'stayed' : 'came'] += weight ** 2
-        else if (caught) sum.went += weight ** 2
-      }
-      return sum
-    })
+    const sums = states.map((state, s) => sumsOf(state, met[s]!, scale))
     const standing = scale.standing
     const catches = (sum: Sums): number => CAUGHT.reduce((all, fate) => all + standing * sum[fate], 0)
     const [covered, out] = sums
@@ -229,78 +232,58 @@ export function snagsAmong(
   recall: Recall = forgetful,
 ): (among: Draws) => SnagMembers {
   const { at, usual, hardly } = castRates(rig, obstacles, ride, meetings, recall)
+  const castAt = (scale: SnagScale, leftOut: number, chance: number): CastRates => {
+    const found = at(scale)
+    const unsure = leftOut * Math.exp(chance * Math.sqrt(found.fewness))
+    const rate = (fate: 'weed' | 'freed' | 'opened' | 'lost'): number =>
+      (unsure * rates[fate] * scale.standing * (found[fate] / scale.standing + hardly)) /
+      (usual[fate] + hardly)
+    return {
+      weed: rate('weed'),
+      freed: rate('freed'),
+      opened: rate('opened'),
+      lost: rate('lost'),
+      worn: found.worn,
+      laidBack: found.laidBack,
+    }
+  }
+  /** A cast with every number as `of` has it. */
+  const castWith = (of: (id: SnagNumber) => number): CastRates =>
+    castAt(scaleOf(of), of('snagKind') * of('snagOwn'), of('snagDrawnOwn'))
+
   return among => {
-    const of = (id: ParameterId): Float64Array => among.values(id)
-    const [standing, size, press, strength, free, wear, kind, own, few] = [
-      of('standing'),
-      of('coverSize'),
-      of('press'),
-      of('coverStrength'),
-      of('freeing'),
-      of('wear'),
-      of('snagKind'),
-      of('snagOwn'),
-      of('snagDrawnOwn'),
-    ]
+    const values = new Map(SNAG_NUMBERS.map(id => [id, among.values(id)]))
     const members = {
       snagPerCast: new Float64Array(among.size),
       weedPerCast: new Float64Array(among.size),
       minutesLeft: new Float64Array(among.size),
       lostPerHour: new Float64Array(among.size),
     }
-    const castAt = (scale: SnagScale, leftOut: number, chance: number): CastRates => {
-      const found = at(scale)
-      const unsure = leftOut * Math.exp(chance * Math.sqrt(found.fewness))
-      const rate = (fate: 'weed' | 'freed' | 'opened' | 'lost'): number =>
-        (unsure * rates[fate] * scale.standing * (found[fate] / scale.standing + hardly)) /
-        (usual[fate] + hardly)
-      return {
-        weed: rate('weed'),
-        freed: rate('freed'),
-        opened: rate('opened'),
-        lost: rate('lost'),
-        worn: found.worn,
-        laidBack: found.laidBack,
-      }
-    }
     for (let m = 0; m < among.size; m++) {
-      const cast = castAt(
-        {
-          standing: standing![m]!,
-          size: size![m]!,
-          press: press![m]!,
-          strength: strength![m]!,
-          free: free![m]!,
-          wear: wear![m]!,
-        },
-        kind![m]! * own![m]!,
-        few![m]!,
-      )
+      const cast = castWith(id => values.get(id)![m]!)
       const hour = hourOf(ride, cast, rig.wornPoints !== undefined)
       members.snagPerCast[m] = chanceOf(cast.freed + cast.opened + cast.lost)
       members.weedPerCast[m] = chanceOf(cast.weed)
       members.minutesLeft[m] = hour.minutesLeft
       members.lostPerHour[m] = hour.rigsLost + hour.hooksOpened
     }
-    const middle = (id: ParameterId): number => parameterAt(id, among.centre(id))
     const moved = SNAG_NUMBERS.some(id => among.centre(id) !== 0)
-    const centre = moved
-      ? castAt(
-          {
-            standing: middle('standing'),
-            size: middle('coverSize'),
-            press: middle('press'),
-            strength: middle('coverStrength'),
-            free: middle('freeing'),
-            wear: middle('wear'),
-          },
-          middle('snagKind') * middle('snagOwn'),
-          among.centre('snagDrawnOwn'),
-        )
-      : rates
-    return { ...members, centre }
+    // what the few meetings leave unsure is told in deviates, everything else in its own measure
+    const middle = (id: SnagNumber): number =>
+      id === 'snagDrawnOwn' ? among.centre(id) : parameterAt(id, among.centre(id))
+    return { ...members, centre: moved ? castWith(middle) : rates }
   }
 }
+
+/** How much stands there, how thick, and so on, as numbers have it. */
+const scaleOf = (of: (id: SnagNumber) => number): SnagScale => ({
+  standing: of('standing'),
+  size: of('coverSize'),
+  press: of('press'),
+  strength: of('coverStrength'),
+  free: of('freeing'),
+  wear: of('wear'),
+})
 
 /** Everything that snags hang on and is not sure. */
 export const SNAG_NUMBERS = [
@@ -314,6 +297,7 @@ export const SNAG_NUMBERS = [
   'snagOwn',
   'snagDrawnOwn',
 ] as const satisfies readonly ParameterId[]
+type SnagNumber = (typeof SNAG_NUMBERS)[number]
 
 /** What is uncertain about snags. */
 const SNAG_DOUBTS = [

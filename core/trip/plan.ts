@@ -154,8 +154,6 @@ export function* planTrip(
   const riggings = riggingsOf(goods, stops[0]?.day.way)
   const pools: Tied[] = []
   const without: string[] = []
-  const values: number[][] = moments.map(() => [])
-  const chosenWeights: Candidate[][] = moments.map(() => [])
   for (const [i, stop] of stops.entries()) {
     const search = screen({
       day: typicalDay(
@@ -173,25 +171,7 @@ export function* planTrip(
     }
     pools.push(...tiedOf(i, step.value))
   }
-  for (const [m, moment] of moments.entries()) {
-    const stop = stops[moment.stop]!
-    const day = dayAt(stop, moment)
-    const scoring = scoringOf(day)
-    const retrieve = lookedAtWith(day)
-    for (const [k, tied] of pools.entries()) {
-      values[m]![k] = 0
-      if (tied.stop !== moment.stop) continue
-      for (const c of tied.weights) {
-        const line = lineFor(goods, scoring.pull, c.traits!.openingN)
-        if (limitOf(day, c.traits!, line, scoring.water)) continue
-        const score = scoreOf(factorsOf(scoring, c.traits!, retrieve, line))
-        if (score > values[m]![k]!) {
-          values[m]![k] = score
-          chosenWeights[m]![k] = c
-        }
-      }
-    }
-  }
+  const { values, weights: chosenWeights } = worthOf(stops, moments, pools, goods)
   const best = values.map(row => Math.max(0, ...row))
   for (const i of stops.keys())
     if (moments.every((m, k) => m.stop !== i || best[k] === 0)) without.push(stops[i]!.name)
@@ -239,6 +219,37 @@ export function* planTrip(
     riggings,
     without,
   }
+}
+
+/** What every rig is worth at every moment, and the weight that it is worth that with; rows are moments. */
+function worthOf(
+  stops: readonly Stop[],
+  moments: readonly Moment[],
+  pools: readonly Tied[],
+  goods: Goods,
+): { readonly values: readonly number[][]; readonly weights: readonly Candidate[][] } {
+  const values: number[][] = []
+  const weights: Candidate[][] = []
+  for (const [m, moment] of moments.entries()) {
+    const day = dayAt(stops[moment.stop]!, moment)
+    const scoring = scoringOf(day)
+    const retrieve = lookedAtWith(day)
+    values[m] = pools.map(() => 0)
+    weights[m] = []
+    for (const [k, tied] of pools.entries()) {
+      if (tied.stop !== moment.stop) continue
+      for (const c of tied.weights) {
+        const line = lineFor(goods, scoring.pull, c.traits!.openingN)
+        if (limitOf(day, c.traits!, line, scoring.water)) continue
+        const score = scoreOf(factorsOf(scoring, c.traits!, retrieve, line))
+        if (score > values[m]![k]!) {
+          values[m]![k] = score
+          weights[m]![k] = c
+        }
+      }
+    }
+  }
+  return { values, weights }
 }
 
 /** A stop's day in the middle of what its water does. */

@@ -5,7 +5,10 @@ import { computed, ref } from 'vue'
 import { useTrip } from './useTrip'
 import { useSettings } from '~/ui/settings'
 import ChoiceField from '~/ui/ChoiceField.vue'
+import CountDial from './CountDial.vue'
 import DayLine from './DayLine.vue'
+import { moonText } from './sky'
+import WeightLadder from './WeightLadder.vue'
 import RodCard from './RodCard.vue'
 import SheetFrame from '~/sheet/SheetFrame.vue'
 import SpotsDialog from './SpotsDialog.vue'
@@ -95,6 +98,16 @@ async function remove(): Promise<void> {
     ],
   })
 }
+/** The first stop that says where it lies. */
+const place = computed(() => {
+  for (const { spotId } of content.value.stops) {
+    const spot = spots.byId.get(spotId)
+    const { lat, lon } = spot?.content ?? {}
+    if (spot && lat !== undefined && lon !== undefined) return { name: spot.name, lat, lon }
+  }
+  return undefined
+})
+const moon = computed(() => moonText(Math.min(...stops.value.map(s => s.from))))
 const print = (): void => window.print()
 const second = (s: number): string => (Number.isFinite(s) ? String(Math.round(s)) : '')
 /** Depths of the count, the shallowest first; below them the bottom, -1. */
@@ -153,10 +166,13 @@ const countColumns = computed((): readonly SheetColumn<number>[] => [
       <p class="print-only called-print">
         {{ name || 'Trip' }}, {{ content.date }}. Times by the clock of this device.
       </p>
-      <DayLine :plan="plan" :stops="stops" />
+      <DayLine :plan="plan" :stops="stops" :place="place" />
       <p class="label source">
         Depth and current by the simulated tide, wind by the simulated weather of the Dunecrest coast:
         stand-ins, not a forecast. ◇ computed.
+        {{
+          place ? `Sun for ${place.name}; ${moon}.` : 'No stop has a position: nothing is said of the light.'
+        }}
       </p>
       <p v-for="w in plan.without" :key="w" class="bad" role="alert">
         {{ withoutText(w) }} Look at it in Pick to see why.
@@ -171,6 +187,7 @@ const countColumns = computed((): readonly SheetColumn<number>[] => [
           :rod-name="rod.rodId ? box.byId.get(rod.rodId)?.name : undefined"
           :stop-name="stops[rod.stop]?.name ?? ''"
         />
+        <WeightLadder :plan="plan" />
       </div>
       <div class="cards">
         <section aria-label="Change plan">
@@ -187,6 +204,14 @@ const countColumns = computed((): readonly SheetColumn<number>[] => [
         </section>
         <section aria-label="Countdown">
           <h2>Countdown, seconds from the splash</h2>
+          <div class="dials">
+            <CountDial
+              v-for="c in plan.countdowns"
+              :key="`${c.rod} ${c.weightKg}`"
+              :count="c"
+              :depths="plan.depths"
+            />
+          </div>
           <SheetTable
             class="counts"
             :columns="countColumns"
@@ -285,13 +310,13 @@ const countColumns = computed((): readonly SheetColumn<number>[] => [
 }
 .rods {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(300px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(290px, 1fr));
   border-top: 1px solid var(--hair-strong);
 }
 .cards {
   flex: 1;
   display: grid;
-  grid-template-columns: 1.25fr 1.1fr 0.9fr 0.9fr;
+  grid-template-columns: 1fr 1.5fr 0.9fr 0.9fr;
   border-top: 1px solid var(--hair-strong);
 }
 .cards > section {
@@ -313,6 +338,14 @@ h2 {
   display: inline-block;
   width: 48px;
   font-size: 16px;
+}
+.counts :deep(td) {
+  padding-block: 1px;
+}
+.dials {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 10px;
 }
 .counts :deep(.end) {
   border-top: 2px solid var(--ink);

@@ -72,7 +72,7 @@ const DEGREES = { maximumFractionDigits: 5, useGrouping: false }
       />
     </UFormField>
     <UFormField name="notes" label="notes" class="wide"
-      ><UInput v-model="state.notes" class="grow"
+      ><UInput v-model="state.notes" class="w-full"
     /></UFormField>
     <UButton @click="emit('remove')">Delete</UButton>
   </UForm>

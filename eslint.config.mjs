@@ -56,6 +56,7 @@ const HEAVY = [
   'bestChanges',
   'biteChain',
   'castThrough',
+  'changesAmong',
   'choose',
   'dropPrepared',
   'dropRig',

@@ -39,10 +39,18 @@ export { benchDimensions, type BenchDimensions } from './fit/dimensions'
 export { riggingGuide, type RiggingGuide, type RigMark } from './fit/guide'
 export { MOST_CROOKED_M, straightness, type Straightness } from './fall/straightness'
 export { tightestOf, type FitRule, type RuleOf, type Verdict as FitVerdict } from './fit/rules'
-export { bestChanges, type Change, type ChangeId } from './strike/changes'
+export { bestChanges, changesAmong, type Change, type ChangeId, type DoubtfulChange } from './strike/changes'
 export { evaluateStrike, takeOf, type Loss, type StrikeResult } from './strike/evaluateStrike'
-export { biteChain, LOSSES, type Bite, type BiteChain, type LossId } from './strike/chain'
-export { drawFish, middlingBite, type Fish } from './strike/fish'
+export {
+  biteChain,
+  LOSSES,
+  setCurve,
+  type Bite,
+  type BiteChain,
+  type LossId,
+  type SetMoment,
+} from './strike/chain'
+export { biteOf, drawFish, middlingBite, type Fish } from './strike/fish'
 export type { StrikeDoubtId } from './strike/strikeMembers'
 export { retrievePosture } from './fall/retrieve'
 export {
@@ -117,7 +125,7 @@ export {
 export { CAST_M, LOOKS_EVERY } from './snag/hour'
 export { snagDoubts, type SnagDoubtId } from './snag/snagMembers'
 export { snagRig, type LipId, type SnagRig } from './snag/lip'
-export type { Fate, Meeting, Ride } from './snag/meet'
+export type { CloseUp, Fate, Ride } from './snag/meet'
 export { RETRIEVE_IDS, RETRIEVES, type RetrieveId } from './snag/retrieve'
 export { normal, seededRandom } from './numerics/random'
 export { makeRecall, type Recall } from './numerics/recall'

@@ -20,6 +20,16 @@ export const LOSS_WORDS: Readonly<Record<LossId, string>> = {
   opens: 'hook opens',
 }
 
+/** What has come right where a bite gets past each of these. */
+export const PASSED_WORDS: Readonly<Record<LossId, string>> = {
+  tailNip: 'not on the tail',
+  letGo: 'held to the set',
+  notReached: 'point clear',
+  noBite: 'gap for a jaw',
+  noForce: 'gone in',
+  opens: 'hook held',
+}
+
 export const DOUBT_WORDS = {
   crossDrag: 'drag across the body',
   axialDrag: 'drag along the body',

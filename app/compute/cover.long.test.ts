@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { evaluateRig, FAMILIES, FAMILY_IDS, SNAG_DRAWS, type Conditions, type RigSpec } from '#core'
 import { throughCover, type CoverJob } from './cover'
-import { biteOn } from './strike'
+import { biteOn, bitesOn } from './strike'
 
 const conditions: Conditions = {
   depthM: 2,
@@ -121,5 +121,27 @@ describe('a bite', () => {
     const soft = biteOn({ bait, conditions, rig: belly, biteN: 2 })
     expect(soft.kind === 'bite' && soft.chain.loss).toBe('notReached')
     expect(biteOn({ bait, conditions, rig: { ...belly, hookSize: '12/0' } }).kind).toBe('invalid')
+  })
+})
+
+describe('bites on every rig of a sheet', () => {
+  const all = bitesOn({ bait, conditions, lanes: job.lanes })
+  it('go from all of them to those that the figure says are hooked, losing some at each step', () => {
+    for (const { left, hookUp, lost } of all) {
+      expect(left.at(-1)).toBeCloseTo(hookUp.value, 3)
+      for (let i = 1; i < left.length; i++) expect(left[i]!).toBeLessThanOrEqual(left[i - 1]!)
+      expect(Object.values(lost).reduce((sum, x) => sum + x, left.at(-1)!)).toBeCloseTo(1, 12)
+    }
+  })
+  it('have for each step a fish that is lost there when it bites that rig', () => {
+    let seen = 0
+    for (const { letter, example } of all)
+      for (const [loss, fish] of Object.entries(example)) {
+        const { rig } = job.lanes.find(l => l.letter === letter)!
+        const answer = biteOn({ bait, conditions, rig, fish })
+        expect(answer.kind === 'bite' && answer.chain.loss).toBe(loss)
+        seen++
+      }
+    expect(seen).toBeGreaterThan(4)
   })
 })

@@ -15,9 +15,9 @@ import {
   strikeOf,
   USUAL_SEED,
   type BaitSpec,
+  type CloseUp,
   type Conditions,
   type Evidence,
-  type Fate,
   type LipId,
   type Measure,
   type RigDrawing,
@@ -37,13 +37,8 @@ export interface CoverJob {
   /** which cast is shown */ readonly cast: number
 }
 
-export interface CastEvent {
-  readonly atM: number
-  readonly obstacle: number
-  readonly sizeM: number
-  readonly fate: Fate
-  readonly lip?: LipId | 'wedged'
-}
+/** What becomes of one rig at one thing of the cast, looked at closely. */
+export type CastEvent = CloseUp & { readonly atM: number; readonly obstacle: number }
 
 export interface CoverLane {
   readonly letter: string
@@ -51,9 +46,12 @@ export interface CoverLane {
   /** one cast, the same things met by every rig */ readonly events: readonly CastEvent[]
   /** meetings by size and fate, for every kind of obstacle: SIZE_BINS × 3 */
   readonly sizes: readonly Float64Array[]
-  /** opening of each point over the back, m; negative under the skin */ readonly openings: readonly {
+  /** each point in its section of the bait: opening over the back, m, negative under the skin; half width, half height */
+  readonly openings: readonly {
     readonly id: LipId
     readonly openingM: number
+    readonly halfWidthM: number
+    readonly halfHeightM: number
   }[]
   readonly drawing: RigDrawing
   /** chance that a bite is hooked, so that both sides of the trade stand together */ readonly hookUp: Measure
@@ -116,9 +114,14 @@ export async function throughCover(
       events: meetings.map(m => ({
         atM: m.atM,
         obstacle: m.obstacle,
-        ...eventOf(meetOn(rig, obstacles, ride, m)),
+        ...meetOn(rig, obstacles, ride, m),
       })),
-      openings: rig.points.map(({ id, openingM }) => ({ id, openingM })),
+      openings: rig.points.map(({ id, openingM, halfWidthM, halfHeightM }) => ({
+        id,
+        openingM,
+        halfWidthM,
+        halfHeightM,
+      })),
     })
   }
   const rate = (o: (typeof obstacles)[number]): number =>
@@ -133,13 +136,3 @@ export async function throughCover(
     ms: performance.now() - begun,
   }
 }
-
-const eventOf = ({
-  fate,
-  sizeM,
-  lip,
-}: ReturnType<typeof meetOn>): Pick<CastEvent, 'fate' | 'sizeM' | 'lip'> => ({
-  fate,
-  sizeM,
-  ...(lip ? { lip } : {}),
-})

@@ -5,7 +5,7 @@ import type { DropAnswer, DropJob } from './drops'
 import type { PickAnswer, PickJob } from './pick'
 import type { FinishJob, ScreenJob } from './progress'
 import type { TripAnswer, TripJob } from './trip'
-import type { StrikeAnswer, StrikeJob } from './strike'
+import type { BitesJob, LaneBites, StrikeAnswer, StrikeJob } from './strike'
 import type { TouchesAnswer, TouchesJob } from './touches'
 import type { TraceAnswer, TraceJob } from './trace'
 import type {
@@ -64,6 +64,7 @@ export interface Questions {
   readonly read: { readonly job: ReadJob; readonly answer: ReadAnswer }
   readonly cover: { readonly job: CoverJob; readonly answer: CoverAnswer }
   readonly bite: { readonly job: StrikeJob; readonly answer: StrikeAnswer }
+  readonly bites: { readonly job: BitesJob; readonly answer: readonly LaneBites[] }
   readonly pick: { readonly job: PickJob; readonly answer: PickAnswer }
   readonly screenPart: { readonly job: ScreenJob; readonly answer: readonly Candidate[] }
   readonly finishPart: { readonly job: FinishJob; readonly answer: readonly (Finalist | undefined)[] }

@@ -20,7 +20,7 @@ import type { Helper, Progress } from './progress'
 import { modelDrop } from './drops'
 import { learnLog, loggedOf, recallLog, type LogMemory } from './logMemory'
 import { pickFrom } from './pick'
-import { biteOn } from './strike'
+import { biteOn, bitesOn } from './strike'
 import { touchesOf } from './touches'
 import { finishPart, screenPart } from './share'
 import { planOut } from './trip'
@@ -135,6 +135,7 @@ const ANSWERS: {
   trace: tracePicture,
   cover: throughCover,
   bite: biteOn,
+  bites: bitesOn,
   pick: pickFrom,
   screenPart,
   finishPart,

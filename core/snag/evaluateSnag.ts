@@ -18,14 +18,14 @@ import {
 import type { LipId, SnagRig } from './lip'
 import {
   AS_MET,
+  closeUp,
   drawMeeting,
   endOf,
-  meet,
   sizeOf,
   stanceTo,
   type Chance,
+  type CloseUp,
   type Fate,
-  type Meeting,
   type Ride,
 } from './meet'
 import { drawMeetings, meetingsKey, rateOf, snagMembers, streamsFor, type SnagMembers } from './snagMembers'
@@ -340,4 +340,4 @@ export const meetOn = (
   obstacles: readonly Placed[],
   ride: Ride,
   { obstacle, seed }: CastMeeting,
-): Meeting => meet(rig, obstacles[obstacle]!, ride, seededRandom(seed))
+): CloseUp => closeUp(rig, obstacles[obstacle]!, ride, seededRandom(seed))

@@ -180,12 +180,54 @@ export function stanceTo(rig: SnagRig, obstacle: Placed, postures: Postures, cha
       rubbed: false,
     }
   }
-  const rolls = chance.tight ? postures.retrieveRollRad : postures.fallRollRad
-  const angle = chance.contact - rolls[Math.floor(chance.which * rolls.length)]! - chance.wander
+  const angle = angleOn(postures, chance)
   const cos = Math.cos(angle)
   const openings: number[] = []
   for (const lip of rig.points) openings.push(cos > 0 ? openingAt(lip, angle) : -Infinity)
   return { openings, rubbed: cos > 0.7 }
+}
+
+/** Where round the bait a drawn thing touches, rad from the middle of its back, positive to the left. */
+function angleOn(postures: Postures, chance: Extract<Chance, { kind: 'rod' }>): number {
+  const rolls = chance.tight ? postures.retrieveRollRad : postures.fallRollRad
+  return chance.contact - rolls[Math.floor(chance.which * rolls.length)]! - chance.wander
+}
+
+/** One meeting looked at closely: what is held against what. SI. */
+export type CloseUp = Meeting &
+  (
+    | {
+        readonly kind: 'rod'
+        /** where it touches, rad from the middle of the back, positive to the left */ readonly angleRad: number
+        readonly pressN: number
+        /** widest any point opens toward it, pressed as it is; what is thinner can lodge. −∞ from behind */
+        readonly openingM: number
+      }
+    | {
+        readonly kind: 'gap'
+        /** what the head that comes nearest to wedging presents to it; undefined without a head */
+        readonly headM?: number
+      }
+  )
+
+/** Lets a rig meet one thing, as `meet` does, and tells what was held against what. */
+export function closeUp(rig: SnagRig, obstacle: Placed, ride: Ride, random: Random): CloseUp {
+  const chance = drawMeeting(obstacle, ride, random, 0)
+  const meeting = resolve(rig, obstacle, ride.postures, chance)
+  const { openings } = stanceTo(rig, obstacle, ride.postures, chance)
+  if (chance.kind === 'gap') {
+    const off = (head: number): number => Math.abs(Math.log(head / chance.width))
+    const [headM] = Array.from(openings).sort((a, b) => off(a) - off(b))
+    return { ...meeting, kind: 'gap', ...(headM === undefined ? {} : { headM }) }
+  }
+  const pressed = rig.points.map((lip, i) => openings[i]! + chance.press * lip.givePerN)
+  return {
+    ...meeting,
+    kind: 'rod',
+    angleRad: angleOn(ride.postures, chance),
+    pressN: chance.press,
+    openingM: Math.max(-Infinity, ...pressed),
+  }
 }
 
 /** How a meeting ends: one of a few, made once. */

@@ -4,7 +4,7 @@ import { assembleRig } from '../rig/assemble'
 import { FAMILIES } from '../rig/families'
 import type { PointRest, RigSpec } from '../rig/spec'
 import { lineFromLb } from '../tackle/lines'
-import { COVER_IDS, COVERS, obstaclesOf, type Obstacle, type Placed, type Rod } from './cover'
+import { BOTTOMS, COVER_IDS, COVERS, obstaclesOf, type Obstacle, type Placed, type Rod } from './cover'
 import { drawsFor } from '../uncertainty/draws'
 import { makeEnsemble } from '../uncertainty/ensemble'
 import { castThrough, evaluateSnag, meetOn, snagTally, type Ride, type SnagResult } from './evaluateSnag'
@@ -409,5 +409,53 @@ describe('one cast', () => {
     const expected = 15 * where.reduce((sum, o) => sum + o.perM, 0)
     // Poisson: the mean of 400 casts is known to sqrt(30/400) = 0.27
     expect(Math.abs(mean - expected)).toBeLessThan(1.2)
+  })
+})
+
+describe('a meeting looked at closely', () => {
+  const rig = only(lipOf('E1', 'open'))
+  const ride = rideAt(0.2)
+  it('ends as the two numbers that it shows say: what is thinner than the opening lodges, the rest slides by', () => {
+    const stems = placed(COVERS.reeds.obstacles).filter(
+      (o): o is Placed & Rod => o.kind === 'rod' && !o.strand,
+    )
+    expect(stems.length).toBeGreaterThan(0)
+    const ends = { lodged: 0, past: 0 }
+    for (const stem of stems)
+      for (let seed = 0; seed < 400; seed++) {
+        const close = meetOn(rig, [stem], ride, { atM: 0, obstacle: 0, seed })
+        if (close.kind !== 'rod') throw new Error('a stem is a rod')
+        expect(close.fate !== 'past').toBe(close.openingM > close.sizeM && close.openingM > 0)
+        ends[close.fate === 'past' ? 'past' : 'lodged']++
+      }
+    expect(Math.min(ends.lodged, ends.past)).toBeGreaterThan(50)
+  })
+  it('opens by what the point stands over the tangent where it touches, and what the press gives', () => {
+    const [stem] = placed(COVERS.reeds.obstacles).filter(o => o.kind === 'rod')
+    const lip = rig.points[0]!
+    for (let seed = 0; seed < 60; seed++) {
+      const close = meetOn(rig, [stem!], ride, { atM: 0, obstacle: 0, seed })
+      if (close.kind !== 'rod' || close.openingM === -Infinity) continue
+      // the tangent touches the ellipse of the bait where its normal points along the angle: found by trying all round
+      const [sin, cos] = [Math.sin(close.angleRad), Math.cos(close.angleRad)]
+      let reach = 0
+      for (let k = 0; k < 20_000; k++) {
+        const t = (2 * Math.PI * k) / 20_000
+        reach = Math.max(reach, lip.halfWidthM * Math.cos(t) * sin + lip.halfHeightM * Math.sin(t) * cos)
+      }
+      const tip = (lip.halfHeightM + lip.openingM) * cos
+      expect(close.openingM).toBeCloseTo(tip - reach + close.pressN * lip.givePerN, 8)
+    }
+  })
+  it('shows what a head presents to a gap, where there is a head', () => {
+    const crevice = placed(BOTTOMS.rock.obstacles).find(o => o.kind === 'crevice')!
+    const headed = snagRig(assembled('E2'), line)
+    const close = meetOn(headed, [crevice], ride, { atM: 0, obstacle: 0, seed: 3 })
+    const head = headed.heads[0]!
+    if (close.kind !== 'gap') throw new Error('a crevice is a gap')
+    expect(close.headM!).toBeLessThanOrEqual(Math.hypot(head.alongM, head.acrossM))
+    expect(close.headM!).toBeGreaterThanOrEqual(Math.min(head.alongM, head.acrossM))
+    const bare = meetOn(rig, [crevice], ride, { atM: 0, obstacle: 0, seed: 3 })
+    expect(bare).not.toHaveProperty('headM')
   })
 })

@@ -1,7 +1,11 @@
 import { typicalHook } from '../tackle/hooks'
 import { trailingOf, type StrikeRig, type Tackle } from './bite'
+import type { Measure } from '../outcome'
+import type { Draws } from '../uncertainty/draws'
+import { measureOf } from '../uncertainty/members'
 import { shareHooked } from './evaluateStrike'
 import { drawFish } from './fish'
+import { hookedMembers } from './strikeMembers'
 
 /** Bites on which changes are tried: enough, since the same bites meet each. */
 const CHANGE_DRAWS = 1200
@@ -40,6 +44,33 @@ export function bestChanges(rig: StrikeRig, tackle: Tackle, seed: number, draws 
   return changesOf(rig, tackle, (r, t) => shareHooked(r, t, fish))
 }
 
+/** The rig and the tackle with each change made. */
+const changed = (
+  rig: StrikeRig,
+  tackle: Tackle,
+): Readonly<Record<ChangeId, readonly [StrikeRig, Tackle]>> => ({
+  finerWire: [{ ...rig, wireM: 0.8 * rig.wireM, openingLoadN: 0.8 ** 3 * rig.openingLoadN }, tackle],
+  lighterSkin: [{ ...rig, coverM: Math.max(0, rig.coverM - 0.0012) }, tackle],
+  slit: [{ ...rig, filledM: Math.min(rig.filledM, Math.max(0.003, 0.45 * rig.filledM)) }, tackle],
+  stifferRod: [rig, { ...tackle, rodNPerM: 1.45 * tackle.rodNPerM, rodMostN: 1.4 * tackle.rodMostN }],
+  keepMoving: [rig, { ...tackle, moving: true }],
+  nearer: [rig, { ...tackle, distanceM: tackle.distanceM / 2 }],
+  noStretch: [
+    rig,
+    {
+      ...tackle,
+      line: { ...tackle.line, stiffnessN: Math.max(tackle.line.stiffnessN, tackle.line.strengthN / 0.04) },
+    },
+  ],
+  smallerBait: [{ ...rig, filledM: 0.85 * rig.filledM, lengthM: 0.85 * rig.lengthM }, tackle],
+  trailingHook: [{ ...rig, trailing: TRAILING }, tackle],
+  scent: [rig, { ...tackle, scented: true }],
+  softer: [{ ...rig, modulusPa: 0.75 * rig.modulusPa, squeezeMost: rig.squeezeMost + 0.04 }, tackle],
+})
+
+/** Least gain that is told, of all bites. */
+const LEAST_GAIN = 0.005
+
 /** The same by any way of finding the share that is hooked. */
 export function changesOf(
   rig: StrikeRig,
@@ -47,32 +78,46 @@ export function changesOf(
   hooked: (rig: StrikeRig, tackle: Tackle) => number,
 ): Change[] {
   const now = hooked(rig, tackle)
-  const tried: Readonly<Record<ChangeId, () => number>> = {
-    finerWire: () =>
-      hooked({ ...rig, wireM: 0.8 * rig.wireM, openingLoadN: 0.8 ** 3 * rig.openingLoadN }, tackle),
-    lighterSkin: () => hooked({ ...rig, coverM: Math.max(0, rig.coverM - 0.0012) }, tackle),
-    slit: () =>
-      hooked({ ...rig, filledM: Math.min(rig.filledM, Math.max(0.003, 0.45 * rig.filledM)) }, tackle),
-    stifferRod: () =>
-      hooked(rig, { ...tackle, rodNPerM: 1.45 * tackle.rodNPerM, rodMostN: 1.4 * tackle.rodMostN }),
-    keepMoving: () => hooked(rig, { ...tackle, moving: true }),
-    nearer: () => hooked(rig, { ...tackle, distanceM: tackle.distanceM / 2 }),
-    noStretch: () =>
-      hooked(rig, {
-        ...tackle,
-        line: { ...tackle.line, stiffnessN: Math.max(tackle.line.stiffnessN, tackle.line.strengthN / 0.04) },
-      }),
-    smallerBait: () => hooked({ ...rig, filledM: 0.85 * rig.filledM, lengthM: 0.85 * rig.lengthM }, tackle),
-    trailingHook: () => hooked({ ...rig, trailing: TRAILING }, tackle),
-    scent: () => hooked(rig, { ...tackle, scented: true }),
-    softer: () =>
-      hooked({ ...rig, modulusPa: 0.75 * rig.modulusPa, squeezeMost: rig.squeezeMost + 0.04 }, tackle),
-  }
-  return (Object.entries(tried) as [ChangeId, () => number][])
-    .map(([id, run]) => {
-      const hookUp = run()
+  return (Object.entries(changed(rig, tackle)) as [ChangeId, readonly [StrikeRig, Tackle]][])
+    .map(([id, [otherRig, otherTackle]]) => {
+      const hookUp = hooked(otherRig, otherTackle)
       return { id, hookUp, gain: hookUp - now }
     })
-    .filter(c => c.gain > 0.005)
+    .filter(c => c.gain > LEAST_GAIN)
     .sort((a, b) => b.hookUp - a.hookUp)
+}
+
+/** A change with what it adds in every member of the ensemble. */
+export interface DoubtfulChange extends Change {
+  /** the gain, with its range */ readonly by: Measure
+}
+
+/**
+ * How sure the gain of the best changes is: both rigs meet the same fish in every member.
+ * @param most how many are looked at, the best first
+ */
+export function changesAmong(
+  rig: StrikeRig,
+  tackle: Tackle,
+  changes: readonly Change[],
+  among: Draws,
+  most = 5,
+): DoubtfulChange[] {
+  const [first] = changes
+  if (!first) return []
+  // shares of some hundred fish may be none or all of them; the odds of members want neither
+  const inside = (share: number): number => Math.min(0.999, Math.max(0.001, share))
+  const now = hookedMembers(rig, tackle, inside(first.hookUp - first.gain), among).members
+  const made = changed(rig, tackle)
+  return changes.slice(0, most).map(change => {
+    const [otherRig, otherTackle] = made[change.id]
+    const { members } = hookedMembers(otherRig, otherTackle, inside(change.hookUp), among)
+    return {
+      ...change,
+      by: measureOf(
+        change.gain,
+        members.map((h, m) => h - now[m]!),
+      ),
+    }
+  })
 }

@@ -5,8 +5,10 @@ import type { BaitSpec, PointRest, RigSpec } from '../rig/spec'
 import { lineFromLb } from '../tackle/lines'
 import type { HookDims } from '../tackle/hooks'
 import { strikeRig, USUAL_TACKLE, type Tackle } from './bite'
-import { bestChanges } from './changes'
-import { biteChain, setForceN } from './chain'
+import { bestChanges, changesAmong } from './changes'
+import { biteChain, setCurve, setForceN } from './chain'
+import { drawsFor } from '../uncertainty/draws'
+import { makeEnsemble } from '../uncertainty/ensemble'
 import { evaluateStrike } from './evaluateStrike'
 import { middlingBite } from './fish'
 
@@ -179,5 +181,45 @@ describe('what one change would give', () => {
       expect(changes[i]!.hookUp).toBeLessThanOrEqual(changes[i - 1]!.hookUp)
     expect(changes.some(c => c.id === 'lighterSkin')).toBe(true)
     expect(bestChanges(buried, { ...tackle, moving: false }, 3).some(c => c.id === 'keepMoving')).toBe(true)
+  })
+  it('tells each gain with the range of the ensemble, around the gain itself', () => {
+    const buried = rigOf('W1', 'buried')
+    const changes = bestChanges(buried, tackle, 3)
+    const sure = changesAmong(
+      buried,
+      tackle,
+      changes,
+      drawsFor(makeEnsemble(), { plastic: '', kind: '', rig: '' }),
+    )
+    expect(sure.map(c => c.id)).toEqual(changes.slice(0, 5).map(c => c.id))
+    for (const { gain, by } of sure) {
+      expect(by.value).toBe(gain)
+      expect(by.low).toBeLessThanOrEqual(gain)
+      expect(by.high).toBeGreaterThan(by.low)
+      expect(by.high).toBeLessThan(1)
+    }
+  })
+})
+
+describe('the set', () => {
+  // by hand: 20 m of line of 2,000 N a strain of one give 100 N/m; with a rod of 25 N/m in series 20 N/m
+  const soft: Tackle = {
+    ...tackle,
+    distanceM: 20,
+    rodNPerM: 25,
+    sweepM: 1,
+    rodMostN: 12,
+    line: { ...tackle.line, stiffnessN: 2000, strengthN: 100 },
+  }
+  it('begins once the slack is up, grows as two springs in series, and stops where the rod only bends', () => {
+    const curve = setCurve(soft, 0.2, 10)
+    expect(curve.map(m => Number(m.sweptM.toFixed(3)))).toEqual([
+      0, 0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 0.7, 0.8, 0.9, 1,
+    ])
+    expect(curve.map(m => Number(m.forceN.toFixed(6)))).toEqual([0, 0, 0, 2, 4, 6, 8, 10, 12, 12, 12])
+  })
+  it('ends at the force that the bite is judged by', () => {
+    const one = middlingBite(rigOf('W1', 'skin'), tackle)
+    expect(setCurve(tackle, one.slackM).at(-1)!.forceN).toBe(biteChain(rigOf('W1', 'skin'), tackle, one).setN)
   })
 })

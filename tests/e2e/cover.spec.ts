@@ -51,6 +51,30 @@ test('the same cast for every rig: drawn, told in words, played, and another one
   await sheet.accessible()
 })
 
+test('why one rig catches and another does not, seen closely and by its numbers; the hour ends at the figures', async ({
+  sheet,
+  page,
+}) => {
+  await open(sheet, '/cover')
+  await sheet.choose('cover', 'drowned wood')
+  await sheet.choose('bottom', 'sand')
+  const minutes = await left(sheet, 'C')
+  await expect(page.getByRole('figure', { name: /^Where an hour goes/ })).toHaveAccessibleName(
+    new RegExp(`C leaves ${minutes} minutes`),
+  )
+  const close = page.getByRole('region', { name: 'One meeting closely' })
+  const looks = close.getByRole('figure')
+  await expect(looks).toHaveCount(3)
+  await expect(close).toContainText(/hangs up|picks up weed/)
+  const where = await close.getByRole('heading').innerText()
+  await page.getByRole('button', { name: 'The next meeting' }).click()
+  await expect(close.getByRole('heading')).not.toHaveText(where)
+  // every figure told is a number held against another
+  for (const words of await looks.allInnerTexts()) expect(words).toMatch(/\d+(\.\d+)? (mm|cm)|from behind/)
+  await sheet.slide(page.getByRole('slider', { name: 'How far the rigs have come' }), 5)
+  await sheet.accessible()
+})
+
 test('a bite, link by link: a soft one leaves the point covered, a slack line sets too weak; the weakest link is named', async ({
   sheet,
   page,
@@ -70,6 +94,33 @@ test('a bite, link by link: a soft one leaves the point covered, a slack line se
   await expect.poll(all).toBeGreaterThan(hidden)
   await sheet.choose('fish', 'nip at it')
   await expect(page.getByRole('region', { name: 'All bites' })).toContainText('fish that nip')
+  await sheet.accessible()
+})
+
+test('why one rig misses and what would help: a loss is opened, a change is tried on the sheet and taken back', async ({
+  sheet,
+  page,
+}) => {
+  await open(sheet, '/strike')
+  const flow = page.getByRole('figure', { name: /^A hundred bites: A hooks \d+, B hooks \d+, C hooks \d+$/ })
+  await expect(flow).toBeVisible()
+  const hooked = async (): Promise<number> =>
+    Number((await page.locator('.huge').innerText()).match(/^\d+/)![0])
+  // the drawing ends at the figure
+  await expect(flow).toHaveAccessibleName(new RegExp(`A hooks ${await hooked()},`))
+  await page
+    .getByRole('region', { name: 'All bites' })
+    .getByRole('button', { name: 'point stays covered' })
+    .click()
+  await expect(page.locator('.weakest')).toContainText('point stays covered')
+  await page.getByRole('button', { name: 'A middling bite again' }).click()
+  const before = await hooked()
+  const change = page.getByRole('listitem').filter({ hasText: 'a slit along the belly' })
+  await expect(change).toContainText(/\+\d+ ?\(−?\d+ to \d+\)/)
+  await change.getByRole('button', { name: 'Try it' }).click()
+  await expect.poll(hooked).toBeGreaterThan(before)
+  await page.keyboard.press('Control+z')
+  await expect.poll(hooked).toBe(before)
   await sheet.accessible()
 })
 

@@ -1,3 +1,5 @@
+import { createServer } from 'node:http'
+import type { AddressInfo } from 'node:net'
 import { expect, test } from './support'
 
 /** What each view shows at once, before anything is worked out. */
@@ -59,4 +61,38 @@ test('of an older build nothing is left on the device, of this one each file onc
   })
   expect(kept.length).toBeGreaterThan(60)
   expect(new Set(kept).size).toBe(kept.length)
+})
+
+test('a newer build is offered once it stands on the device, and loaded when it is asked for', async ({
+  sheet,
+  page,
+}) => {
+  let newer = false
+  // the same server as seen through another, which has a newer build from some moment on
+  const through = createServer((request, response) => {
+    void fetch(sheet.app.url + request.url!).then(async answer => {
+      const body = Buffer.from(await answer.arrayBuffer())
+      const type = answer.headers.get('content-type') ?? 'text/plain'
+      response.writeHead(answer.status, { 'content-type': type, 'cache-control': 'no-store' })
+      response.end(
+        newer && request.url === '/sw.js' ? Buffer.concat([body, Buffer.from('\n// newer')]) : body,
+      )
+    })
+  })
+  await new Promise<void>(done => through.listen(0, '127.0.0.1', done))
+  try {
+    await page.goto(`http://127.0.0.1:${(through.address() as AddressInfo).port}/`)
+    await sheet.standsOnDevice()
+    await expect(page.getByText('A newer Dunecrest is ready.')).toHaveCount(0)
+    newer = true
+    await page.evaluate(async () => (await navigator.serviceWorker.ready).update())
+    await expect(page.getByText('A newer Dunecrest is ready.').first()).toBeVisible({ timeout: 30_000 })
+    const again = page.waitForEvent('load')
+    await page.getByRole('button', { name: 'Load it' }).click()
+    await again
+    await expect(page.locator('main')).toBeVisible()
+  } finally {
+    through.closeAllConnections()
+    through.close()
+  }
 })

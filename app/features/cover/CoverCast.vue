@@ -7,6 +7,7 @@ import { CAST_M } from '#core'
 import type { Letter } from '#schemas/spread'
 import { FATE_WORDS, LIP_WORDS } from './coverWords'
 import { useSettings } from '~/ui/settings'
+import SlideBar from '~/ui/SlideBar.vue'
 import { withUnit } from '#words/units'
 import type { CastEvent, CoverLane } from '~/compute/cover'
 
@@ -19,8 +20,9 @@ const props = defineProps<{
   obstacles: readonly { readonly name: string; readonly hard: boolean }[]
   busy: boolean
   picked: string | undefined
+  /** the meeting that is looked at closely */ looked: number
 }>()
-const emit = defineEmits<{ pick: [letter: Letter] }>()
+const emit = defineEmits<{ pick: [letter: Letter]; look: [event: number] }>()
 const spread = useSpread()
 const host = useTemplateRef('host')
 const settings = useSettings()
@@ -35,6 +37,9 @@ const x = (m: number): number => width.value - 12 - ((width.value - LEFT - 12) *
 /** The retrieve runs in this many seconds on the screen; a hang-up holds it for a moment. */
 const PLAY_S = 7
 const HOLD_M = 0.7
+/** And in so many times as long when it is slowed. */
+const SLOW = 4
+const slow = ref(false)
 const at = ref(CAST_M)
 const playing = ref(false)
 let last = 0
@@ -42,7 +47,12 @@ const { pause, resume } = useRafFn(
   ({ timestamp }) => {
     const passed = last > 0 ? Math.min(0.1, (timestamp - last) / 1000) : 0
     last = timestamp
-    at.value = Math.min(CAST_M, at.value + (passed * CAST_M) / PLAY_S)
+    const before = at.value
+    at.value = Math.min(CAST_M, at.value + (passed * CAST_M) / (slow.value ? SLOW * PLAY_S : PLAY_S))
+    const met = props.lanes[0]?.events.findIndex(
+      (e, i) => e.atM > before && e.atM <= at.value && props.lanes.some(l => l.events[i]!.fate !== 'past'),
+    )
+    if (met !== undefined && met >= 0) emit('look', met)
     if (at.value >= CAST_M) stop()
   },
   { immediate: false },
@@ -51,9 +61,13 @@ function stop(): void {
   playing.value = false
   pause()
 }
+function scrub(to: number): void {
+  stop()
+  at.value = to
+}
 function play(): void {
   if (playing.value) return stop()
-  at.value = 0
+  if (at.value >= CAST_M) at.value = 0
   last = 0
   playing.value = true
   resume()
@@ -139,8 +153,10 @@ const told = computed(() =>
         :aria-label="`The same cast for every rig, splash at the left. ${told}`"
       >
         <rect x="0" y="0" :width="width" :height="TOP" class="wet" />
-        <g v-for="t in things" :key="t.key">
-          <title>{{ t.name }}</title>
+        <g v-for="t in things" :key="t.key" class="met" @click="emit('look', t.key)">
+          <title>{{ t.name }}: look closely</title>
+          <rect :x="t.x - 8" y="0" width="20" :height="TOP" class="reach" />
+          <path v-if="t.key === looked" :d="`M${t.x + 2} ${TOP - t.high - 4} l-5 -8 h10 z`" class="here" />
           <line
             :x1="t.x"
             :x2="t.x + 4"
@@ -176,7 +192,7 @@ const told = computed(() =>
               </g>
             </g>
           </template>
-          <g v-if="playing || at < CAST_M" :transform="`translate(${x(come(lane))} -8)`">
+          <g :transform="`translate(${x(come(lane))} -8)`">
             <path v-for="(s, k) in drawn(lane)" :key="k" :d="s.d" class="rig" :stroke-width="s.stroke" />
           </g>
           <text x="4" y="5" class="letter" @click="emit('pick', lane.letter as Letter)">
@@ -188,6 +204,30 @@ const told = computed(() =>
           you, {{ withUnit(CAST_M, far) }} nearer
         </text>
       </svg>
+      <div class="time">
+        <SlideBar
+          :model-value="at"
+          label="How far the rigs have come"
+          :min="0"
+          :max="CAST_M"
+          :step="0.05"
+          :says="withUnit(at, far)"
+          @update:model-value="scrub"
+        />
+        <UButton :aria-pressed="slow" @click="slow = !slow">slowly</UButton>
+        <UButton
+          icon="i-lucide-chevron-left"
+          aria-label="The meeting before"
+          :disabled="looked <= 0"
+          @click="emit('look', looked - 1)"
+        />
+        <UButton
+          icon="i-lucide-chevron-right"
+          aria-label="The next meeting"
+          :disabled="looked >= things.length - 1"
+          @click="emit('look', looked + 1)"
+        />
+      </div>
       <p class="label">
         tick: passes · green dot: picks up weed · cross: hangs up. The same things are met by every rig in
         {{ spread.content.water.place || 'this water' }}.
@@ -227,6 +267,21 @@ svg {
 .stem {
   stroke: var(--growth);
   stroke-linecap: round;
+}
+.met {
+  cursor: pointer;
+}
+.reach {
+  fill: transparent;
+}
+.here {
+  fill: var(--float);
+}
+.time {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  padding: 0 0 2px 34px;
 }
 .hard {
   stroke: var(--bed-ink);

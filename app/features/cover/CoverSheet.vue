@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { UButton } from '#components'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useQuery } from '~/compute/useQuery'
 import { useEvidence } from '~/sheet/evidence'
 import { useSettings } from '~/ui/settings'
 import { useSpread } from '~/sheet/spread'
 import ChoiceField from '~/ui/ChoiceField.vue'
 import CoverCast from './CoverCast.vue'
+import CoverCloseUp from './CoverCloseUp.vue'
+import CoverHour from './CoverHour.vue'
 import CoverRig from './CoverRig.vue'
 import CoverSizes from './CoverSizes.vue'
 import FishingFields from '~/sheet/fields/FishingFields.vue'
@@ -56,6 +58,20 @@ const familyOf = (letter: string): string =>
   FAMILIES[spread.content.lanes.find(l => l.letter === letter)!.family].shortName
 const one = (x: number, digits = 1): string =>
   x < 0.05 && digits === 1 ? (x === 0 ? '0' : x.toFixed(2)) : x.toFixed(digits)
+/** A meeting that was asked for; until then the first that holds some rig, or leaves weed on it. */
+const pressed = ref<number>()
+watch(
+  () => answer.value,
+  () => (pressed.value = undefined),
+)
+const looked = computed(() => {
+  const lanes = answer.value?.lanes ?? []
+  const first = (ends: (fate: string) => boolean): number =>
+    lanes[0]?.events.findIndex((_, i) => lanes.some(l => ends(l.events[i]!.fate))) ?? -1
+  const held = first(fate => fate !== 'past' && fate !== 'weed')
+  const weedy = first(fate => fate === 'weed')
+  return pressed.value ?? Math.max(0, held >= 0 ? held : weedy)
+})
 /** A stretch of water that people count snags by. */
 const hundred = computed(() =>
   settings.units.depth.label === 'm' ? { label: 'm', m: 100 } : { label: 'yd', m: 91.44 },
@@ -135,17 +151,13 @@ const sentence = computed(() => {
         :obstacles="answer.obstacles"
         :busy="working"
         :picked="chosen?.letter"
+        :looked="looked"
         @pick="letter => (spread.picked = letter)"
+        @look="event => (pressed = event)"
       />
       <div class="body">
-        <section class="causes" aria-label="Where it catches">
-          <h2 class="label">rig {{ chosen?.letter }}: where it catches, share of casts</h2>
-          <CoverRig v-if="chosen" :lane="chosen" />
-        </section>
-        <section class="why" aria-label="Why">
-          <h2 class="label">sizes met, against what passes under the point</h2>
-          <CoverSizes v-if="chosen" :lane="chosen" :obstacles="answer.obstacles" />
-        </section>
+        <CoverCloseUp class="causes" :lanes="answer.lanes" :at="looked" :obstacles="answer.obstacles" />
+        <CoverHour :lanes="answer.lanes" />
       </div>
       <SheetTable
         class="through"
@@ -187,6 +199,16 @@ const sentence = computed(() => {
             : 'nothing holds it'
         }}</template>
       </SheetTable>
+      <div class="body">
+        <section class="causes" aria-label="Where it catches">
+          <h2 class="label">rig {{ chosen?.letter }}: where it catches, share of casts</h2>
+          <CoverRig v-if="chosen" :lane="chosen" />
+        </section>
+        <section class="why" aria-label="Why">
+          <h2 class="label">sizes met, against what passes under the point</h2>
+          <CoverSizes v-if="chosen" :lane="chosen" :obstacles="answer.obstacles" />
+        </section>
+      </div>
       <p class="label foot">
         <template v-if="moved">▤ {{ chosen?.letter }}: {{ moved }}&ensp;</template>◇ computed:
         {{ answer.lanes[0]?.snag.draws.toLocaleString('en') }} draws for each kind of obstacle and rig,
@@ -228,7 +250,7 @@ const sentence = computed(() => {
 }
 .body {
   display: grid;
-  grid-template-columns: minmax(0, 1.1fr) minmax(0, 1fr);
+  grid-template-columns: minmax(0, 1.35fr) minmax(0, 1fr);
   border-top: var(--line-weight) solid var(--hair-strong);
 }
 .causes {

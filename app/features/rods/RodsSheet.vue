@@ -169,7 +169,7 @@ const countColumns = computed((): readonly SheetColumn<number>[] => [
       <DayLine :plan="plan" :stops="stops" :place="place" />
       <p class="label source">
         Depth and current by the simulated tide, wind by the simulated weather of the Dunecrest coast:
-        stand-ins, not a forecast. ◇ computed.
+        stand-ins, not a forecast; levels from chart datum. ◇ computed.
         {{
           place ? `Sun for ${place.name}; ${moon}.` : 'No stop has a position: nothing is said of the light.'
         }}

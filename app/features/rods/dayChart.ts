@@ -177,7 +177,12 @@ function marksOf({ plan, stops, runs, sky, weight }: DayOf, [low, high]: readonl
     borderColor: ink,
     borderWidth: 1,
     borderDash: [3, 3],
-    label: text(content, ink, { position, backgroundColor: through('paper', 0.8), font: { size: 12 } }),
+    label: text(content, ink, {
+      position,
+      yAdjust: position === 'end' ? 12 : -8,
+      backgroundColor: through('paper', 0.8),
+      font: { size: 12 },
+    }),
   })
   for (const t of plan.turns)
     marks.push(upright(t.at, `${t.high ? 'high' : 'low'} ${clockText(t.at)}`, 'end'))
@@ -261,7 +266,7 @@ function levels([low, high]: readonly [number, number], unit: string): { at: num
   const first = Math.ceil(low / step)
   return Array.from({ length: Math.floor(high / step) - first + 1 }, (_, i) => {
     const at = (first + i) * step
-    return { at, text: at === 0 ? `datum 0 ${unit}` : String(at) }
+    return { at, text: at === 0 ? `0 ${unit}` : String(at) }
   })
 }
 const MOST_LEVELS = 6

@@ -13,17 +13,18 @@ const settings = useSettings()
 const props = defineProps<{ bite: Extract<StrikeAnswer, { kind: 'bite' }>; letter: string }>()
 const host = useTemplateRef('host')
 const { width } = useElementSize(host)
-const H = 250
+const H = 220
+const narrow = computed(() => width.value < 430)
 const rest = computed(() => props.bite.section)
 const perM = computed(() =>
   Math.min(
-    (H - 70) / Math.max(rest.value.heightM, props.bite.rig.gapM),
+    (H - (narrow.value ? 110 : 70)) / Math.max(rest.value.heightM, props.bite.rig.gapM),
     (width.value - 200) / (2.4 * rest.value.widthM),
   ),
 )
 const squeezedM = computed(() => rest.value.heightM * (1 - props.bite.chain.squeezed))
 const cx = computed(() => width.value * 0.36)
-const cy = H / 2 + 6
+const cy = computed(() => H / 2 + (narrow.value ? -12 : 6))
 /** Plastic spreads as it is pressed: its area stays. */
 const rx = computed(
   () =>
@@ -35,7 +36,7 @@ const ry = computed(() => (squeezedM.value / 2) * perM.value)
 /** Height of the point over the squeezed back: what was over it, less what the squeeze uncovers. */
 const pointY = computed(
   () =>
-    cy -
+    cy.value -
     ry.value -
     (props.bite.chain.uncoveredM - props.bite.chain.coverM + Math.max(0, props.bite.chain.gapM) * 0.5) *
       perM.value,
@@ -70,7 +71,7 @@ const small = (m: number): string => smallText(m, settings.system)
         :cy="pointY"
         r="5"
         class="point"
-        :class="{ hidden: bite.chain.uncoveredM < bite.chain.coverM }"
+        :class="{ under: bite.chain.uncoveredM < bite.chain.coverM }"
       />
       <circle :cx="cx" :cy="shankY" :r="Math.max(3, (bite.rig.wireM / 2) * perM)" class="wire" />
       <text :x="cx + 10" :y="pointY + 4">point</text>
@@ -83,10 +84,10 @@ const small = (m: number): string => smallText(m, settings.system)
           :x2="cx + rx + 46 + Math.max(10, (width - cx - rx - 70) * pull)"
           :y2="cy - 40 * pull"
         />
-        <text :x="cx + rx + 48" :y="cy + 22">
+        <text :x="narrow ? 2 : cx + rx + 48" :y="narrow ? H - 20 : cy + 22">
           the set: {{ loadText(bite.chain.setN, settings.system) }} at the hook,
         </text>
-        <text :x="cx + rx + 48" :y="cy + 40">
+        <text :x="narrow ? 2 : cx + rx + 48" :y="narrow ? H - 4 : cy + 40">
           {{ loadText(bite.chain.plasticN, settings.system) }} of it to cut plastic
         </text>
       </g>
@@ -122,7 +123,7 @@ const small = (m: number): string => smallText(m, settings.system)
 .point {
   fill: var(--float);
 }
-.hidden {
+.under {
   fill: var(--raised);
   stroke: var(--float);
   stroke-width: 2.5;

@@ -8,7 +8,10 @@ import FishingFields from '~/sheet/fields/FishingFields.vue'
 import LaneChip from '~/ui/LaneChip.vue'
 import LineField from '~/sheet/fields/LineField.vue'
 import SheetFrame from '~/sheet/SheetFrame.vue'
+import StrikeFlow from './StrikeFlow.vue'
 import StrikeSection from './StrikeSection.vue'
+import StrikeSet from './StrikeSet.vue'
+import { changeOnSheet } from './tryChange'
 import { FAMILIES, PARAMETERS, type BiteChain, type LossId, type StrikeRig } from '#core'
 import type { Letter } from '#schemas/spread'
 import { conditionsOf } from '~/sheet/useEvaluation'
@@ -42,6 +45,33 @@ const moved = computed(() => {
 })
 const biteN = ref<number>()
 const slackM = ref<number>()
+const fish = ref<number>()
+/** A bite that is lost there, of the same fish that the figures are of. */
+function lookAt(letter: string, loss: LossId): void {
+  spread.picked = letter as Letter
+  biteN.value = slackM.value = undefined
+  fish.value = bites.value?.find(l => l.letter === letter)?.example[loss]
+}
+const { answer: bites } = useQuery('bites', () =>
+  spread.opened
+    ? {
+        bait: spread.content.bait as StrikeJob['bait'],
+        conditions: conditionsOf(spread.content),
+        lanes: lanes.value.map(({ letter, ...rig }) => {
+          const logged = evidence.of(spread.content, rig)
+          return { letter, rig: rig as StrikeJob['rig'], ...(logged ? { evidence: logged } : {}) }
+        }),
+      }
+    : undefined,
+)
+const here = computed(() => bites.value?.find(l => l.letter === lane.value.letter))
+/** What one change would give, and how it is made where the sheet has a place for it. */
+const changes = computed(() =>
+  (bite.value?.changes ?? []).map(change => ({
+    ...change,
+    make: changeOnSheet(change.id, spread.content, lane.value),
+  })),
+)
 const job = computed<StrikeJob | undefined>(() => {
   if (!spread.opened) return undefined
   const { letter: _, ...rig } = lane.value
@@ -50,6 +80,7 @@ const job = computed<StrikeJob | undefined>(() => {
     conditions: conditionsOf(spread.content),
     rig: rig as StrikeJob['rig'],
     ...(known.value ? { evidence: known.value } : {}),
+    ...(fish.value === undefined ? {} : { fish: fish.value }),
     ...(biteN.value === undefined ? {} : { biteN: biteN.value }),
     ...(slackM.value === undefined ? {} : { slackM: slackM.value }),
   }
@@ -195,8 +226,8 @@ const weakest = computed(() => {
             /><output class="figure">{{ slack(bite.slackM) }}</output></label
           >
           <UButton
-            v-if="biteN !== undefined || slackM !== undefined"
-            @click="((biteN = undefined), (slackM = undefined))"
+            v-if="fish !== undefined || biteN !== undefined || slackM !== undefined"
+            @click="((fish = undefined), (biteN = undefined), (slackM = undefined))"
           >
             A middling bite again
           </UButton>
@@ -220,6 +251,23 @@ const weakest = computed(() => {
             <span class="text">{{ s.text }}</span>
           </li>
         </ol>
+        <h3 class="label">what one change would add, of a hundred bites</h3>
+        <ul v-if="changes.length > 0" class="changes">
+          <li v-for="c in changes" :key="c.id">
+            <span>{{ CHANGE_WORDS[c.id] }}</span>
+            <span class="figure"
+              ><b>+{{ Math.round(100 * c.gain) }}</b>
+              <small>({{ fromTo(100 * c.by.low, 100 * c.by.high) }})</small></span
+            >
+            <UButton
+              v-if="c.make"
+              :title="'Make this change on the sheet; it can be undone'"
+              @click="spread.edit(c.make)"
+              >Try it</UButton
+            >
+          </li>
+        </ul>
+        <p v-else class="label">No single change helps by half a percent or more.</p>
       </section>
       <section class="all" aria-label="All bites">
         <h2 class="label">
@@ -244,21 +292,17 @@ const weakest = computed(() => {
         <h3 class="label">what loses the rest</h3>
         <ul>
           <li v-for="l in bite.result.losses" :key="l.id">
-            <span>{{ LOSS_WORDS[l.id] }}</span><i :style="{ width: `${100 * l.share}%` }" /><b class="figure"
-              >{{ Math.round(100 * l.share) }} %</b
-            >
+            <UButton
+              variant="link"
+              :disabled="here?.example[l.id] === undefined"
+              :title="'Look at a bite that is lost so'"
+              @click="lookAt(lane.letter, l.id)"
+              >{{ LOSS_WORDS[l.id] }}</UButton><b class="figure">{{ Math.round(100 * l.share) }} %</b>
           </li>
         </ul>
-        <h3 class="label">what one change would add, of a hundred bites</h3>
-        <ul v-if="bite.changes.length > 0" class="changes">
-          <li v-for="c in bite.changes.slice(0, 5)" :key="c.id">
-            <span>{{ CHANGE_WORDS[c.id] }}</span><i :style="{ width: `${100 * c.gain}%` }" /><b class="figure"
-              >+{{ Math.round(100 * c.gain) }}</b
-            >
-          </li>
-        </ul>
-        <p v-else class="label">No single change helps by half a percent or more.</p>
       </section>
+      <StrikeFlow v-if="bites" class="wide" :lanes="bites" :picked="lane.letter" @look="lookAt" />
+      <StrikeSet :bite="bite" />
     </div>
     <p v-else-if="!error && problems.length === 0" class="label wait">Waiting for a bite…</p>
   </SheetFrame>
@@ -268,7 +312,7 @@ const weakest = computed(() => {
 .strip {
   display: flex;
   flex-wrap: wrap;
-  gap: 4px 14px;
+  gap: 4px 10px;
   align-items: center;
   padding: 4px 12px;
   border-bottom: var(--line-weight) solid var(--ink);
@@ -292,13 +336,21 @@ const weakest = computed(() => {
 .body {
   flex: 1;
   display: grid;
-  grid-template-columns: minmax(0, 1.1fr) minmax(0, 1fr) 320px;
+  grid-template-columns: minmax(0, 1.1fr) minmax(0, 1fr) 330px;
+  grid-template-rows: auto minmax(230px, 1fr);
 }
 .body > section {
   padding: 8px 14px;
   min-width: 0;
 }
+.wide {
+  grid-column: span 2;
+}
+.body > :is(.wide, .set) {
+  border-top: 1px solid var(--hair-strong);
+}
 .look,
+.wide,
 .chain {
   border-right: 1px solid var(--hair-strong);
 }
@@ -331,8 +383,8 @@ output {
 }
 .chain ol {
   display: grid;
-  gap: 14px;
-  margin-top: 6px;
+  gap: 8px;
+  margin-top: 4px;
 }
 .chain b {
   font-size: 16px;
@@ -372,24 +424,36 @@ output {
 h3 {
   margin-top: 10px;
 }
-.all li {
+.all li,
+.changes li {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 90px 44px;
+  grid-template-columns: minmax(0, 1fr) auto 62px;
   gap: 6px;
   align-items: center;
   font-size: 14px;
   padding: 2px 0;
 }
-.all i {
-  height: 10px;
-  background: var(--wrack);
-  max-width: 90px;
-}
-.changes i {
-  background: var(--marram);
-}
 .all b {
   text-align: right;
+}
+.all li :deep(button) {
+  justify-self: start;
+}
+.all li {
+  grid-template-columns: minmax(0, 200px) auto;
+  justify-content: start;
+}
+.changes b {
+  display: inline-block;
+  text-align: right;
+  min-width: 30px;
+  margin-right: 6px;
+}
+.changes small {
+  color: var(--ink-soft);
+}
+.changes :deep(.control-key) {
+  min-height: 24px;
 }
 .error {
   padding: 8px 12px;
@@ -405,7 +469,11 @@ h3 {
   .body {
     grid-template-columns: minmax(0, 1fr);
   }
+  .wide {
+    grid-column: auto;
+  }
   .look,
+  .wide,
   .chain {
     border-right: 0;
   }

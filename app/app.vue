@@ -19,9 +19,14 @@ async function keepOnDevice(): Promise<void> {
         title: 'A newer Dunecrest is ready.',
         description: 'What is on the sheet stays as it is.',
         duration: 0,
-        actions: [{ label: 'Load it', onClick: () => void load(true) }],
+        actions: [{ label: 'Load it', onClick: () => void loadNewer(load) }],
       }),
   })
+}
+/** A page that is not served from the device yet, as on the first visit, is not told that the newer one has come. */
+async function loadNewer(load: (reload: boolean) => Promise<void>): Promise<void> {
+  await load(true)
+  if (!navigator.serviceWorker.controller) location.reload()
 }
 onNuxtReady(() => setTimeout(() => void keepOnDevice(), LATER_MS))
 </script>

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { evaluateRig, FAMILIES, FAMILY_IDS, SNAG_DRAWS, type Conditions, type RigSpec } from '#core'
 import { throughCover, type CoverJob } from './cover'
+import { coverChanges } from './coverChanges'
 import { biteOn, bitesOn } from './strike'
 
 const conditions: Conditions = {
@@ -144,4 +145,36 @@ describe('bites on every rig of a sheet', () => {
       }
     expect(seen).toBeGreaterThan(4)
   })
+})
+
+describe('what one change would do in the cover', () => {
+  const of = (rig: RigSpec) => coverChanges({ bait, conditions, rig }, patient)
+  it('is ranked by fish, each with a range that holds it; only what the rig allows is tried', async () => {
+    const [open, hidden] = await Promise.all([of(head), of(belly)])
+    for (const changes of [open!, hidden!]) {
+      expect(changes.length).toBeGreaterThan(3)
+      for (const [i, { fish, minutes }] of changes.entries()) {
+        expect(fish.low).toBeLessThanOrEqual(fish.value)
+        expect(fish.high).toBeGreaterThanOrEqual(fish.value)
+        expect(Math.abs(minutes.value)).toBeLessThan(60)
+        if (i > 0) expect(fish.value).toBeLessThanOrEqual(changes[i - 1]!.fish.value)
+      }
+    }
+    expect(open!.some(c => c.id === 'looks' || c.id === 'rest')).toBe(false)
+    expect(open!.some(c => c.id === 'guard')).toBe(FAMILIES.E1.guards !== undefined)
+    expect(hidden!.some(c => c.id === 'looks')).toBe(true)
+  })
+  it('gives an open head in drowned wood more minutes with a guard, or with the way of working that stays out of it', async () => {
+    const changes = (await of(head))!
+    const guarded = changes.filter(c => c.id === 'guard')
+    for (const c of guarded) expect(c.minutes.value).toBeGreaterThan(0)
+    expect(changes.some(c => c.id === 'worked' && c.minutes.value > 0)).toBe(true)
+  })
+  it('is called off between two changes', async () =>
+    expect(
+      await coverChanges(
+        { bait, conditions, rig: head },
+        { ...patient, pause: () => Promise.resolve(false) },
+      ),
+    ).toBeUndefined())
 })

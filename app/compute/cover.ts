@@ -20,6 +20,8 @@ import {
   type Evidence,
   type LipId,
   type Measure,
+  type PreparedRig,
+  type Ride,
   type RigDrawing,
   type RigSpec,
   type SnagDoubtId,
@@ -74,6 +76,10 @@ export interface CoverAnswer {
 /** One moment of a body at rest, back up. */
 const UPRIGHT = Float64Array.of(0, 0, 0, 0, 1, 0, 0, 0)
 
+/** How a rig goes through the cover after its fall; one that does not sink lies as it floats, back up. */
+export const rideThrough = (prepared: PreparedRig, drop: ReturnType<typeof dropPrepared>): Ride =>
+  drop.ok ? prepared.rideOf(drop.value) : prepared.rideOf({ samples: UPRIGHT })
+
 /** Draws between two looks for a cancellation. */
 const PIECE = 500
 
@@ -95,8 +101,7 @@ export async function throughCover(
   for (const [i, { letter, rig: spec, evidence }] of built.entries()) {
     const prepared = prepareRig(bait, spec, evidence ? { ...conditions, evidence } : conditions)
     const drop = dropPrepared(prepared)
-    // one that does not sink lies as it floats: back up
-    const ride = drop.ok ? prepared.rideOf(drop.value) : prepared.rideOf({ samples: UPRIGHT })
+    const ride = rideThrough(prepared, drop)
     const { snag: rig } = prepared
     const tally = snagTally(rig, obstacles, ride, seededRandom(USUAL_SEED))
     for (let n = 0; n < draws; n += PIECE) {

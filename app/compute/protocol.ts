@@ -1,6 +1,7 @@
 import type { BenchAdvice, BenchJob, BenchLook } from './bench'
 import type { FitsAnswer, FitsJob, ReadAnswer, ReadJob } from './box'
 import type { CoverAnswer, CoverJob } from './cover'
+import type { CoverChange, CoverChangesJob } from './coverChanges'
 import type { DropAnswer, DropJob } from './drops'
 import type { PickAnswer, PickJob } from './pick'
 import type { FinishJob, ScreenJob } from './progress'
@@ -63,6 +64,7 @@ export interface Questions {
   readonly fits: { readonly job: FitsJob; readonly answer: FitsAnswer[] }
   readonly read: { readonly job: ReadJob; readonly answer: ReadAnswer }
   readonly cover: { readonly job: CoverJob; readonly answer: CoverAnswer }
+  readonly coverChanges: { readonly job: CoverChangesJob; readonly answer: readonly CoverChange[] }
   readonly bite: { readonly job: StrikeJob; readonly answer: StrikeAnswer }
   readonly bites: { readonly job: BitesJob; readonly answer: readonly LaneBites[] }
   readonly pick: { readonly job: PickJob; readonly answer: PickAnswer }

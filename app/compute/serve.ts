@@ -20,6 +20,7 @@ import type { Helper, Progress } from './progress'
 import { modelDrop } from './drops'
 import { learnLog, loggedOf, recallLog, type LogMemory } from './logMemory'
 import { pickFrom } from './pick'
+import { coverChanges } from './coverChanges'
 import { biteOn, bitesOn } from './strike'
 import { touchesOf } from './touches'
 import { finishPart, screenPart } from './share'
@@ -134,6 +135,7 @@ const ANSWERS: {
   read: readRows,
   trace: tracePicture,
   cover: throughCover,
+  coverChanges,
   bite: biteOn,
   bites: bitesOn,
   pick: pickFrom,

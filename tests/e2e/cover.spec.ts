@@ -72,6 +72,15 @@ test('why one rig catches and another does not, seen closely and by its numbers;
   // every figure told is a number held against another
   for (const words of await looks.allInnerTexts()) expect(words).toMatch(/\d+(\.\d+)? (mm|cm)|from behind/)
   await sheet.slide(page.getByRole('slider', { name: 'How far the rigs have come' }), 5)
+  // what would help C here, made on the sheet and taken back
+  await page.getByText('C', { exact: true }).first().click()
+  const changes = page.getByRole('region', { name: 'What one change would do' })
+  await expect(changes).toContainText('rig C', { timeout: 20_000 })
+  await expect(changes.getByRole('listitem').first()).toContainText(/^\+\d+ %/, { timeout: 30_000 })
+  await changes.getByRole('button', { name: 'Try it' }).first().click()
+  await expect.poll(() => left(sheet, 'C')).not.toBe(minutes)
+  await page.keyboard.press('Control+z')
+  await expect.poll(() => left(sheet, 'C')).toBe(minutes)
   await sheet.accessible()
 })
 

@@ -7,6 +7,8 @@ import { useSettings } from '~/ui/settings'
 import { useSpread } from '~/sheet/spread'
 import ChoiceField from '~/ui/ChoiceField.vue'
 import CoverCast from './CoverCast.vue'
+import type { CoverChangesJob } from '~/compute/coverChanges'
+import CoverChanges from './CoverChanges.vue'
 import CoverCloseUp from './CoverCloseUp.vue'
 import CoverHour from './CoverHour.vue'
 import CoverRig from './CoverRig.vue'
@@ -76,6 +78,13 @@ const looked = computed(() => {
 const hundred = computed(() =>
   settings.units.depth.label === 'm' ? { label: 'm', m: 100 } : { label: 'yd', m: 91.44 },
 )
+/** Once the cast stands, so that it does not wait for the changes. */
+const changesJob = computed<CoverChangesJob | undefined>(() => {
+  const lane = job.value?.lanes.find(l => l.letter === chosen.value?.letter)
+  if (!job.value || !lane || working.value) return undefined
+  const { bait, conditions } = job.value
+  return { bait, conditions, rig: lane.rig, ...(lane.evidence ? { evidence: lane.evidence } : {}) }
+})
 const columns = computed((): readonly SheetColumn<CoverLane>[] => [
   { id: 'rig', label: 'Rig', words: true },
   { id: 'snags', label: 'Hangs up' },
@@ -199,7 +208,7 @@ const sentence = computed(() => {
             : 'nothing holds it'
         }}</template>
       </SheetTable>
-      <div class="body">
+      <div class="body three">
         <section class="causes" aria-label="Where it catches">
           <h2 class="label">rig {{ chosen?.letter }}: where it catches, share of casts</h2>
           <CoverRig v-if="chosen" :lane="chosen" />
@@ -208,6 +217,7 @@ const sentence = computed(() => {
           <h2 class="label">sizes met, against what passes under the point</h2>
           <CoverSizes v-if="chosen" :lane="chosen" :obstacles="answer.obstacles" />
         </section>
+        <CoverChanges v-if="chosen" :letter="chosen.letter" :job="changesJob" />
       </div>
       <p class="label foot">
         <template v-if="moved">▤ {{ chosen?.letter }}: {{ moved }}&ensp;</template>◇ computed:
@@ -253,6 +263,12 @@ const sentence = computed(() => {
   grid-template-columns: minmax(0, 1.35fr) minmax(0, 1fr);
   border-top: var(--line-weight) solid var(--hair-strong);
 }
+@media (min-width: 900px) {
+  .three {
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) minmax(0, 1.1fr);
+  }
+}
+.why,
 .causes {
   border-right: 1px solid var(--hair-strong);
 }

@@ -32,7 +32,7 @@ export interface CoverChangesJob {
 }
 
 /** What is done otherwise: on the rig, or in how it is fished. */
-export type CoverChangeWhat =
+type CoverChangeWhat =
   | { readonly id: 'guard'; readonly rig: Pick<RigSpec, 'guard'> }
   | { readonly id: 'rest'; readonly rig: Pick<RigSpec, 'pointRest'> }
   | { readonly id: 'slimmer'; readonly rig: Pick<RigSpec, 'weightMaterial'> }

@@ -28,7 +28,6 @@ import {
   type StrikeResult,
   type StrikeRig,
 } from '#core'
-import type { LaneJob } from './protocol'
 
 /** A bite on one rig. */
 export interface StrikeJob {
@@ -108,7 +107,11 @@ export function biteOn({
 export interface BitesJob {
   readonly bait: BaitSpec
   readonly conditions: Conditions
-  readonly lanes: readonly LaneJob[]
+  readonly lanes: readonly {
+    readonly letter: string
+    readonly rig: RigSpec
+    readonly evidence?: Evidence
+  }[]
 }
 
 /** How bites on one rig go, from all of them to those that are hooked. */

@@ -152,13 +152,6 @@ export function drawMeeting(
 }
 
 /**
- * Lets a rig meet one thing as it comes. Every draw comes from `random`, so the same seed meets different
- * rigs alike.
- */
-export const meet = (rig: SnagRig, obstacle: Placed, ride: Ride, random: Random): Meeting =>
-  resolve(rig, obstacle, ride.postures, drawMeeting(obstacle, ride, random, 0))
-
-/**
  * How a rig stands to a drawn meeting, whatever its size and force: for a rod, how far each point opens over
  * the back toward it, m, and whether it rubs over the point; for a gap, what each head presents to it, m.
  */
@@ -210,7 +203,10 @@ export type CloseUp = Meeting &
       }
   )
 
-/** Lets a rig meet one thing, as `meet` does, and tells what was held against what. */
+/**
+ * Lets a rig meet one thing as it comes, and tells what was held against what. Every draw comes from `random`, so the
+ * same seed meets different rigs alike.
+ */
 export function closeUp(rig: SnagRig, obstacle: Placed, ride: Ride, random: Random): CloseUp {
   const chance = drawMeeting(obstacle, ride, random, 0)
   const meeting = resolve(rig, obstacle, ride.postures, chance)

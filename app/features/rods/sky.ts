@@ -1,7 +1,7 @@
 import { getMoonIllumination, getTimes } from 'suncalc'
 
 /** A stretch of dusk or night. */
-export interface Dark {
+interface Dark {
   readonly kind: 'dusk' | 'night'
   readonly from: number
   readonly to: number

@@ -18,7 +18,11 @@ const settings = useSettings()
 /** Steps at which some rig loses something. */
 const steps = computed(() => LOSSES.filter(id => props.lanes.some(l => l.lost[id] > 0.0005)))
 const leftOf = ({ left }: LaneBites): number[] => [1, ...steps.value.map(id => left[LOSSES.indexOf(id)]!)]
-const names = computed(() => ['bites', ...steps.value.map(id => PASSED_WORDS[id])])
+/** What each point is called: what has come right by then, and in the end that it is hooked. */
+const names = computed(() => [
+  'bites',
+  ...steps.value.map((id, i) => (i === steps.value.length - 1 ? 'hooked' : PASSED_WORDS[id])),
+])
 const hundred = (share: number): number => Math.round(100 * share)
 const data = computed(() => {
   void settings.theme

@@ -39,6 +39,7 @@ const end = computed(() =>
 )
 const clock = useDropClock(() => end.value)
 const { time, playing, rate } = clock
+const shownAt = (): number => time.value
 const SPEED_WORDS: Readonly<Record<number, string>> = {
   1: 'real time',
   0.5: 'half speed',
@@ -214,7 +215,7 @@ useKeys([
         made them.</span
       >
     </section>
-    <TankTable :lanes="spread.content.lanes" :outcomes="outcomes" :time="time" :zone="zone" />
+    <TankTable :lanes="spread.content.lanes" :outcomes="outcomes" :at="shownAt" :zone="zone" />
     <p class="visually-hidden" aria-live="polite">{{ working ? '' : described }}</p>
   </SheetFrame>
 </template>

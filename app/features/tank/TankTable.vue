@@ -4,6 +4,7 @@ import { useEvidence } from '~/sheet/evidence'
 import { useSettings } from '~/ui/settings'
 import { useSpread } from '~/sheet/spread'
 import LaneChip from '~/ui/LaneChip.vue'
+import LiveText from '~/ui/LiveText.vue'
 import TankTry from './TankTry.vue'
 import { FAMILIES, pitchOf, radToDeg, rollOf } from '#core'
 import type { Lane } from '#schemas/spread'
@@ -22,7 +23,7 @@ import SheetTable, { type SheetColumn } from '~/ui/SheetTable.vue'
 const props = defineProps<{
   lanes: readonly Lane[]
   outcomes: ReadonlyMap<string, LaneOutcome>
-  time: number
+  /** the moment that is shown, s; asked for by the figures that follow it alone */ at: () => number
   zone?: Zone
 }>()
 const settings = useSettings()
@@ -54,9 +55,6 @@ const rows = computed(() =>
               : 'Working it out…',
       }
     const { fall } = outcome.report
-    const m = momentAt(fall.drop, props.time, fall.rest)
-    const series = seriesOf(fall.drop)
-    const i = series.t.findIndex(s => s >= props.time)
     return {
       lane,
       down: `${fall.timeS.value.toFixed(1)} s`,
@@ -64,14 +62,6 @@ const rows = computed(() =>
       moved: fall.timeS.basis === 'measured' ? movedBy(lane) : undefined,
       range: fromTo(fall.timeS.low, fall.timeS.high, 1),
       doubt: DOUBT_SHORT[fall.mainDoubt],
-      depth: shown(Math.max(0, -m.z), { ...settings.units.depth, decimals: 2 }),
-      speed: m.landed
-        ? '0'
-        : shown(series.speed[i < 0 ? series.speed.length - 1 : i]!, { ...settings.units.speed, decimals: 2 }),
-      pitch: `${numberText(radToDeg(pitchOf(m.q)), 0)}°`,
-      roll: `${Math.round(Math.abs(radToDeg(rollOf(m.q))))}°`,
-      away: trueMinus(shown(m.x, { ...settings.units.depth, decimals: 2 })),
-      aside: trueMinus(shown(m.y, { ...settings.units.depth, decimals: 2 })),
       turns:
         Math.abs(fall.turnsPerM) > 0.05 && !('ending' in fall.drop && fall.drop.ending === 'hovers')
           ? `${(Math.abs(fall.turnsPerM) / settings.units.depth.from(1)).toFixed(1)}${fall.summary.circleM === undefined ? '' : `, r ${shown(fall.summary.circleM, { ...settings.units.depth, decimals: 2 })}`}`
@@ -81,7 +71,46 @@ const rows = computed(() =>
     }
   }),
 )
-const columns = computed((): readonly SheetColumn<(typeof rows.value)[number]>[] => [
+interface Live {
+  readonly depth: string
+  readonly speed: string
+  readonly pitch: string
+  readonly roll: string
+  readonly drift: string
+}
+/** What follows the moment that is shown, by rig. */
+const live = computed(() => {
+  const at = props.at()
+  const depth = { ...settings.units.depth, decimals: 2 }
+  return new Map(
+    props.lanes.flatMap(({ letter }): [string, Live][] => {
+      const outcome = props.outcomes.get(letter)
+      if (outcome?.kind !== 'done') return []
+      const { fall } = outcome.report
+      const m = momentAt(fall.drop, at, fall.rest)
+      const series = seriesOf(fall.drop)
+      const i = series.t.findIndex(s => s >= at)
+      const speed = series.speed[i < 0 ? series.speed.length - 1 : i]!
+      return [
+        [
+          letter,
+          {
+            depth: shown(Math.max(0, -m.z), depth),
+            speed: m.landed ? '0' : shown(speed, { ...settings.units.speed, decimals: 2 }),
+            pitch: `${numberText(radToDeg(pitchOf(m.q)), 0)}°`,
+            roll: `${Math.round(Math.abs(radToDeg(rollOf(m.q))))}°`,
+            drift: `${trueMinus(shown(m.x, depth))}, ${trueMinus(shown(m.y, depth))}`,
+          },
+        ],
+      ]
+    }),
+  )
+})
+const liveOf = (letter: string, what: keyof Live) => (): string => live.value.get(letter)?.[what] ?? ''
+type Row = (typeof rows.value)[number]
+const keyOf = (row: Row): string => row.lane.letter
+const classOf = (row: Row): string => `lane-${row.lane.letter}`
+const columns = computed((): readonly SheetColumn<Row>[] => [
   { id: 'rig', label: 'Rig', words: true },
   { id: 'down', label: 'Down in; range, least certain', words: true },
   { id: 'depth', label: `Depth, ${settings.units.depth.label}` },
@@ -101,8 +130,8 @@ const columns = computed((): readonly SheetColumn<(typeof rows.value)[number]>[]
     class="falls"
     :columns="columns"
     :rows="rows"
-    :key-of="row => row.lane.letter"
-    :row-class="row => `lane-${row.lane.letter}`"
+    :key-of="keyOf"
+    :row-class="classOf"
     label="Rigs in the tank"
   >
     <template #head-pitch><TermLabel term="pitch">Pitch</TermLabel></template>
@@ -122,11 +151,11 @@ const columns = computed((): readonly SheetColumn<(typeof rows.value)[number]>[]
         <small>{{ row.range }}<br />{{ row.doubt }}</small>
       </span>
     </template>
-    <template #depth="{ row }">{{ row.depth }}</template>
-    <template #speed="{ row }">{{ row.speed }}</template>
-    <template #pitch="{ row }">{{ row.pitch }}</template>
-    <template #roll="{ row }">{{ row.roll }}</template>
-    <template #drift="{ row }">{{ row.message ? '' : `${row.away}, ${row.aside}` }}</template>
+    <template #depth="{ row }"><LiveText :of="liveOf(row.lane.letter, 'depth')" /></template>
+    <template #speed="{ row }"><LiveText :of="liveOf(row.lane.letter, 'speed')" /></template>
+    <template #pitch="{ row }"><LiveText :of="liveOf(row.lane.letter, 'pitch')" /></template>
+    <template #roll="{ row }"><LiveText :of="liveOf(row.lane.letter, 'roll')" /></template>
+    <template #drift="{ row }"><LiveText :of="liveOf(row.lane.letter, 'drift')" /></template>
     <template #turns="{ row }">{{ row.turns }}</template>
     <template #zone="{ row }">{{ row.inZone }}</template>
     <template #rest="{ row }">{{ row.rest }}</template>

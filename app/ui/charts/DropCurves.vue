@@ -78,6 +78,7 @@ const options = computed((): ChartOptions<'line'> => {
   }
 })
 const moment = computed(() => Math.min(1, props.time / span.value))
+const head = computed(() => ['s', ...props.divers.map(d => d.letter)])
 const rows = computed(() =>
   Array.from({ length: ROWS }, (_, k) => {
     const t = (span.value * k) / (ROWS - 1)
@@ -96,22 +97,23 @@ const rows = computed(() =>
 <template>
   <div class="curves">
     <p class="label">{{ title }}</p>
-    <ChartFrame
-      class="plot"
-      type="line"
-      :data="data"
-      :options="options"
-      :label="`${title}, against seconds`"
-      :name="`dunecrest-${id}`"
-      :head="['s', ...divers.map(d => d.letter)]"
-      :rows="rows"
-    >
+    <div class="plot">
+      <ChartFrame
+        class="chart"
+        type="line"
+        :data="data"
+        :options="options"
+        :label="`${title}, against seconds`"
+        :name="`dunecrest-${id}`"
+        :head="head"
+        :rows="rows"
+      />
       <i
         class="moment"
         aria-hidden="true"
         :style="{ left: `calc(${LEFT_PX}px + (100% - ${LEFT_PX + RIGHT_PX}px) * ${moment})` }"
       />
-    </ChartFrame>
+    </div>
   </div>
 </template>
 
@@ -126,7 +128,12 @@ const rows = computed(() =>
   padding-left: 38px;
 }
 .plot {
+  position: relative;
   flex: 1;
+  min-height: 0;
+}
+.chart {
+  height: 100%;
 }
 .moment {
   position: absolute;

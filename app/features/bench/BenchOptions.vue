@@ -36,6 +36,8 @@ const settings = useSettings()
 const spread = useSpread()
 const family = computed(() => FAMILIES[props.lane.family])
 const weedless = computed(() => props.lane.pointRest !== 'open')
+const MATERIALS = choicesOf(WEIGHT_MATERIALS)
+const WIRES = choicesOf(WIRE_GRADES)
 const GAPS = choicesOf({ standard: 'usual gap', deep: 'deep belly' })
 const GUARDS = { none: 'no guard', fibre: 'fibre guard', wire: 'wire guard' } as const
 /** The usual one is left out of the rig. */
@@ -44,13 +46,9 @@ const materialRow = computed(() => {
   const { weightMaterial, wire = 'standard', gap = 'standard' } = props.lane
   return [
     ...(family.value.weighted
-      ? [
-          choice('of', weightMaterial, choicesOf(WEIGHT_MATERIALS), of =>
-            emit('change', { weightMaterial: of }),
-          ),
-        ]
+      ? [choice('of', weightMaterial, MATERIALS, of => emit('change', { weightMaterial: of }))]
       : []),
-    choice('wire', wire, choicesOf(WIRE_GRADES), to => emit('change', { wire: unless('standard', to) })),
+    choice('wire', wire, WIRES, to => emit('change', { wire: unless('standard', to) })),
     ...(weedless.value
       ? [choice('gap', gap, GAPS, to => emit('change', { gap: unless('standard', to) }))]
       : []),

@@ -42,8 +42,9 @@ const make = (change: CoverChange): void =>
     else draft.lanes = draft.lanes.map(l => (l.letter === props.letter ? { ...l, ...change.rig } : l))
   })
 const signed = (x: number): string => trueMinus(`${x > 0 ? '+' : ''}${Math.round(x)}`)
+/** Of this rig as it is: what was found for another, or before, is not shown for it. */
 const told = computed(() =>
-  (answer.value ?? [])
+  (working.value || !props.job ? [] : (answer.value ?? []))
     .filter(change => Math.abs(change.fish.value) >= LEAST)
     .slice(0, MOST)
     .map(change => ({
@@ -72,7 +73,9 @@ const told = computed(() =>
     <p v-if="error" class="bad" role="alert">
       {{ error }} <UButton variant="link" @click="retry()">Try again</UButton>
     </p>
-    <p v-else-if="answer && told.length === 0" class="label">No single change does half a percent.</p>
+    <p v-else-if="answer && !working && told.length === 0" class="label">
+      No single change does half a percent.
+    </p>
     <ul v-else>
       <li v-for="t in told" :key="t.words" :class="{ worse: t.change.fish.value < 0 }">
         <b class="figure">{{ t.fish }} %</b><small class="figure">({{ t.range }})</small>

@@ -50,6 +50,9 @@ const takeSpecies = (species: FishChoice['species']): void =>
     if (draft.fishing) delete draft.fishing.feeding
   })
 const activities = choicesOf(ACTIVITY_WORDS, ACTIVITIES)
+const clarities = choicesOf(CLARITY_WORDS, CLARITIES)
+const lights = choicesOf(LIGHT_WORDS, LIGHTS)
+const feedings = choicesOf(FEEDING, FEEDING_IDS)
 const waters = useWaterFields()
 const aboutWater = computed(() => [
   waters.cover.value,
@@ -57,11 +60,11 @@ const aboutWater = computed(() => [
   waters.current.value,
   waters.salt.value,
   waters.temperature.value,
-  choice('clarity', props.day.clarity, choicesOf(CLARITY_WORDS, CLARITIES), clarity => setFish({ clarity })),
-  choice('light', props.day.light, choicesOf(LIGHT_WORDS, LIGHTS), light => setFish({ light })),
+  choice('clarity', props.day.clarity, clarities, clarity => setFish({ clarity })),
+  choice('light', props.day.light, lights, light => setFish({ light })),
 ])
 const aboutFood = computed(() => [
-  choice('they', props.day.feeding, choicesOf(FEEDING, FEEDING_IDS), feeding =>
+  choice('they', props.day.feeding, feedings, feeding =>
     spread.edit(draft => void (draft.fishing = { ...draft.fishing, feeding })),
   ),
   choice('they eat', props.day.prey, preyItems, prey => setFish({ prey, preyM: undefined })),

@@ -6,7 +6,8 @@ import { useSettings } from '~/ui/settings'
 import { changeText } from '#words/tripWords'
 import { weightText } from '#words/units'
 import { clockText } from './clock'
-import { dayData, dayOptions, dayRows, runsOf, type DayOf, type DayStop } from './dayChart'
+import { dayData, dayOptions, dayRows, type DayOf, type DayStop } from './dayChart'
+import { runsOf } from './runs'
 import { skyOver } from './sky'
 
 /**

@@ -10,7 +10,8 @@ vi.mock('~/ui/charts/theme', () => ({
   tooltip: () => ({}),
   through: () => '',
 }))
-const { dayCurves, dayOptions, dayRows, runsOf } = await import('./dayChart')
+const { dayCurves, dayOptions, dayRows } = await import('./dayChart')
+const { runsOf } = await import('./runs')
 type DayOf = Parameters<typeof dayCurves>[0]
 
 const HALF_HOUR = 30 * 60_000

@@ -5,15 +5,9 @@ import { LETTERS } from '#schemas/spread'
 import { axis, common, through, tooltip } from '~/ui/charts/theme'
 import { laneColour, token } from '~/ui/drawing/identity'
 import { clockText } from './clock'
+import { STEP_MS, type Run } from './runs'
 import type { Sky } from './sky'
 
-/** A rod in hand without a change, ms. */
-export interface Run {
-  readonly rod: number
-  readonly weightKg: number
-  readonly from: number
-  readonly to: number
-}
 /** A stop of the day, with its bottom below chart datum, m. */
 export interface DayStop {
   readonly name: string
@@ -34,22 +28,9 @@ export interface DayOf {
   readonly weight: (kg: number) => string
 }
 
-const STEP_MS = 30 * 60_000
 const HOUR_MS = 3_600_000
 /** Hours that are written, at most. */
 const MOST_HOURS = 13
-
-/** Runs of the same rod and weight. */
-export function runsOf({ hand, moments }: Pick<TripAnswer, 'hand' | 'moments'>): Run[] {
-  const found: { -readonly [K in keyof Run]: Run[K] }[] = []
-  for (const { moment, rod, weightKg } of hand) {
-    const { at } = moments[moment]!
-    const last = found.at(-1)
-    if (last && last.rod === rod && last.weightKg === weightKg && last.to === at) last.to = at + STEP_MS
-    else found.push({ rod, weightKg, from: at, to: at + STEP_MS })
-  }
-  return found
-}
 
 type At = { readonly x: number; readonly y: number | null }
 const GAP = (x: number): At => ({ x, y: null })

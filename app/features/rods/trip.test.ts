@@ -65,7 +65,11 @@ it('a trip as iCalendar: an event for each stop and change, in UTC, lines folded
     currentMS: -0.5,
   } as const
   const trip = ['Saturday', [{ name: 'Flat', from, to: from + 3_600_000 }]] as const
-  const plan: Pick<TripAnswer, 'changes' | 'turns'> = {
+  const plan: Parameters<typeof tripCalendar>[2] = {
+    moments: [],
+    hand: [],
+    rods: [],
+    countdowns: [],
     turns: [{ at: from + 600_000, heightM: 3.4, high: true }],
     changes: [
       { ...change, kind: 'stop' },

@@ -18,6 +18,7 @@ const spread = useSpread()
 const settings = useSettings()
 const family = computed(() => FAMILIES[props.lane.family])
 const ladder = computed(() => settings.units.ladderKg)
+const rests = computed(() => choicesOf(POINT_WORDS, family.value.pointRests))
 const materials = choicesOf(WEIGHT_MATERIALS)
 function wrong(field: string): string | undefined {
   const problem = props.problems.find(p => p.field.startsWith(field))
@@ -58,7 +59,7 @@ const atEnd = (direction: 1 | -1): boolean =>
       v-if="family.pointRests.length > 1"
       label="point"
       :model-value="lane.pointRest"
-      :items="choicesOf(POINT_WORDS, family.pointRests)"
+      :items="rests"
       @update:model-value="value => edit({ pointRest: value })"
     />
     <span v-else class="label none">point open</span>

@@ -21,17 +21,21 @@ const set = (change: SpreadContent['fishing']): void =>
 const USUAL_BITE_M = 18
 const CASTS: Unit = { label: 'casts', from: n => n, to: n => Math.round(n), decimals: 0 }
 const scents = choicesOf({ no: 'no', yes: 'yes' })
+const retrieves = choicesOf(RETRIEVES, RETRIEVE_IDS)
+const feedings = choicesOf(FEEDING, FEEDING_IDS)
+const matches = choicesOf(MATCHES)
+const rods = choicesOf(RODS)
 const known = computed((): Readonly<Record<(typeof props.show)[number], readonly Field[]>> => {
   const { retrieve = 'hop', feeding = 'grab', match = 'fair', scented, rod = 'medium' } = fishing.value
   const { biteM = USUAL_BITE_M, looksEvery = LOOKS_EVERY } = fishing.value
   return {
-    retrieve: [choice('worked', retrieve, choicesOf(RETRIEVES, RETRIEVE_IDS), to => set({ retrieve: to }))],
-    feeding: [choice('fish', feeding, choicesOf(FEEDING, FEEDING_IDS), to => set({ feeding: to }))],
+    retrieve: [choice('worked', retrieve, retrieves, to => set({ retrieve: to }))],
+    feeding: [choice('fish', feeding, feedings, to => set({ feeding: to }))],
     match: [
-      choice('like their food', match, choicesOf(MATCHES), to => set({ match: to })),
+      choice('like their food', match, matches, to => set({ match: to })),
       choice('scent', scented ? 'yes' : 'no', scents, to => set({ scented: to === 'yes' })),
     ],
-    rod: [choice('rod', rod, choicesOf(RODS), to => set({ rod: to }))],
+    rod: [choice('rod', rod, rods, to => set({ rod: to }))],
     biteM: [number('bite at', biteM, [settings.units.depth, BITE_RANGE_M, 2], to => set({ biteM: to }))],
     looksEvery: [
       number('hidden point looked at every', looksEvery, [CASTS, LOOKS_RANGE, 1], to =>

@@ -27,6 +27,8 @@ const props = defineProps<{
 const settings = useSettings()
 const LEFT_PX = 38
 const RIGHT_PX = 12
+/** Moments of a drop that are drawn: about as many as the chart is wide in pixels and a half. */
+const MOST_POINTS = 240
 /** Rows of the table that stands behind. */
 const ROWS = 25
 
@@ -40,7 +42,11 @@ const seconds = computed(() => {
 const written = (x: number): string => String(Number(props.unit.from(x).toFixed(Math.abs(x) < 10 ? 1 : 0)))
 const points = ({ drop }: Diver) => {
   const series = seriesOf(drop)
-  return Array.from(series.t, (x, i) => ({ x, y: series[props.id][i]! }))
+  const { length } = series.t
+  const every = Math.max(1, Math.ceil(length / MOST_POINTS))
+  const kept = Array.from({ length: Math.floor((length - 1) / every) + 1 }, (_, k) => k * every)
+  if (kept.at(-1) !== length - 1) kept.push(length - 1)
+  return kept.map(i => ({ x: series.t[i]!, y: series[props.id][i]! }))
 }
 const curve = (diver: Diver, ghost: boolean) => ({
   label: diver.letter,

@@ -3,6 +3,7 @@ import {
   dropPrepared,
   FAMILIES,
   guardOf,
+  LOOKS_EVERY,
   measureOf,
   obstaclesOf,
   prepareRig,
@@ -43,7 +44,10 @@ type CoverChangeWhat =
 export type CoverChange = CoverChangeWhat & {
   /** minutes of an hour left for fishing, more or fewer */ readonly minutes: Measure
   /** share of bites hooked, more or fewer */ readonly hookUp: Measure
-  /** bites hooked in an hour against as it is, 0 for no change: minutes and hook-up together */
+  /**
+   * share of the bites of an hour without a snag that are hooked, more or fewer: minutes and hook-up together; a
+   * difference, since a rig may hook none
+   */
   readonly fish: Measure
 }
 
@@ -55,7 +59,10 @@ const SOONER = 2
 const DEEPER: readonly PointRest[] = ['open', 'flush', 'skin', 'buried']
 
 /** Everything of the kind that this rig allows for and is not so already. */
-function whatElse(rig: RigSpec, { retrieve = 'hop', looksEvery = 4 }: Conditions): CoverChangeWhat[] {
+function whatElse(
+  rig: RigSpec,
+  { retrieve = 'hop', looksEvery = LOOKS_EVERY }: Conditions,
+): CoverChangeWhat[] {
   const { guards = [], pointRests, weighted } = FAMILIES[rig.family]
   const at = DEEPER.indexOf(rig.pointRest)
   return [
@@ -123,7 +130,6 @@ export async function coverChanges(
     const other = 'rig' in what ? { ...rig, ...what.rig } : rig
     if (problemsOf(bait, other).length > 0) continue
     const then = outcomeOf(bait, other, 'fishing' in what ? { ...known, ...what.fishing } : known)
-    const ratio = (then.minutesLeft * then.hooked) / (now.minutesLeft * now.hooked) - 1
     found.push({
       ...what,
       minutes: measureOf(
@@ -135,8 +141,8 @@ export async function coverChanges(
         then.hookUp.map((x, m) => x - now.hookUp[m]!),
       ),
       fish: measureOf(
-        ratio,
-        then.minutes.map((x, m) => (x * then.hookUp[m]!) / (now.minutes[m]! * now.hookUp[m]!) - 1),
+        (then.minutesLeft * then.hooked - now.minutesLeft * now.hooked) / 60,
+        then.minutes.map((x, m) => (x * then.hookUp[m]! - now.minutes[m]! * now.hookUp[m]!) / 60),
       ),
     })
   }

@@ -18,7 +18,7 @@ const GUARDS: Readonly<Record<GuardId, string>> = {
   fibre: 'a fibre guard',
   wire: 'a wire guard',
 }
-/** Less than this is no change, of the fish of an hour. */
+/** Less than this is no change, of all bites. */
 const LEAST = 0.005
 /** So many are told: those that help, and what the best of them cost. */
 const MOST = 5
@@ -61,7 +61,8 @@ const told = computed(() =>
 <template>
   <section class="changes" aria-label="What one change would do" :aria-busy="working">
     <h2 class="label">
-      rig {{ letter }}: what one change would do; fish an hour, in percent of as it is
+      rig {{ letter }}: what one change would do, of a hundred bites that an hour without snags brings; ◇
+      computed
       <UProgress
         v-if="working"
         :model-value="progress"
@@ -74,11 +75,11 @@ const told = computed(() =>
       {{ error }} <UButton variant="link" @click="retry()">Try again</UButton>
     </p>
     <p v-else-if="answer && !working && told.length === 0" class="label">
-      No single change does half a percent.
+      No single change does half a bite of a hundred.
     </p>
     <ul v-else>
       <li v-for="t in told" :key="t.words" :class="{ worse: t.change.fish.value < 0 }">
-        <b class="figure">{{ t.fish }} %</b><small class="figure">({{ t.range }})</small>
+        <b class="figure">{{ t.fish }}</b><small class="figure">({{ t.range }})</small>
         <span
           >{{ t.words }}<small>: {{ t.minutes }} min, hooks {{ t.hooks }} %</small></span
         >
@@ -97,7 +98,7 @@ const told = computed(() =>
 }
 li {
   display: grid;
-  grid-template-columns: 56px 88px minmax(0, 1fr) auto;
+  grid-template-columns: 36px 76px minmax(0, 1fr) auto;
   gap: 6px;
   align-items: center;
   padding: 1px 0;

@@ -62,9 +62,13 @@ function why(look: (typeof looks.value)[number]): string {
       : `the head is ${small(event.headM)} across, the gap ${small(event.sizeM)}`
   const press = `pressed with ${loadText(event.pressN, settings.system)}`
   if (event.openingM === -Infinity) return 'it touches from behind, where no point stands open'
+  const thing = `the thing is ${small(event.sizeM)} in radius, ${press}`
+  // steps and knots, and line that saddles, hold what never came to a point
+  if (event.lip && event.lip !== 'point' && event.lip !== 'trailing') return thing
   if (event.openingM <= 0)
-    return `nothing stands open: ${small(-event.openingM)} of plastic over the point on this side, ${press}`
-  return `the point opens ${small(event.openingM)} on this side, its radius is ${small(event.sizeM)}, ${press}`
+    return `the back stands ${small(-event.openingM)} higher than the point on this side; ${thing}`
+  const guarded = event.fate === 'past' && event.openingM > event.sizeM ? ', behind its guard' : ''
+  return `the point opens ${small(event.openingM)} on this side${guarded}; ${thing}`
 }
 const caught = (look: (typeof looks.value)[number]): boolean => look.event.fate !== 'past'
 </script>
@@ -73,7 +77,7 @@ const caught = (look: (typeof looks.value)[number]): boolean => look.event.fate 
   <section v-if="first" class="close" aria-label="One meeting closely">
     <h2 class="label">
       {{ name }}, {{ Math.round(settings.units.depth.from(first.atM)) }} {{ settings.units.depth.label }} from
-      the splash: a slice at the point, back up; dot: point, circle: the thing
+      the splash: a slice at the point, back up; dot: point, circle: the thing; ◇ computed
     </h2>
     <div class="looks">
       <figure v-for="look in looks" :key="look.lane.letter" :class="`lane-${look.lane.letter}`">

@@ -7,6 +7,7 @@ import ChartFrame from '~/ui/charts/ChartFrame.vue'
 import { axis, common, tooltip } from '~/ui/charts/theme'
 import { laneColour, token } from '~/ui/drawing/identity'
 import { useSettings } from '~/ui/settings'
+import { BASIS_MARKS } from '#words/words'
 
 /** Where an hour goes, rig under rig: fishing, snags, weed, laying the point back. */
 const props = defineProps<{ lanes: readonly CoverLane[] }>()
@@ -52,7 +53,7 @@ const options = computed((): ChartOptions<'bar'> => {
           type: 'label' as const,
           yValue: i,
           xValue: l.snag.minutesLeft.value / 2,
-          content: `${Math.round(l.snag.minutesLeft.value)} minutes of fishing`,
+          content: `${Math.round(l.snag.minutesLeft.value)} minutes of fishing ${BASIS_MARKS[l.snag.minutesLeft.basis]}`,
           color: token('paper'),
           font: bold,
         })),

@@ -4,6 +4,7 @@ import type { TripAnswer } from '~/compute/trip'
 import { LETTERS } from '#schemas/spread'
 import { useSettings } from '~/ui/settings'
 import { shown, weightText } from '#words/units'
+import { BASIS_MARKS } from '#words/words'
 
 /** A watch to count down with: how many seconds from the splash to each depth, and to the bottom. */
 const props = defineProps<{ count: TripAnswer['countdowns'][number]; depths: readonly number[] }>()
@@ -22,7 +23,7 @@ const written = computed(() => seconds.value.filter(s => s % (round.value / 5) =
 const APART = 0.06
 const marks = computed(() => {
   const found: { readonly s: number; readonly text: string; readonly end?: boolean }[] = [
-    { s: props.count.bottomS, text: 'bottom', end: true },
+    { s: props.count.bottomS, text: `bottom ${BASIS_MARKS[props.count.basis]}`, end: true },
   ]
   props.count.seconds.forEach((s, i) => {
     if (Number.isFinite(s) && found.every(m => Math.abs(m.s - s) / round.value > APART))

@@ -5,7 +5,7 @@ import type { LaneBites } from '~/compute/strike'
 import { LOSSES, type LossId } from '#core'
 import type { Letter } from '#schemas/spread'
 import { percentText } from '#words/units'
-import { LOSS_WORDS, PASSED_WORDS } from '#words/words'
+import { BASIS_MARKS, LOSS_WORDS, PASSED_WORDS } from '#words/words'
 import ChartFrame from '~/ui/charts/ChartFrame.vue'
 import { axis, common, tooltip } from '~/ui/charts/theme'
 import { laneColour, PATTERNS } from '~/ui/drawing/identity'
@@ -44,7 +44,12 @@ const data = computed(() => {
 const LEAST_APART = 7
 const ends = computed(() => {
   const order = props.lanes
-    .map(({ letter, hookUp }) => ({ letter, value: 100 * hookUp.value, at: 100 * hookUp.value }))
+    .map(({ letter, hookUp: { value, basis } }) => ({
+      letter,
+      value: 100 * value,
+      at: 100 * value,
+      mark: BASIS_MARKS[basis],
+    }))
     .sort((a, b) => a.at - b.at)
   order.forEach((end, i) => {
     const under = order[i - 1]
@@ -58,7 +63,7 @@ const options = computed((): ChartOptions<'line'> => {
   return {
     ...common(),
     parsing: false,
-    layout: { padding: { right: 58, top: 10 } },
+    layout: { padding: { right: 76, top: 10 } },
     interaction: { mode: 'nearest', intersect: true },
     plugins: {
       tooltip: {
@@ -74,12 +79,12 @@ const options = computed((): ChartOptions<'line'> => {
       },
       annotation: {
         clip: false,
-        annotations: ends.value.map(({ letter, value, at }) => ({
+        annotations: ends.value.map(({ letter, value, at, mark }) => ({
           type: 'label' as const,
           xValue: last,
           yValue: at,
-          xAdjust: 30,
-          content: `${letter}  ${Math.round(value)}`,
+          xAdjust: 38,
+          content: `${letter}  ${Math.round(value)} ${mark}`,
           color: laneColour(letter as Letter),
           font: { size: 16, weight: 700 as const },
         })),

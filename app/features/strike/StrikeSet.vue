@@ -103,7 +103,7 @@ const rows = computed(() =>
 <template>
   <section class="set" aria-label="The set">
     <h2 class="label">
-      the set: force at the hook as the rod comes up<template v-for="l in above" :key="l.text"
+      ◇ the set: force at the hook as the rod comes up<template v-for="l in above" :key="l.text"
         >; {{ l.text }}</template
       >
     </h2>

@@ -251,7 +251,7 @@ const weakest = computed(() => {
             <span class="text">{{ s.text }}</span>
           </li>
         </ol>
-        <h3 class="label">what one change would add, of a hundred bites</h3>
+        <h3 class="label">what one change would add, of a hundred bites; ◇ computed</h3>
         <ul v-if="changes.length > 0" class="changes">
           <li v-for="c in changes" :key="c.id">
             <span>{{ CHANGE_WORDS[c.id] }}</span>

@@ -96,7 +96,7 @@ async function tankFigures(browser, url) {
   await page.waitForFunction(() => document.querySelectorAll('article .row').length >= 25)
   const begun = await page.evaluate(() => performance.now())
   await page.getByRole('link', { name: 'Tank' }).click()
-  await page.waitForFunction(() => document.querySelectorAll('td b').length === 5)
+  await page.waitForFunction(() => document.querySelectorAll('td.down b').length === 5)
   const started = (await page.evaluate(() => performance.now())) - begun
   const frames = await page.evaluate(async () => {
     const slider = document.querySelector('.controls [role=slider]')

@@ -8,6 +8,11 @@ import type { EvaluateJob, LaneOutcome } from '~/compute/protocol'
 import { calculator } from '~/compute/calculator'
 import { useLatest } from '~/compute/useQuery'
 
+/** What was last worked out in full: another view of the same sheet has its figures at once. */
+let stood:
+  | { text: string; outcomes: ReadonlyMap<string, LaneOutcome>; verdict: Verdict | undefined }
+  | undefined
+
 /** After this long without an answer the sheet says that it is working. */
 const PATIENCE_MS = 250
 
@@ -32,19 +37,35 @@ export function useEvaluation(content: () => SpreadContent | undefined) {
     return now && evidence.loaded ? judgedJob(now) : undefined
   }
 
+  function show(found: ReadonlyMap<string, LaneOutcome>, judged: Verdict | undefined): void {
+    outcomes.value = found
+    verdict.value = judged
+  }
+
   async function evaluate(asked: EvaluateJob, signal: AbortSignal): Promise<void> {
     const begun = performance.now()
+    const text = JSON.stringify(asked)
+    if (stood?.text === text) return show(stood.outcomes, stood.verdict)
     const found = new Map<string, LaneOutcome>()
+    let frame = 0
+    // lanes that come within a frame are drawn together; what stands already waits for all of its own
+    const showSoon = (): void => {
+      frame ||= requestAnimationFrame(() => {
+        frame = 0
+        if (!signal.aborted) outcomes.value = new Map([...found, ...outcomes.value])
+      })
+    }
     const judged = await calculator().evaluate(asked, {
       signal,
       onLane: (letter, outcome) => {
         found.set(letter, outcome)
         // a lane that shows nothing yet need not wait for the others
-        if (!outcomes.value.has(letter)) outcomes.value = new Map([...outcomes.value, [letter, outcome]])
+        if (!outcomes.value.has(letter)) showSoon()
       },
     })
-    outcomes.value = found
-    verdict.value = judged
+    cancelAnimationFrame(frame)
+    stood = { text, outcomes: found, verdict: judged }
+    show(found, judged)
     await nextTick()
     requestAnimationFrame(() =>
       performance.measure('spread.change', { start: begun, end: performance.now() }),

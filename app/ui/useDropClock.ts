@@ -47,12 +47,16 @@ export function useDropClock(end: () => number) {
 
   const reduced = usePreferredReducedMotion()
   let shown = false
-  watch(end, (now, before) => {
-    if (now === 0) return
-    if (!shown && reduced.value !== 'reduce') play()
-    else if (!playing.value) seek(!shown || time.value >= (before ?? 0) ? now : time.value)
-    shown = true
-  })
+  watch(
+    end,
+    (now, before) => {
+      if (now === 0) return
+      if (!shown && reduced.value !== 'reduce') play()
+      else if (!playing.value) seek(!shown || time.value >= (before ?? 0) ? now : time.value)
+      shown = true
+    },
+    { immediate: true },
+  )
 
   return { time, playing, rate, play, stop, toggle, seek }
 }

@@ -5,14 +5,12 @@ import {
   evaluateRig,
   lineOf,
   waterOf,
-  type BaitSpec,
   type FallResult,
   type Outcome,
   type RigReport,
-  type RigSpec,
   type Water,
 } from '#core'
-import type { RigFile } from '#schemas/rigFile'
+import { isWholeRig, type RigFile, type WholeRigFile } from '#schemas/rigFile'
 import { dropRows } from '../shared/dropRecord'
 
 /** Output of `evaluate`. SI; angles in radians; every measure with its range and basis. */
@@ -29,16 +27,16 @@ export function evaluateFile(file: RigFile, options: { readonly path: boolean })
     ...(file.name === undefined ? {} : { name: file.name }),
     water: { ...file.water, ...water },
   } as const
-  if (!file.bait || !file.rig) {
-    const geometry = file.weight
+  if (!isWholeRig(file)) {
+    const bare = file.weight
       ? bareWeight(file.weight.shape, file.weight.massKg, file.weight.densityKgM3)
-      : assembleBareBait(file.bait as BaitSpec)
-    const outcome = evaluateBare(geometry, water, file.water.depthM, line)
+      : assembleBareBait(file.bait!)
+    const outcome = evaluateBare(bare, water, file.water.depthM, line)
     if (!outcome.ok) return outcome
     return {
       ...head,
-      massKg: geometry.massKg,
-      displacedM3: geometry.displacedM3,
+      massKg: bare.massKg,
+      displacedM3: bare.displacedM3,
       fall: fallOf(outcome.value, options.path),
     }
   }
@@ -68,7 +66,7 @@ export function evaluateFile(file: RigFile, options: { readonly path: boolean })
 }
 
 /** The report of a rig file with bait, rig and line. */
-export function reportOf(file: RigFile): Outcome<RigReport> {
+export function reportOf(file: WholeRigFile): Outcome<RigReport> {
   const { depthM } = file.water
   const conditions = {
     depthM,
@@ -76,13 +74,13 @@ export function reportOf(file: RigFile): Outcome<RigReport> {
     salinityGKg: 0,
     cover: file.cover,
     bottom: file.bottom,
-    lineKind: file.line!.kind,
-    lineStrengthN: file.line!.strengthN,
-    ...(file.fishing as object | undefined),
+    lineKind: file.line.kind,
+    lineStrengthN: file.line.strengthN,
+    ...file.fishing,
     ...(file.stream ? { stream: file.stream } : {}),
-    ...(file.line!.hold ? { hold: file.line!.hold } : {}),
+    ...(file.line.hold ? { hold: file.line.hold } : {}),
   }
-  return evaluateRig(file.bait as BaitSpec, file.rig as RigSpec, conditions, {
+  return evaluateRig(file.bait, file.rig, conditions, {
     water: waterFrom(file),
     ...(file.seed === undefined ? {} : { seed: file.seed }),
   })

@@ -5,7 +5,7 @@ import type { z } from 'zod'
 import { HOOK_SIZES, UTILITY_IDS, type UtilityId } from '#core'
 import { boxFileSchema, dayFileSchema } from '#schemas/day'
 import { fieldErrors } from '#schemas/problems'
-import { rigFileSchema } from '#schemas/rigFile'
+import { isWholeRig, rigFileSchema } from '#schemas/rigFile'
 import { chooseFile } from './choose'
 import { COMPARE_FORMATS, compareFiles } from './compare'
 import { evaluateFile } from './evaluate'
@@ -126,7 +126,7 @@ function judged(files: Parameters<typeof verdictOfFiles>[0], id: UtilityId): Ver
 function size(file: string, format: string, write: (text: string) => void): number {
   if (format !== 'table' && format !== 'json') throw new BadCall('--format: expected one of table, json.')
   const rig = readRigFile(file)
-  if (!rig.bait || !rig.rig) throw new BadCall(`${file}: size: expected a bait and a rig.`)
+  if (!isWholeRig(rig)) throw new BadCall(`${file}: size: expected a bait and a rig.`)
   const report = sizesOfFile(rig, HOOK_SIZES)
   write(format === 'json' ? `${JSON.stringify(report, null, 2)}\n` : sizeTable(report))
   return report.ok ? 0 : 1

@@ -1,16 +1,7 @@
-import {
-  evaluateFit,
-  assembleRig,
-  findSize,
-  lineOf,
-  problemsOf,
-  type BaitSpec,
-  type FitVerdict,
-  type RigSpec,
-} from '#core'
+import { evaluateFit, assembleRig, findSize, lineOf, problemsOf, type FitVerdict, type RigSpec } from '#core'
 import { ruleText, sizeText } from '#words/fitWords'
 import { problemText } from '#words/problemWords'
-import type { RigFile } from '#schemas/rigFile'
+import type { WholeRigFile } from '#schemas/rigFile'
 
 /**
  * Output of `size`: every size of the rig's family in its bait, smallest first, and the one that suits best.
@@ -42,10 +33,9 @@ interface SizeLine {
  * Tries every size of a rig's family in its bait.
  * @throws RangeError when the bait cannot be built
  */
-export function sizesOfFile(file: RigFile, sizes: readonly RigSpec['hookSize'][]): SizeReport {
-  const bait = file.bait as BaitSpec
-  const spec = file.rig as RigSpec
-  const line = file.line ? lineOf(file.line.kind, file.line.strengthN) : undefined
+export function sizesOfFile(file: WholeRigFile, sizes: readonly RigSpec['hookSize'][]): SizeReport {
+  const { bait, rig: spec } = file
+  const line = lineOf(file.line.kind, file.line.strengthN)
   const answer = findSize(bait, spec, line)
   const found = new Map(answer.sizes.map(s => [s.size, s]))
   const lineOfSize = (size: RigSpec['hookSize']): SizeLine => {

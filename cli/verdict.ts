@@ -1,5 +1,5 @@
 import { judgeLanes, USUAL_UTILITY, type Utility, type Verdict } from '#core'
-import type { RigFile } from '#schemas/rigFile'
+import { isWholeRig, type RigFile, type WholeRigFile } from '#schemas/rigFile'
 import { reportOf } from './evaluate'
 
 /** Output of `verdict`. */
@@ -28,15 +28,17 @@ export function verdictOfFiles(
 ): VerdictReport {
   const place = ({ water, cover, bottom, stream }: RigFile): string =>
     JSON.stringify([water, cover, bottom, stream])
+  const whole: WholeRigFile[] = []
   for (const { name, file } of files) {
-    if (!file.bait || !file.rig) throw new UnlikeRigs(`${name}: verdict: expected a bait and a rig.`)
+    if (!isWholeRig(file)) throw new UnlikeRigs(`${name}: verdict: expected a bait and a rig.`)
     if (place(file) !== place(files[0]!.file))
       throw new UnlikeRigs(
         `${name}: verdict: expected the same water, cover, bottom and stream as in ${files[0]!.name}.`,
       )
+    whole.push(file)
   }
   const { rigs, ...verdict } = judgeLanes(
-    files.map(({ file }, i) => ({ letter: letterOf(i), result: reportOf(file) })),
+    whole.map((file, i) => ({ letter: letterOf(i), result: reportOf(file) })),
     { ...USUAL_UTILITY, ...asked },
   )
   return {

@@ -72,7 +72,7 @@ function truthsOf({ content }: (typeof DEMO_SPREADS)[number]): {
     fishing,
   } = content
   const conditions: Conditions = {
-    ...(water as Conditions),
+    ...water,
     ...(fishing as object),
     lineKind: line.kind,
     lineStrengthN: line.strengthN,
@@ -80,17 +80,17 @@ function truthsOf({ content }: (typeof DEMO_SPREADS)[number]): {
   return {
     conditions,
     truths: lanes.flatMap(({ letter, ...rig }): Truth[] => {
-      const outcome = evaluateRig(bait as BaitSpec, rig as RigSpec, conditions)
+      const outcome = evaluateRig(bait, rig, conditions)
       if (!outcome.ok) return []
       const { snag } = outcome.value
       return [
         {
           letter,
-          bait: bait as BaitSpec,
-          rig: rig as RigSpec,
+          bait: bait,
+          rig: rig,
           snag: Math.min(0.6, HIDDEN.snag * snag.snagPerCast.value),
           lost: 0.25,
-          strike: strikeRig(assembleRig(bait as BaitSpec, rig as RigSpec)),
+          strike: strikeRig(assembleRig(bait, rig)),
           tackle: tackleOf(conditions, lineOf(line.kind, line.strengthN)),
         },
       ]

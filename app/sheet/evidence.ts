@@ -5,7 +5,6 @@ import {
   bookOf,
   evidenceOf,
   rigKey,
-  type BaitSpec,
   type Evidence,
   type EvidenceBook,
   type LoggedDrop,
@@ -45,7 +44,7 @@ export const useEvidence = defineStore('evidence', () => {
     drops.value
       .filter(d => !d.excluded)
       .map(({ drop }) => ({
-        bait: drop.bait as BaitSpec,
+        bait: drop.bait,
         seconds: drop.seconds,
         model: drop.model,
         ...(drop.pitchRad === undefined ? {} : { pitchRad: drop.pitchRad }),
@@ -70,12 +69,12 @@ export const useEvidence = defineStore('evidence', () => {
   )
 
   /** What is known of one rig on a sheet. */
-  function of({ bait, water }: Pick<SpreadContent, 'bait' | 'water'>, rig: object): Evidence | undefined {
-    return book.value && evidenceOf(book.value, bait as BaitSpec, rig as RigSpec, water.cover, water.bottom)
+  function of({ bait, water }: Pick<SpreadContent, 'bait' | 'water'>, rig: RigSpec): Evidence | undefined {
+    return book.value && evidenceOf(book.value, bait, rig, water.cover, water.bottom)
   }
   /** Whose figure it is, for telling what moved it. */
-  function whose({ bait, lanes }: Pick<SpreadContent, 'bait' | 'lanes'>, rig: object): MovedOf {
-    const key = (one: object): string => rigKey(bait as BaitSpec, one as RigSpec)
+  function whose({ bait, lanes }: Pick<SpreadContent, 'bait' | 'lanes'>, rig: RigSpec): MovedOf {
+    const key = (one: RigSpec): string => rigKey(bait, one)
     return { rigKey: key(rig), letters: new Map(lanes.map(({ letter, ...one }) => [key(one), letter])) }
   }
   async function exclude(id: string, excluded: boolean): Promise<void> {

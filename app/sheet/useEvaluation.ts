@@ -2,7 +2,7 @@ import { useTimeoutFn } from '@vueuse/core'
 import { nextTick, ref, shallowRef, watch } from 'vue'
 import { useEvidence } from './evidence'
 import { useSettings } from '~/ui/settings'
-import type { Evidence, Verdict } from '#core'
+import type { Evidence, RigSpec, Verdict } from '#core'
 import type { SpreadContent } from '#schemas/spread'
 import type { EvaluateJob, LaneOutcome } from '~/compute/protocol'
 import { calculator } from '~/compute/calculator'
@@ -10,8 +10,7 @@ import { useLatest } from '~/compute/useQuery'
 
 /** What was last worked out in full: another view of the same sheet has its figures at once. */
 let stood:
-  | { text: string; outcomes: ReadonlyMap<string, LaneOutcome>; verdict: Verdict | undefined }
-  | undefined
+  { text: string; outcomes: ReadonlyMap<string, LaneOutcome>; verdict: Verdict | undefined } | undefined
 
 /** After this long without an answer the sheet says that it is working. */
 const PATIENCE_MS = 250
@@ -98,20 +97,20 @@ export function conditionsOf({
     lineKind: line.kind,
     lineStrengthN: line.strengthN,
     ...(line.hold ? { hold: line.hold } : {}),
-  } as EvaluateJob['conditions']
+  }
 }
 
 function jobOf(
   content: SpreadContent,
-  known: (content: SpreadContent, rig: object) => Evidence | undefined,
+  known: (content: SpreadContent, rig: RigSpec) => Evidence | undefined,
 ): EvaluateJob {
   const { bait, lanes } = content
   return {
-    bait: bait as EvaluateJob['bait'],
+    bait,
     conditions: conditionsOf(content),
     lanes: lanes.map(({ letter, ...rig }) => {
       const evidence = known(content, rig)
-      return { letter, rig: rig as EvaluateJob['lanes'][number]['rig'], ...(evidence ? { evidence } : {}) }
+      return { letter, rig, ...(evidence ? { evidence } : {}) }
     }),
   }
 }

@@ -1,4 +1,4 @@
-import { problemsOf, problemsOfBait, type BaitSpec, type RigSpec } from '#core'
+import { problemsOf, problemsOfBait } from '#core'
 import { problemText } from '#words/problemWords'
 import { z } from 'zod'
 import * as field from './fields'
@@ -70,10 +70,11 @@ export const rigFileSchema = z
       return say('weight', 'Give either a weight alone, or a bait with or without a rig.')
     if (!file.weight && !file.bait) return say('bait', 'Expected a bait, or a weight alone.')
     if (!file.bait) return
-    const problems = file.rig
-      ? problemsOf(file.bait as BaitSpec, file.rig as RigSpec)
-      : problemsOfBait(file.bait as BaitSpec)
+    const problems = file.rig ? problemsOf(file.bait, file.rig) : problemsOfBait(file.bait)
     for (const problem of problems) say(problem.field, problemText(problem, 'metric'))
     if (file.rig && !file.line) say('line', 'A rig needs a line: kind and strengthN.')
   })
 export type RigFile = z.infer<typeof rigFileSchema>
+/** A file that describes a rig, not a bait or a weight alone; one that was read has its line then. */
+export type WholeRigFile = RigFile & Required<Pick<RigFile, 'bait' | 'rig' | 'line'>>
+export const isWholeRig = (file: RigFile): file is WholeRigFile => Boolean(file.bait && file.rig && file.line)

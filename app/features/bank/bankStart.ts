@@ -29,8 +29,8 @@ export function fromSheet(content: Pick<SpreadContent, 'water' | 'bait' | 'lanes
     rods: lanes.map(({ letter, ...rig }): BankRod => ({
       letter,
       name: '',
-      bait: bait as BaitSpec,
-      rig: rig as RigSpec,
+      bait: bait,
+      rig: rig,
     })),
   }
 }

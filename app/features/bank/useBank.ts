@@ -1,7 +1,7 @@
 import { useOnline } from '@vueuse/core'
 import { computed, onMounted, onScopeDispose, ref, shallowRef } from 'vue'
 import { useOutbox } from '~/sync/outboxStore'
-import { placeKey, rigKey, type RigSpec } from '#core'
+import { placeKey, rigKey } from '#core'
 import { COUNTED, type CountedKind, type LogEntry, type LogKind } from '#schemas/log'
 import type { BankRod, BankStop } from './bankStart'
 import { newId } from '~/sync/newId'
@@ -165,9 +165,7 @@ export function useBank() {
       data: { of: last.id },
     }
     const withRig = (b: Bank): Bank =>
-      before
-        ? { ...b, rods: b.rods.map(r => (r.letter === last.rod ? { ...r, rig: before as RigSpec } : r)) }
-        : b
+      before ? { ...b, rods: b.rods.map(r => (r.letter === last.rod ? { ...r, rig: before } : r)) } : b
     await change(b => withEntries(withRig(b), entry), entry)
   }
   const counts = computed(() => {

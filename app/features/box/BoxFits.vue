@@ -19,7 +19,7 @@ const box = useBox()
 const spread = useSpread()
 const baitSpec = computed<BaitSpec>(() => {
   const { kind: _, colour: __, ...bait } = props.bait
-  return bait as BaitSpec
+  return bait
 })
 const { answer: found, error: failed } = useQuery('fits', () => ({
   bait: baitSpec.value,

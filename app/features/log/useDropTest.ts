@@ -4,7 +4,7 @@ import { useBaths } from '~/sync/documents'
 import { useEvidence } from '~/sheet/evidence'
 import { useOutbox } from '~/sync/outboxStore'
 import { useSpread } from '~/sheet/spread'
-import { baitKey, fitAll, kindKey, type BaitSpec, type Drop, type RigSpec } from '#core'
+import { baitKey, fitAll, kindKey, type Drop, type RigSpec } from '#core'
 import { useSettings } from '~/ui/settings'
 import { fallWords } from '#words/evidenceWords'
 import { useExchange } from '~/sync/useExchange'
@@ -45,7 +45,7 @@ export function useDropTest() {
       spread.content.lanes.find(l => l.letter === (chosen.value ?? spread.picked)) ??
       spread.content.lanes[0]!,
   )
-  const bait = computed(() => spread.content.bait as BaitSpec)
+  const bait = computed(() => spread.content.bait)
   const bath = computed(() => baths.byId.get(where.value))
   const depth = computed(() => bath.value?.content.depthM ?? depthM.value ?? spread.content.water.depthM)
   const water = computed(() => {
@@ -54,7 +54,7 @@ export function useDropTest() {
   })
   const rig = computed<RigSpec>(() => {
     const { letter: _, ...rest } = lane.value
-    return rest as RigSpec
+    return rest
   })
 
   /** The chosen rig's drop on open water, as the model has it. */
@@ -149,9 +149,7 @@ export function useDropTest() {
     return drop && sampleClip(drop, bait.value.lengthM)
   }
 
-  const own = computed(() =>
-    evidence.drops.filter(d => baitKey(d.drop.bait as BaitSpec) === baitKey(bait.value)),
-  )
+  const own = computed(() => evidence.drops.filter(d => baitKey(d.drop.bait) === baitKey(bait.value)))
   const fit = computed(() => fitAll(evidence.timed).get(baitKey(bait.value)))
   return {
     lane,

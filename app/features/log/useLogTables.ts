@@ -2,7 +2,6 @@ import { ref, shallowRef } from 'vue'
 import { useEvidence } from '~/sheet/evidence'
 import { useOutbox } from '~/sync/outboxStore'
 import Papa from 'papaparse'
-import type { BaitSpec, RigSpec } from '#core'
 import type { LogEntry, SessionRow } from '#schemas/log'
 import type { RowError } from '../../../shared/cells'
 import {
@@ -110,8 +109,8 @@ export function useLogTables() {
   /** A brought drop with what the model gives for it now. */
   async function modelled({ id, at, drop }: BroughtDrop): Promise<LogEntry> {
     const found = await calculator().ask('drop', {
-      bait: drop.bait as BaitSpec,
-      rig: drop.rig as RigSpec,
+      bait: drop.bait,
+      rig: drop.rig,
       conditions: {
         depthM: drop.depthM,
         temperatureC: drop.temperatureC,

@@ -1,4 +1,3 @@
-import type { BaitSpec } from '#core'
 import { baitSchema } from '#schemas/spread'
 import { z } from 'zod'
 import { weighOnScale } from '../../services/instruments'
@@ -11,5 +10,5 @@ const hung = z.strictObject({
 
 export default answering(async event => {
   const { bait, fluidKgM3 } = await readValid(event, hung)
-  return weighOnScale(bait as BaitSpec, fluidKgM3)
+  return weighOnScale(bait, fluidKgM3)
 })

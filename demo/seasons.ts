@@ -15,11 +15,13 @@ import {
   takeOf,
   type BaitSpec,
   type Conditions,
+  type Fish,
   type RigSpec,
   type StrikeRig,
   type Tackle,
 } from '#core'
 import type { LogEntry, LogKind } from '#schemas/log'
+import type { SpreadContent } from '#schemas/spread'
 import { DEMO_SPREADS } from './spreads'
 
 /**
@@ -32,6 +34,8 @@ export const HIDDEN = {
   lnDrag: { slimShad: 0.2, stick: -0.15, deepShad: 0.08 } as Readonly<Record<string, number>>,
   lnEta: -0.2,
 } as const
+
+type Random = ReturnType<typeof seededRandom>
 
 const START = Date.UTC(2025, 3, 5)
 const DAY_MS = 86_400_000
@@ -86,8 +90,8 @@ function truthsOf({ content }: (typeof DEMO_SPREADS)[number]): {
       return [
         {
           letter,
-          bait: bait,
-          rig: rig,
+          bait,
+          rig,
           snag: Math.min(0.6, HIDDEN.snag * snag.snagPerCast.value),
           lost: 0.25,
           strike: strikeRig(assembleRig(bait, rig)),
@@ -98,110 +102,121 @@ function truthsOf({ content }: (typeof DEMO_SPREADS)[number]): {
   }
 }
 
+/** What is fished in one place, and how it truly is there. */
+type Place = { readonly content: SpreadContent } & ReturnType<typeof truthsOf>
+
 /**
  * Two made-up seasons on the bank: sessions of casts, bumps, bites, snags and notes, and drop tests, drawn
  * from hidden true values that differ from the model's. The same seed gives the same log.
  */
 export function seasons(seed = 7, sessions = 44): LogEntry[] {
   const random = seededRandom(seed)
-  const id = (): string => {
-    const hex = Array.from({ length: 32 }, () => Math.floor(16 * random()).toString(16))
-    hex[12] = '4'
-    hex[16] = '89ab'[Math.floor(4 * random())]!
-    const s = hex.join('')
-    return `${s.slice(0, 8)}-${s.slice(8, 12)}-${s.slice(12, 16)}-${s.slice(16, 20)}-${s.slice(20)}`
-  }
+  const id = idsFrom(random)
   const shoal = drawFish(seed, 4000)
-  const places = DEMO_SPREADS.map(spread => ({ spread, ...truthsOf(spread) }))
+  const places = DEMO_SPREADS.map((spread): Place => ({ content: spread.content, ...truthsOf(spread) }))
+  const days = Array.from({ length: sessions }, (_, n) => {
+    const place = places[Math.floor(random() * places.length)]!
+    const session = id()
+    const at = START + Math.floor((n * 590) / sessions) * DAY_MS + Math.floor((6 + 9 * random()) * 3_600_000)
+    return dayOut(place, shoal, { session, at, id, random })
+  })
+  return [...days.flat(), ...places.flatMap(place => dropTests(place, id, random))]
+}
+
+/** Ids that the same random numbers make again. */
+const idsFrom = (random: Random) => (): string => {
+  const hex = Array.from({ length: 32 }, () => Math.floor(16 * random()).toString(16))
+  hex[12] = '4'
+  hex[16] = '89ab'[Math.floor(4 * random())]!
+  const s = hex.join('')
+  return `${s.slice(0, 8)}-${s.slice(8, 12)}-${s.slice(12, 16)}-${s.slice(16, 20)}-${s.slice(20)}`
+}
+
+interface Outing {
+  readonly session: string
+  /** when it begins, ms */ readonly at: number
+  readonly id: () => string
+  readonly random: Random
+}
+
+/** One session: casts with the rigs of a place, and what came of them. */
+function dayOut({ content, truths }: Place, shoal: readonly Fish[], outing: Outing): LogEntry[] {
+  const { session, id, random } = outing
+  const { place, depthM, temperatureC, salinityGKg, cover, bottom } = content.water
   const entries: LogEntry[] = []
-  for (let n = 0; n < sessions; n++) {
-    const {
-      spread: { content },
-      truths,
-    } = places[Math.floor(random() * places.length)]!
-    const session = id()
-    let at = START + Math.floor((n * 590) / sessions) * DAY_MS + Math.floor((6 + 9 * random()) * 3_600_000)
-    const { water } = content
-    const log = (kind: LogKind, t?: Truth, data?: LogEntry['data']): void => {
-      at += 1000 * Math.ceil(20 + 80 * random())
-      entries.push({
-        id: id(),
-        session,
-        at: new Date(at).toISOString(),
-        kind,
-        ...(t
-          ? { rod: t.letter, rigKey: rigKey(t.bait, t.rig), placeKey: placeKey(water.cover, water.bottom) }
-          : {}),
-        ...(data ? { data } : {}),
-      })
-    }
-    log('start', undefined, {
-      place: water.place,
-      depthM: water.depthM,
-      temperatureC: water.temperatureC,
-      salinityGKg: water.salinityGKg,
-      cover: water.cover,
-      bottom: water.bottom,
+  let { at } = outing
+  const log = (kind: LogKind, t?: Truth, data?: LogEntry['data']): void => {
+    at += 1000 * Math.ceil(20 + 80 * random())
+    entries.push({
+      id: id(),
+      session,
+      at: new Date(at).toISOString(),
+      kind,
+      ...(t ? { rod: t.letter, rigKey: rigKey(t.bait, t.rig), placeKey: placeKey(cover, bottom) } : {}),
+      ...(data ? { data } : {}),
     })
-    let rod = truths[Math.floor(random() * truths.length)]!
-    for (let c = 0, casts = 18 + Math.floor(22 * random()); c < casts; c++) {
-      if (random() < 0.12) rod = truths[Math.floor(random() * truths.length)]!
-      log('cast', rod)
-      if (random() < rod.snag) {
-        log('snag', rod)
-        log(random() < rod.lost ? 'lost' : 'freed', rod)
-      }
-      if (random() < TOUCHED) {
-        const fish = tailTaker(shoal[Math.floor(random() * shoal.length)]!, HIDDEN.tails)
-        const { loss } = takeOf(rod.strike, rod.tackle, fish)
-        log(loss === 'tailNip' || loss === 'letGo' ? 'bump' : 'bite', rod)
-        if (!loss) {
-          log('hooked', rod)
-          if (random() < 0.85) log('landed', rod)
-        } else if (random() < SEEN) {
-          if (loss === 'tailNip') log('nipped', rod)
-          else if (loss === 'notReached') log('covered', rod)
-          else if (lostBySlack(rod.strike, rod.tackle, fish)) log('onSlack', rod)
-        }
-      }
-      if (random() < 0.02) log('reskin', rod)
-    }
-    if (random() < 0.5) log('note', undefined, { text: NOTES[Math.floor(random() * NOTES.length)]! })
-    log('end')
   }
-  for (const {
-    spread: { content },
-    conditions,
-    truths,
-  } of places) {
-    const t = truths.find(one => one.rig.family !== 'O2') ?? truths[0]!
-    const model = dropModel(t.bait, t.rig, conditions)
-    if (!model.ok) continue
-    const session = id()
-    for (let k = 0; k < 7; k++) {
-      const truth = model.value.byDrag * (HIDDEN.lnDrag[t.bait.form] ?? 0) + model.value.byEta * HIDDEN.lnEta
-      const seconds =
-        k === 4 ? 0.4 * model.value.seconds : model.value.seconds * Math.exp(truth + 0.04 * normal(random))
-      entries.push({
-        id: id(),
-        session,
-        at: new Date(START + 400 * DAY_MS + k * 60_000).toISOString(),
-        kind: 'drop',
-        data: {
-          place: 'drop test',
-          drop: {
-            bait: content.bait,
-            rig: t.rig as never,
-            depthM: conditions.depthM,
-            temperatureC: conditions.temperatureC,
-            salinityGKg: conditions.salinityGKg,
-            seconds: Number(seconds.toFixed(2)),
-            from: 'taps',
-            model: model.value,
-          },
-        },
-      })
+  log('start', undefined, { place, depthM, temperatureC, salinityGKg, cover, bottom })
+  let rod = truths[Math.floor(random() * truths.length)]!
+  for (let c = 0, casts = 18 + Math.floor(22 * random()); c < casts; c++) {
+    if (random() < 0.12) rod = truths[Math.floor(random() * truths.length)]!
+    log('cast', rod)
+    if (random() < rod.snag) {
+      log('snag', rod)
+      log(random() < rod.lost ? 'lost' : 'freed', rod)
     }
+    if (random() < TOUCHED) touch(rod, shoal, random, kind => log(kind, rod))
+    if (random() < 0.02) log('reskin', rod)
   }
+  if (random() < 0.5) log('note', undefined, { text: NOTES[Math.floor(random() * NOTES.length)]! })
+  log('end')
   return entries
+}
+
+/** A fish of the shoal at the bait, as the hidden truth has it. */
+function touch(rod: Truth, shoal: readonly Fish[], random: Random, log: (kind: LogKind) => void): void {
+  const fish = tailTaker(shoal[Math.floor(random() * shoal.length)]!, HIDDEN.tails)
+  const { loss } = takeOf(rod.strike, rod.tackle, fish)
+  log(loss === 'tailNip' || loss === 'letGo' ? 'bump' : 'bite')
+  if (!loss) {
+    log('hooked')
+    if (random() < 0.85) log('landed')
+  } else if (random() < SEEN) {
+    if (loss === 'tailNip') log('nipped')
+    else if (loss === 'notReached') log('covered')
+    else if (lostBySlack(rod.strike, rod.tackle, fish)) log('onSlack')
+  }
+}
+
+/** Seven drops of one rig of a place, the fifth of them plainly mistimed. */
+function dropTests({ content, conditions, truths }: Place, id: () => string, random: Random): LogEntry[] {
+  const t = truths.find(one => one.rig.family !== 'O2') ?? truths[0]!
+  const found = dropModel(t.bait, t.rig, conditions)
+  if (!found.ok) return []
+  const model = found.value
+  const session = id()
+  const { depthM, temperatureC, salinityGKg } = conditions
+  return Array.from({ length: 7 }, (_, k): LogEntry => {
+    const truth = model.byDrag * (HIDDEN.lnDrag[t.bait.form] ?? 0) + model.byEta * HIDDEN.lnEta
+    const seconds = k === 4 ? 0.4 * model.seconds : model.seconds * Math.exp(truth + 0.04 * normal(random))
+    return {
+      id: id(),
+      session,
+      at: new Date(START + 400 * DAY_MS + k * 60_000).toISOString(),
+      kind: 'drop',
+      data: {
+        place: 'drop test',
+        drop: {
+          bait: content.bait,
+          rig: t.rig,
+          depthM,
+          temperatureC,
+          salinityGKg,
+          seconds: Number(seconds.toFixed(2)),
+          from: 'taps',
+          model,
+        },
+      },
+    }
+  })
 }

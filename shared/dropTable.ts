@@ -105,7 +105,40 @@ export function droppedOf(
   given: DropTableRow,
   row: number,
 ): { readonly brought?: BroughtDrop; readonly errors: readonly RowError[] } {
-  const { errors, cell, figure } = cellsOf<Column>(given, row)
+  const cells = cellsOf<Column>(given, row)
+  const { errors, cell } = cells
+  const asked = dropFrom(cells, row)
+  const at = new Date(cell('at') ?? '')
+  const time = Number.isNaN(at.getTime()) ? undefined : checked(pastTime, at.toISOString())
+  if (!time) errors.push({ row, column: 'at', message: 'Expected a date and time.' })
+  else if (!time.ok) errors.push({ row, column: 'at', message: time.errors[0]!.message })
+  const id = cell('id')
+  if (id !== undefined && !UUID.test(id))
+    errors.push({ row, column: 'id', message: 'Expected an id as this table was written with, or nothing.' })
+  const parsed = checked(broughtSchema, asked)
+  if (!parsed.ok) {
+    const told = new Set(errors.map(e => e.column))
+    for (const { path, message } of parsed.errors) {
+      const column =
+        COLUMN_OF[path.split('.').slice(0, 2).join('.')] ?? COLUMN_OF[path.split(/[.[]/)[0]!] ?? 'more'
+      if (!told.has(column)) errors.push({ row, column, message })
+      told.add(column)
+    }
+  }
+  if (errors.length > 0 || !parsed.ok) return { errors }
+  return {
+    brought: {
+      ...(id ? { id } : {}),
+      at: at.toISOString(),
+      used: (cell('used') ?? 'yes').toLowerCase() !== 'no',
+      drop: parsed.data,
+    },
+    errors,
+  }
+}
+
+/** What the cells say of a drop, not yet checked; SI. Cells that are no figures are told as errors. */
+function dropFrom({ errors, cell, figure }: ReturnType<typeof cellsOf<Column>>, row: number): object {
   let more: { bait?: object; rig?: object; bath?: object } = {}
   try {
     more = JSON.parse(cell('more') ?? '{}') as typeof more
@@ -115,14 +148,7 @@ export function droppedOf(
   const thousandth = (x: number): number => x / 1000
   const density = figure('density_g_cm3', g => 1000 * g)
   const pitch = figure('pitch_deg', degToRad)
-  const at = new Date(cell('at') ?? '')
-  const time = Number.isNaN(at.getTime()) ? undefined : checked(pastTime, at.toISOString())
-  if (!time) errors.push({ row, column: 'at', message: 'Expected a date and time.' })
-  else if (!time.ok) errors.push({ row, column: 'at', message: time.errors[0]!.message })
-  const id = cell('id')
-  if (id !== undefined && !UUID.test(id))
-    errors.push({ row, column: 'id', message: 'Expected an id as this table was written with, or nothing.' })
-  const parsed = checked(broughtSchema, {
+  return {
     bait: {
       form: cell('form'),
       lengthM: figure('length_mm', thousandth),
@@ -145,24 +171,5 @@ export function droppedOf(
     from: cell('from') ?? 'taps',
     ...(pitch === undefined ? {} : { pitchRad: pitch }),
     ...(more.bath ? { bath: more.bath } : {}),
-  })
-  if (!parsed.ok) {
-    const told = new Set(errors.map(e => e.column))
-    for (const { path, message } of parsed.errors) {
-      const column =
-        COLUMN_OF[path.split('.').slice(0, 2).join('.')] ?? COLUMN_OF[path.split(/[.[]/)[0]!] ?? 'more'
-      if (!told.has(column)) errors.push({ row, column, message })
-      told.add(column)
-    }
-  }
-  if (errors.length > 0 || !parsed.ok) return { errors }
-  return {
-    brought: {
-      ...(id ? { id } : {}),
-      at: at.toISOString(),
-      used: (cell('used') ?? 'yes').toLowerCase() !== 'no',
-      drop: parsed.data,
-    },
-    errors,
   }
 }

@@ -88,10 +88,33 @@ export function dropTethered(
   let weightTimeS = Infinity
   let heightM = lowestPoint(body, y) + depthM
   let stillFor = 0
+  /** The weight stops where it met the bottom within the step. */
+  const landWeight = (fromM: number, t: number): void => {
+    const radiusM = weight.diameterM / 2
+    weightTimeS = t - stepS * (1 - partTo(fromM - radiusM + depthM, y[15]! - radiusM + depthM))
+    state.grounded = true
+    y[15] = -depthM + radiusM
+    y.fill(0, 16, 19)
+    held?.line.takeIn()
+  }
+  /** The drop as it stands after a part of the last step. */
+  const dropped = (steps: number, part: number, ending: TetheredDrop['ending']): TetheredDrop => {
+    const timeS = steps * stepS - stepS * (1 - part)
+    for (let i = 0; i < TETHERED_SIZE; i++) y[i] = before[i]! + part * (y[i]! - before[i]!)
+    return {
+      samples: record(timeS, y, true),
+      weightPath: recordWeight(timeS, y.subarray(13), true),
+      timeS,
+      depthM,
+      steps,
+      weightTimeS: Math.min(weightTimeS, timeS),
+      ending,
+      ...(draw ? { linePath: draw() } : {}),
+    }
+  }
   const every = Math.max(1, Math.floor((options.lineStepS ?? TETHER_STEP_S) / stepS + 1e-9))
   for (let n = 1; n <= Math.ceil(limitS / stepS); n++) {
     before.set(y)
-    const weightM = y[15]!
     if (held && (n - 1) % every === 0) held.before(y, every * stepS)
     draw?.(n * stepS)
     advance(y, stepS)
@@ -99,14 +122,7 @@ export function dropTethered(
     if (!Number.isFinite(y[2]!))
       return failure('unstable', 'The calculation broke down for this rig; no figure can be given.')
     if (viscous && tooFast(before[2]!, y[2]!, stepS)) return failure('unstable', TOO_FAST)
-    if (!state.grounded && y[15]! - weight.diameterM / 2 <= -depthM) {
-      const overM = weightM - weight.diameterM / 2 + depthM
-      weightTimeS = t - stepS * (1 - partTo(overM, y[15]! - weight.diameterM / 2 + depthM))
-      state.grounded = true
-      y[15] = -depthM + weight.diameterM / 2
-      y.fill(0, 16, 19)
-      held?.line.takeIn()
-    }
+    if (!state.grounded && y[15]! - weight.diameterM / 2 <= -depthM) landWeight(before[15]!, t)
     afterStep(y)
     stillFor =
       state.grounded &&
@@ -118,21 +134,8 @@ export function dropTethered(
     const touched = aboveM <= 0 && bodySinks > 0
     if (aboveM <= 0 && !touched) y.fill(0, 7, 13)
     const enough = options.untilWeight === true && state.grounded && bodySinks < 0
-    if (touched || stillFor > STILL_S || enough) {
-      const part = touched ? partTo(heightM, aboveM) : 1
-      const timeS = t - stepS * (1 - part)
-      for (let i = 0; i < TETHERED_SIZE; i++) y[i] = before[i]! + part * (y[i]! - before[i]!)
-      return success({
-        samples: record(timeS, y, true),
-        weightPath: recordWeight(timeS, y.subarray(13), true),
-        timeS,
-        depthM,
-        steps: n,
-        weightTimeS: Math.min(weightTimeS, timeS),
-        ending: touched ? 'bottom' : 'hovers',
-        ...(draw ? { linePath: draw() } : {}),
-      })
-    }
+    if (touched) return success(dropped(n, partTo(heightM, aboveM), 'bottom'))
+    if (stillFor > STILL_S || enough) return success(dropped(n, 1, 'hovers'))
     heightM = aboveM
     record(t, y)
     recordWeight(t, y.subarray(13))

@@ -152,29 +152,12 @@ export function* planTrip(
 ): Generator<{ readonly part: number }, TripPlan> {
   const moments = momentsOf(stops, tide, weather)
   const riggings = riggingsOf(goods, stops[0]?.day.way)
-  const pools: Tied[] = []
-  const without: string[] = []
-  for (const [i, stop] of stops.entries()) {
-    const search = screen({
-      day: typicalDay(
-        stop,
-        moments.filter(m => m.stop === i),
-      ),
-      goods,
-      riggings,
-      ...(options.memory ? { memory: options.memory } : {}),
-    })
-    let step = search.next()
-    while (!step.done) {
-      yield { part: (0.8 * (i + step.value / 40_000)) / stops.length }
-      step = search.next()
-    }
-    pools.push(...tiedOf(i, step.value))
-  }
+  const pools = yield* poolsOf(stops, goods, riggings, moments, options)
   const { values, weights: chosenWeights } = worthOf(stops, moments, pools, goods)
   const best = values.map(row => Math.max(0, ...row))
-  for (const i of stops.keys())
-    if (moments.every((m, k) => m.stop !== i || best[k] === 0)) without.push(stops[i]!.name)
+  const without = stops
+    .filter((_, i) => moments.every((m, k) => m.stop !== i || best[k] === 0))
+    .map(stop => stop.name)
   const picked = greedy(values, best, pools, tiedAtMost(options.rods, goods.rods.length, stops.length))
   const { hand, used } = assign(values, best, picked, chosenWeights, moments, riggings)
   const rods: PlanRod[] = []
@@ -219,6 +202,31 @@ export function* planTrip(
     riggings,
     without,
   }
+}
+
+/** What could be tied on at each stop, from a search of its typical day; most of the work of a plan. */
+function* poolsOf(
+  stops: readonly Stop[],
+  goods: Goods,
+  riggings: readonly Rigging[],
+  moments: readonly Moment[],
+  { memory }: PlanOptions,
+): Generator<{ readonly part: number }, Tied[]> {
+  const pools: Tied[] = []
+  for (const [i, stop] of stops.entries()) {
+    const day = typicalDay(
+      stop,
+      moments.filter(m => m.stop === i),
+    )
+    const search = screen({ day, goods, riggings, ...(memory ? { memory } : {}) })
+    let step = search.next()
+    while (!step.done) {
+      yield { part: (0.8 * (i + step.value / 40_000)) / stops.length }
+      step = search.next()
+    }
+    pools.push(...tiedOf(i, step.value))
+  }
+  return pools
 }
 
 /** What every rig is worth at every moment, and the weight that it is worth that with; rows are moments. */

@@ -96,7 +96,8 @@ const text = (content: string, colour: string, more: object = {}) => ({
   ...more,
 })
 
-function marksOf({ plan, stops, runs, sky, weight }: DayOf, [low, high]: readonly [number, number]) {
+/** Dusk and night, quiet hours, stops and rods in hand as bands. */
+function bandsOf({ plan, stops, runs, sky, weight }: DayOf, [low, high]: readonly [number, number]) {
   const marks: AnnotationOptions[] = []
   const ink = token('ink')
   for (const d of sky?.darks ?? [])
@@ -150,6 +151,12 @@ function marksOf({ plan, stops, runs, sky, weight }: DayOf, [low, high]: readonl
         display: r.to - r.from >= 2 * STEP_MS,
       }),
     })
+  return marks
+}
+
+/** High and low water, sunrise and sunset as upright lines. */
+function momentsOf({ plan, sky }: DayOf): AnnotationOptions[] {
+  const ink = token('ink')
   const upright = (at: number, content: string, position: 'start' | 'end'): AnnotationOptions => ({
     type: 'line',
     yScaleID: 'y',
@@ -165,11 +172,11 @@ function marksOf({ plan, stops, runs, sky, weight }: DayOf, [low, high]: readonl
       font: { size: 12 },
     }),
   })
-  for (const t of plan.turns)
-    marks.push(upright(t.at, `${t.high ? 'high' : 'low'} ${clockText(t.at)}`, 'end'))
-  for (const at of sky?.rises ?? []) marks.push(upright(at, `sunrise ${clockText(at)}`, 'start'))
-  for (const at of sky?.sets ?? []) marks.push(upright(at, `sunset ${clockText(at)}`, 'start'))
-  return marks
+  return [
+    ...plan.turns.map(t => upright(t.at, `${t.high ? 'high' : 'low'} ${clockText(t.at)}`, 'end')),
+    ...(sky?.rises ?? []).map(at => upright(at, `sunrise ${clockText(at)}`, 'start')),
+    ...(sky?.sets ?? []).map(at => upright(at, `sunset ${clockText(at)}`, 'start')),
+  ]
 }
 
 /** Room above the water and under the deepest bottom, parts of what is between them. */
@@ -210,7 +217,7 @@ export function dayOptions(day: DayOf): ChartOptions<'line'> {
               : `${depthAt(day, parsed.x ?? 0).toFixed(1)} ${day.depthLabel} of water`,
         },
       },
-      annotation: { clip: false, annotations: marksOf(day, range) },
+      annotation: { clip: false, annotations: [...bandsOf(day, range), ...momentsOf(day)] },
     },
     scales: {
       x: axis({ min: from, max: to, grid: false, marks: hours.map(at => ({ at, text: clockText(at) })) }),

@@ -124,7 +124,7 @@ export {
 } from './snag/evaluateSnag'
 export { CAST_M, LOOKS_EVERY } from './snag/hour'
 export { snagDoubts, type SnagDoubtId } from './snag/snagMembers'
-export { snagRig, type LipId, type SnagRig } from './snag/lip'
+export { snagRig, type CatchSiteId, type SnagRig } from './snag/catchSite'
 export type { CloseUp, Fate, Ride } from './snag/meet'
 export { RETRIEVE_IDS, RETRIEVES, type RetrieveId } from './snag/retrieve'
 export { normal, seededRandom } from './numerics/random'

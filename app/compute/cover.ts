@@ -18,7 +18,7 @@ import {
   type CloseUp,
   type Conditions,
   type Evidence,
-  type LipId,
+  type CatchSiteId,
   type Measure,
   type PreparedRig,
   type Ride,
@@ -50,7 +50,7 @@ export interface CoverLane {
   readonly sizes: readonly Float64Array[]
   /** each point in its section of the bait: opening over the back, m, negative under the skin; half width, half height */
   readonly openings: readonly {
-    readonly id: LipId
+    readonly id: CatchSiteId
     readonly openingM: number
     readonly halfWidthM: number
     readonly halfHeightM: number

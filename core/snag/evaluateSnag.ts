@@ -15,7 +15,7 @@ import {
   type FishingHour,
   type Wear,
 } from './hour'
-import type { LipId, SnagRig } from './lip'
+import type { CatchSiteId, SnagRig } from './catchSite'
 import {
   AS_MET,
   closeUp,
@@ -35,7 +35,7 @@ export type { Ride } from './meet'
 /** A snag's or a hanging strand's share, by what was met and where it lodged. */
 interface SnagCause {
   readonly name: string
-  readonly lip: LipId | 'wedged'
+  readonly site: CatchSiteId | 'wedged'
   readonly perCast: number
 }
 
@@ -85,7 +85,7 @@ const noCount = (): Count => ({ past: 0, weed: 0, freed: 0, opened: 0, lost: 0 }
 interface Counted {
   readonly rig: SnagRig
   readonly counts: readonly Count[]
-  readonly lodged: readonly Map<LipId | 'wedged', number>[]
+  readonly lodged: readonly Map<CatchSiteId | 'wedged', number>[]
   readonly sizes: readonly Float64Array[]
 }
 
@@ -114,7 +114,7 @@ export function snagTally(
     state => ({
       rig: state,
       counts: obstacles.map(noCount),
-      lodged: obstacles.map(() => new Map<LipId | 'wedged', number>()),
+      lodged: obstacles.map(() => new Map<CatchSiteId | 'wedged', number>()),
       sizes: obstacles.map(() => new Float64Array(SIZE_BINS * 3)),
     }),
   )
@@ -127,12 +127,12 @@ export function snagTally(
     const weight = chance.kind === 'rod' ? chance.weight : 1
     for (const [i, { rig: state, counts, lodged, sizes }] of states.entries()) {
       const stance = stanceTo(state, obstacles[k]!, ride.postures, chance)
-      const { fate, lip } = endOf(state, obstacles[k]!, chance, stance, AS_MET)
+      const { fate, site } = endOf(state, obstacles[k]!, chance, stance, AS_MET)
       counts[k]![fate] += weight
       if (stance.rubbed && i === 0) rubs[k]! += weight
       const kind = fate === 'past' ? 0 : fate === 'weed' ? 1 : 2
       sizes[k]![3 * binOf(sizeOf(chance)) + kind]! += weight
-      if (kind === 2 && lip) lodged[k]!.set(lip, (lodged[k]!.get(lip) ?? 0) + weight)
+      if (kind === 2 && site) lodged[k]!.set(site, (lodged[k]!.get(site) ?? 0) + weight)
     }
   }
 
@@ -186,15 +186,15 @@ export function snagTally(
     const more = snags / Math.max(1e-12, snagsOf(counted))
     const causes = obstacles
       .flatMap((obstacle, k) => {
-        const lips = new Set(states.flatMap(({ lodged }) => [...lodged[k]!.keys()]))
-        return [...lips].map((lip): SnagCause => ({
+        const sites = new Set(states.flatMap(({ lodged }) => [...lodged[k]!.keys()]))
+        return [...sites].map((site): SnagCause => ({
           name: obstacle.name,
-          lip,
+          site,
           perCast: chanceOf(
             (more *
               rateOf(obstacle, ride) *
               CAST_M *
-              mixed(usual.worn, ({ lodged }) => lodged[k]!.get(lip) ?? 0)) /
+              mixed(usual.worn, ({ lodged }) => lodged[k]!.get(site) ?? 0)) /
               draws,
           ),
         }))

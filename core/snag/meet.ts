@@ -1,6 +1,6 @@
 import { logNormal, normal, type Random } from '../numerics/random'
 import type { Gap, Placed, Rod } from './cover'
-import { openingAt, type LipId, type SnagRig } from './lip'
+import { openingAt, type CatchSiteId, type SnagRig } from './catchSite'
 import type { Retrieve } from './retrieve'
 
 /** How the rig rides, as samples to draw from. Radians, 0 back up. */
@@ -36,7 +36,7 @@ export type Fate = 'past' | 'weed' | 'freed' | 'opened' | 'lost'
 
 export interface Meeting {
   readonly fate: Fate
-  /** where it lodged or hung; undefined when it went past */ readonly lip?: LipId | 'wedged'
+  /** where it lodged or hung; undefined when it went past */ readonly site?: CatchSiteId | 'wedged'
   /** radius of a rod, or width of a gap, m */ readonly sizeM: number
   /** it rubbed along the back over the point */ readonly rubbed: boolean
 }
@@ -176,7 +176,7 @@ export function stanceTo(rig: SnagRig, obstacle: Placed, postures: Postures, cha
   const angle = angleOn(postures, chance)
   const cos = Math.cos(angle)
   const openings: number[] = []
-  for (const lip of rig.points) openings.push(cos > 0 ? openingAt(lip, angle) : -Infinity)
+  for (const site of rig.points) openings.push(cos > 0 ? openingAt(site, angle) : -Infinity)
   return { openings, rubbed: cos > 0.7 }
 }
 
@@ -216,7 +216,7 @@ export function closeUp(rig: SnagRig, obstacle: Placed, ride: Ride, random: Rand
     const [headM] = Array.from(openings).sort((a, b) => off(a) - off(b))
     return { ...meeting, kind: 'gap', ...(headM === undefined ? {} : { headM }) }
   }
-  const pressed = rig.points.map((lip, i) => openings[i]! + chance.press * lip.givePerN)
+  const pressed = rig.points.map((site, i) => openings[i]! + chance.press * site.givePerN)
   return {
     ...meeting,
     kind: 'rod',
@@ -229,11 +229,11 @@ export function closeUp(rig: SnagRig, obstacle: Placed, ride: Ride, random: Rand
 /** How a meeting ends: one of a few, made once. */
 export interface Ending {
   readonly fate: Fate
-  readonly lip?: LipId | 'wedged'
+  readonly site?: CatchSiteId | 'wedged'
 }
 const PAST: Ending = { fate: 'past' }
-const endingsOf = (fate: Fate): Readonly<Record<LipId | 'wedged', Ending>> => {
-  const at = (lip: LipId | 'wedged'): Ending => ({ fate, lip })
+const endingsOf = (fate: Fate): Readonly<Record<CatchSiteId | 'wedged', Ending>> => {
+  const at = (site: CatchSiteId | 'wedged'): Ending => ({ fate, site })
   return {
     point: at('point'),
     trailing: at('trailing'),
@@ -247,7 +247,7 @@ const endingsOf = (fate: Fate): Readonly<Record<LipId | 'wedged', Ending>> => {
     wedged: at('wedged'),
   }
 }
-const ENDINGS: Readonly<Record<Fate, Readonly<Record<LipId | 'wedged', Ending>>>> = {
+const ENDINGS: Readonly<Record<Fate, Readonly<Record<CatchSiteId | 'wedged', Ending>>>> = {
   past: endingsOf('past'),
   weed: endingsOf('weed'),
   freed: endingsOf('freed'),
@@ -261,8 +261,8 @@ export const sizeOf = (chance: Chance): number => (chance.kind === 'rod' ? chanc
 /** What comes of a drawn meeting for one rig. */
 export function resolve(rig: SnagRig, obstacle: Placed, postures: Postures, chance: Chance): Meeting {
   const stance = stanceTo(rig, obstacle, postures, chance)
-  const { fate, lip } = endOf(rig, obstacle, chance, stance, AS_MET)
-  return { fate, ...(lip ? { lip } : {}), sizeM: sizeOf(chance), rubbed: stance.rubbed }
+  const { fate, site } = endOf(rig, obstacle, chance, stance, AS_MET)
+  return { fate, ...(site ? { site } : {}), sizeM: sizeOf(chance), rubbed: stance.rubbed }
 }
 
 /** How a meeting ends with what is uncertain of it as given. */
@@ -289,11 +289,11 @@ function endOfRod(
   const strength = scale.strength * chance.strength
   const pull = scale.free * chance.pull
   for (let i = 0; i < openings.length; i++) {
-    const lip = rig.points[i]!
-    const opening = openings[i]! + press * lip.givePerN
+    const site = rig.points[i]!
+    const opening = openings[i]! + press * site.givePerN
     if (opening <= radius || opening <= 0) continue
-    if (lip.guardN > 0 && Math.min(strength, GUARD_PRESS * press) < lip.guardN) continue
-    return ENDINGS[strength > pull ? held(rig, strength, chance.side) : 'weed'][lip.id]
+    if (site.guardN > 0 && Math.min(strength, GUARD_PRESS * press) < site.guardN) continue
+    return ENDINGS[strength > pull ? held(rig, strength, chance.side) : 'weed'][site.id]
   }
   // line between a bait and a weight that has run ahead saddles over what lies across its way
   if (

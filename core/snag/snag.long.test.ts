@@ -10,7 +10,7 @@ import { makeEnsemble } from '../uncertainty/ensemble'
 import { castThrough, evaluateSnag, meetOn, snagTally, type Ride, type SnagResult } from './evaluateSnag'
 import { wearBetweenLooks } from './hour'
 import { snagDoubts } from './snagMembers'
-import { openingAt, pointLip, snagRig, type PointLip, type SnagRig } from './lip'
+import { openingAt, pointSite, snagRig, type PointSite, type SnagRig } from './catchSite'
 import { drawMeeting, resolve } from './meet'
 import { RETRIEVES, type RetrieveId } from './retrieve'
 
@@ -27,8 +27,8 @@ const assembled = (family: RigSpec['family'], more: Partial<RigSpec> = {}) =>
       ...more,
     },
   )
-const lipOf = (family: RigSpec['family'], pointRest: PointRest): PointLip =>
-  pointLip(assembled(family, { pointRest }))
+const lipOf = (family: RigSpec['family'], pointRest: PointRest): PointSite =>
+  pointSite(assembled(family, { pointRest }))
 const placed = (obstacles: readonly Obstacle[]): Placed[] =>
   obstacles.map(o => ({ ...o, on: 'cover' as const }))
 const rideAt = (roll: number, retrieve: RetrieveId = 'hop'): Ride => ({
@@ -36,8 +36,8 @@ const rideAt = (roll: number, retrieve: RetrieveId = 'hop'): Ride => ({
   retrieve: RETRIEVES[retrieve],
 })
 /** A rig that is nothing but its point. */
-const only = (lip: PointLip): SnagRig => ({
-  points: [{ ...lip, id: 'point' }],
+const only = (site: PointSite): SnagRig => ({
+  points: [{ ...site, id: 'point' }],
   steps: [],
   heads: [],
   apartM: 0,
@@ -45,8 +45,13 @@ const only = (lip: PointLip): SnagRig => ({
   lineStrengthN: line.strengthN,
   rubs: Infinity,
 })
-const snag = (lip: PointLip, obstacles: readonly Obstacle[], roll = 0, draws = 4000, seed = 5): SnagResult =>
-  evaluateSnag(only(lip), placed(obstacles), rideAt(roll), seededRandom(seed), draws)
+const snag = (
+  site: PointSite,
+  obstacles: readonly Obstacle[],
+  roll = 0,
+  draws = 4000,
+  seed = 5,
+): SnagResult => evaluateSnag(only(site), placed(obstacles), rideAt(roll), seededRandom(seed), draws)
 const whole = (
   family: RigSpec['family'],
   obstacles: readonly Placed[],
@@ -64,7 +69,7 @@ const whole = (
 const open = lipOf('E1', 'open')
 const lost = (r: SnagResult): number => r.snagPerCast.value + r.weedPerCast.value
 
-describe('the point as a lip', () => {
+describe('the point as a catch site', () => {
   it('opens as high as it stands, along the back; and closes round the flank', () => {
     expect(openingAt(open, 0)).toBeCloseTo(open.openingM, 12)
     expect(openingAt(open, Math.PI / 2)).toBeLessThan(0)
@@ -79,8 +84,8 @@ describe('the point as a lip', () => {
 
 describe('snags', () => {
   it.each(COVER_IDS)('in %s over shell: open, then flush, then skin-hooked, then buried', cover => {
-    const [a, b, c, d] = [open, lipOf('W1', 'flush'), lipOf('W1', 'skin'), lipOf('W1', 'buried')].map(lip =>
-      lost(snag(lip, obstaclesOf(cover, 'shell'), 0, 20_000)),
+    const [a, b, c, d] = [open, lipOf('W1', 'flush'), lipOf('W1', 'skin'), lipOf('W1', 'buried')].map(site =>
+      lost(snag(site, obstaclesOf(cover, 'shell'), 0, 20_000)),
     )
     expect(a!).toBeGreaterThan(b!)
     expect(b!).toBeGreaterThanOrEqual(c!)
@@ -88,9 +93,9 @@ describe('snags', () => {
   })
 
   it('a hidden point rolled on its side catches upright stems that it passes when upright', () => {
-    const lip = lipOf('W1', 'flush')
-    expect(lost(snag(lip, COVERS.thickWeed.obstacles, Math.PI / 2, 20_000))).toBeGreaterThan(
-      lost(snag(lip, COVERS.thickWeed.obstacles, 0, 20_000)),
+    const site = lipOf('W1', 'flush')
+    expect(lost(snag(site, COVERS.thickWeed.obstacles, Math.PI / 2, 20_000))).toBeGreaterThan(
+      lost(snag(site, COVERS.thickWeed.obstacles, 0, 20_000)),
     )
   })
 
@@ -106,7 +111,7 @@ describe('snags', () => {
       strengthN: 1e6,
       strengthGsd: 1,
     }
-    const wide: PointLip = { openingM: 0.01, halfWidthM: 0.001, halfHeightM: 0.05, givePerN: 0, guardN: 0 }
+    const wide: PointSite = { openingM: 0.01, halfWidthM: 0.001, halfHeightM: 0.05, givePerN: 0, guardN: 0 }
     expect(snag(wide, [certain]).snagPerCast.value).toBeCloseTo(1 - Math.exp(-1.5), 2)
   })
 
@@ -156,8 +161,8 @@ describe('snags', () => {
 })
 
 describe('whole rigs, without special cases', () => {
-  const hang = (r: SnagResult, lip?: string): number =>
-    r.causes.filter(c => lip === undefined || c.lip === lip).reduce((sum, c) => sum + c.perCast, 0)
+  const hang = (r: SnagResult, site?: string): number =>
+    r.causes.filter(c => site === undefined || c.site === site).reduce((sum, c) => sum + c.perCast, 0)
 
   it.each(COVER_IDS)(
     'in %s: an open head hangs up more than a flush point, that than a skin-hooked, that than a buried one',
@@ -207,7 +212,7 @@ describe('whole rigs, without special cases', () => {
   })
 
   it('what gives way is the weaker: fine wire opens on strong line, thin line breaks before strong wire', () => {
-    const lip = { ...open, id: 'point' as const }
+    const site = { ...open, id: 'point' as const }
     const hard: Rod = {
       kind: 'rod',
       name: 'root',
@@ -221,7 +226,7 @@ describe('whole rigs, without special cases', () => {
     }
     const ends = (openingLoadN: number, lineStrengthN: number) =>
       evaluateSnag(
-        { points: [lip], steps: [], heads: [], apartM: 0, openingLoadN, lineStrengthN, rubs: Infinity },
+        { points: [site], steps: [], heads: [], apartM: 0, openingLoadN, lineStrengthN, rubs: Infinity },
         placed([hard]),
         rideAt(0),
         seededRandom(2),
@@ -430,7 +435,7 @@ describe('a meeting looked at closely', () => {
   })
   it('opens by what the point stands over the tangent where it touches, and what the press gives', () => {
     const [stem] = placed(COVERS.reeds.obstacles).filter(o => o.kind === 'rod')
-    const lip = rig.points[0]!
+    const site = rig.points[0]!
     for (let seed = 0; seed < 60; seed++) {
       const close = meetOn(rig, [stem!], ride, { atM: 0, obstacle: 0, seed })
       if (close.kind !== 'rod' || close.openingM === -Infinity) continue
@@ -439,10 +444,10 @@ describe('a meeting looked at closely', () => {
       let reach = 0
       for (let k = 0; k < 20_000; k++) {
         const t = (2 * Math.PI * k) / 20_000
-        reach = Math.max(reach, lip.halfWidthM * Math.cos(t) * sin + lip.halfHeightM * Math.sin(t) * cos)
+        reach = Math.max(reach, site.halfWidthM * Math.cos(t) * sin + site.halfHeightM * Math.sin(t) * cos)
       }
-      const tip = (lip.halfHeightM + lip.openingM) * cos
-      expect(close.openingM).toBeCloseTo(tip - reach + close.pressN * lip.givePerN, 8)
+      const tip = (site.halfHeightM + site.openingM) * cos
+      expect(close.openingM).toBeCloseTo(tip - reach + close.pressN * site.givePerN, 8)
     }
   })
   it('shows what a head presents to a gap, where there is a head', () => {

@@ -13,7 +13,7 @@ import {
   wearBetweenLooks,
   type CastRates,
 } from './hour'
-import type { SnagRig } from './lip'
+import type { SnagRig } from './catchSite'
 import {
   AS_MET,
   drawMeeting,

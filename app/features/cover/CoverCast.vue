@@ -5,7 +5,7 @@ import { computed, ref, useTemplateRef, watch } from 'vue'
 import { useSpread } from '~/sheet/spread'
 import { CAST_M } from '#core'
 import type { Letter } from '#schemas/spread'
-import { FATE_WORDS, LIP_WORDS } from './coverWords'
+import { FATE_WORDS, SITE_WORDS } from './coverWords'
 import { useSettings } from '~/ui/settings'
 import SlideBar from '~/ui/SlideBar.vue'
 import { withUnit } from '#words/units'
@@ -124,7 +124,7 @@ const told = computed(() =>
             .filter(e => e.fate !== 'past')
             .map(
               e =>
-                `${FATE_WORDS[e.fate]} ${e.lip ? LIP_WORDS[e.lip] : ''} on ${props.obstacles[e.obstacle]?.name} ${withUnit(e.atM, far.value)} from the splash`,
+                `${FATE_WORDS[e.fate]} ${e.site ? SITE_WORDS[e.site] : ''} on ${props.obstacles[e.obstacle]?.name} ${withUnit(e.atM, far.value)} from the splash`,
             )
             .join('; ') || 'comes through clean'
         }.`,
@@ -180,7 +180,7 @@ const told = computed(() =>
             <g v-if="come(lane) >= e.atM - 0.01" :transform="`translate(${x(e.atM)} 0)`">
               <title>
                 {{ obstacles[e.obstacle]?.name }}: {{ FATE_WORDS[e.fate]
-                }}{{ e.lip ? `, ${LIP_WORDS[e.lip]}` : '' }}
+                }}{{ e.site ? `, ${SITE_WORDS[e.site]}` : '' }}
               </title>
               <line v-if="e.fate === 'past'" y1="-4" y2="4" class="tick" />
               <circle v-else-if="e.fate === 'weed'" r="4.5" class="weed" />

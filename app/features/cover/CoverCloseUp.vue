@@ -4,7 +4,7 @@ import type { CoverLane } from '~/compute/cover'
 import LaneChip from '~/ui/LaneChip.vue'
 import { useSettings } from '~/ui/settings'
 import { loadText, smallText } from '#words/units'
-import { FATE_WORDS, LIP_WORDS } from './coverWords'
+import { FATE_WORDS, SITE_WORDS } from './coverWords'
 
 /**
  * One meeting looked at closely, rig beside rig: a slice of the bait at the point, back up, with the thing where it
@@ -64,7 +64,7 @@ function why(look: (typeof looks.value)[number]): string {
   if (event.openingM === -Infinity) return 'it touches from behind, where no point stands open'
   const thing = `the thing is ${small(event.sizeM)} in radius, ${press}`
   // steps and knots, and line that saddles, hold what never came to a point
-  if (event.lip && event.lip !== 'point' && event.lip !== 'trailing') return thing
+  if (event.site && event.site !== 'point' && event.site !== 'trailing') return thing
   if (event.openingM <= 0)
     return `the back stands ${small(-event.openingM)} higher than the point on this side; ${thing}`
   const guarded = event.fate === 'past' && event.openingM > event.sizeM ? ', behind its guard' : ''
@@ -103,7 +103,8 @@ const caught = (look: (typeof looks.value)[number]): boolean => look.event.fate 
         <figcaption>
           <LaneChip :letter="look.lane.letter as 'A'" plain />
           <b :class="{ bad: caught(look) }"
-            >{{ FATE_WORDS[look.event.fate] }}{{ look.event.lip ? `, ${LIP_WORDS[look.event.lip]}` : '' }}</b
+            >{{ FATE_WORDS[look.event.fate]
+            }}{{ look.event.site ? `, ${SITE_WORDS[look.event.site]}` : '' }}</b
           >
           <span>{{ why(look) }}</span>
         </figcaption>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
-import { LIP_WORDS } from './coverWords'
+import { SITE_WORDS } from './coverWords'
 import { shapePath, type Plane } from '~/ui/drawing/plane'
 import type { CoverLane } from '~/compute/cover'
 
@@ -18,32 +18,32 @@ const plane = computed<Plane>(() => {
 /** Snags by the place they lodge, the worst first. */
 const places = computed(() => {
   const sums = new Map<string, { share: number; what: string }>()
-  for (const { lip, perCast, name } of props.lane.snag.causes) {
-    const before = sums.get(lip)
-    sums.set(lip, { share: (before?.share ?? 0) + perCast, what: before?.what ?? name })
+  for (const { site, perCast, name } of props.lane.snag.causes) {
+    const before = sums.get(site)
+    sums.set(site, { share: (before?.share ?? 0) + perCast, what: before?.what ?? name })
   }
   return [...sums]
-    .map(([lip, v]) => ({ lip: lip as keyof typeof LIP_WORDS, ...v }))
+    .map(([site, v]) => ({ site: site as keyof typeof SITE_WORDS, ...v }))
     .filter(p => p.share > 0.0002)
     .sort((a, b) => b.share - a.share)
 })
-const where = (lip: string): readonly [number, number] => {
+const where = (site: string): readonly [number, number] => {
   const shapes = props.lane.drawing.shapes
   const weight = shapes.find(s => s.kind === 'weight')
   const wires = shapes.filter(s => s.kind === 'wire')
   const end = (s: (typeof shapes)[number] | undefined): readonly [number, number] =>
     s ? [s.points[s.points.length - 2]!, s.points[s.points.length - 1]!] : [0, 0]
-  if (lip === 'wedged' && weight) return [weight.points[0]!, weight.points[1]!]
+  if (site === 'wedged' && weight) return [weight.points[0]!, weight.points[1]!]
   // the wires of the hook come first, each hook ending in its eye
   const eye = shapes.findIndex(s => s.kind === 'eye')
-  if (lip === 'point')
+  if (site === 'point')
     return end(
       shapes
         .slice(0, eye)
         .filter(s => s.kind === 'wire')
         .at(-1),
     )
-  if (lip === 'trailing') return end(wires[wires.length - 1])
+  if (site === 'trailing') return end(wires[wires.length - 1])
   return [0, 0]
 }
 </script>
@@ -56,26 +56,26 @@ const where = (lip: string): readonly [number, number] => {
       :height="H"
       role="img"
       :aria-label="
-        places.map(p => `${LIP_WORDS[p.lip]}: ${(100 * p.share).toFixed(1)} % of casts`).join('; ') ||
+        places.map(p => `${SITE_WORDS[p.site]}: ${(100 * p.share).toFixed(1)} % of casts`).join('; ') ||
         'nothing catches'
       "
     >
       <path v-for="(s, i) in lane.drawing.shapes" :key="i" :d="shapePath(s, plane)" :class="s.kind" />
-      <g v-for="(p, i) in places" :key="p.lip" class="mark">
+      <g v-for="(p, i) in places" :key="p.site" class="mark">
         <circle
-          :cx="plane.x0 + where(p.lip)[0] * plane.perM"
-          :cy="plane.y0 - where(p.lip)[1] * plane.perM"
+          :cx="plane.x0 + where(p.site)[0] * plane.perM"
+          :cy="plane.y0 - where(p.site)[1] * plane.perM"
           :r="6 + 34 * Math.sqrt(p.share)"
         />
         <line
-          :x1="plane.x0 + where(p.lip)[0] * plane.perM"
-          :y1="plane.y0 - where(p.lip)[1] * plane.perM"
+          :x1="plane.x0 + where(p.site)[0] * plane.perM"
+          :y1="plane.y0 - where(p.site)[1] * plane.perM"
           :x2="width - 8"
           :y2="18 + 30 * i"
         />
         <text :x="width - 8" :y="16 + 30 * i" text-anchor="end">
           {{ p.share < 0.01 ? (100 * p.share).toFixed(2) : Math.round(100 * p.share) }} %
-          {{ LIP_WORDS[p.lip] }}, mostly {{ p.what }}
+          {{ SITE_WORDS[p.site] }}, mostly {{ p.what }}
         </text>
       </g>
       <text v-if="places.length === 0" x="8" y="20">Nothing here holds it.</text>

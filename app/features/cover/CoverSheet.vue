@@ -19,7 +19,7 @@ import LineField from '~/sheet/fields/LineField.vue'
 import SheetFrame from '~/sheet/SheetFrame.vue'
 import { BOTTOM_IDS, BOTTOMS, CAST_M, COVER_IDS, COVERS, FAMILIES, PARAMETERS, SNAG_DRAWS } from '#core'
 import { conditionsOf } from '~/sheet/useEvaluation'
-import { LIP_WORDS } from './coverWords'
+import { SITE_WORDS } from './coverWords'
 import { movedWords } from '#words/movedWords'
 import { fromTo } from '#words/units'
 import { oddsText } from '#words/words'
@@ -123,7 +123,7 @@ const sentence = computed(() => {
   if (best.snag.minutesLeft.low <= worst.snag.minutesLeft.high)
     return `No rig comes through clearly better here: the ranges of ${lanes.map(l => l.letter).join(', ')} overlap.`
   const cause = worst.snag.causes[0]
-  return `Here ${worst.letter} costs ${Math.round(best.snag.minutesLeft.value - worst.snag.minutesLeft.value)} minutes an hour more than ${best.letter}${cause ? `, most of it to a ${cause.name}, ${LIP_WORDS[cause.lip]}` : ''}${worst.snag.hour.rigsLost >= 0.3 ? `, and loses ${one(worst.snag.hour.rigsLost)} rigs an hour` : ''}. It hooks ${Math.round(100 * worst.hookUp.value)} % of bites against ${Math.round(100 * best.hookUp.value)} %.`
+  return `Here ${worst.letter} costs ${Math.round(best.snag.minutesLeft.value - worst.snag.minutesLeft.value)} minutes an hour more than ${best.letter}${cause ? `, most of it to a ${cause.name}, ${SITE_WORDS[cause.site]}` : ''}${worst.snag.hour.rigsLost >= 0.3 ? `, and loses ${one(worst.snag.hour.rigsLost)} rigs an hour` : ''}. It hooks ${Math.round(100 * worst.hookUp.value)} % of bites against ${Math.round(100 * best.hookUp.value)} %.`
 })
 </script>
 
@@ -204,7 +204,7 @@ const sentence = computed(() => {
         </template>
         <template #mostly="{ row: l }">{{
           l.snag.causes[0] && l.snag.causes[0].perCast > 0.0005
-            ? `${l.snag.causes[0].name}, ${LIP_WORDS[l.snag.causes[0].lip]}`
+            ? `${l.snag.causes[0].name}, ${SITE_WORDS[l.snag.causes[0].site]}`
             : 'nothing holds it'
         }}</template>
       </SheetTable>

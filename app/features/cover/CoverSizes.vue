@@ -2,7 +2,7 @@
 import type { ChartOptions } from 'chart.js'
 import { computed } from 'vue'
 import { binEdgeM, SIZE_BINS } from '#core'
-import { LIP_WORDS } from './coverWords'
+import { SITE_WORDS } from './coverWords'
 import type { CoverLane } from '~/compute/cover'
 import ChartFrame from '~/ui/charts/ChartFrame.vue'
 import { axis, common, through, tooltip } from '~/ui/charts/theme'
@@ -90,7 +90,7 @@ const options = computed((): ChartOptions<'bar'> => {
           borderWidth: 2,
           label: {
             display: true,
-            content: `opening ${LIP_WORDS[o.id]} ${small(o.openingM)}`,
+            content: `opening ${SITE_WORDS[o.id]} ${small(o.openingM)}`,
             position: 'end' as const,
             yAdjust: -16,
             backgroundColor: 'transparent',
@@ -121,7 +121,7 @@ const options = computed((): ChartOptions<'bar'> => {
 })
 const label = computed(
   () =>
-    `Sizes met on a cast. ${openings.value.map(o => `Opening ${LIP_WORDS[o.id]}: ${small(o.openingM)}`).join('; ') || 'No point stands open.'}`,
+    `Sizes met on a cast. ${openings.value.map(o => `Opening ${SITE_WORDS[o.id]}: ${small(o.openingM)}`).join('; ') || 'No point stands open.'}`,
 )
 const rows = computed(() =>
   bars.value.map((bar, i) => [rangeText(i), ...FATES.map(([fate]) => Number(bar[fate].toFixed(3)))]),

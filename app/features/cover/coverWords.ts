@@ -1,6 +1,6 @@
-import type { Fate, LipId } from '#core'
+import type { Fate, CatchSiteId } from '#core'
 
-export const LIP_WORDS: Readonly<Record<LipId | 'wedged', string>> = {
+export const SITE_WORDS: Readonly<Record<CatchSiteId | 'wedged', string>> = {
   point: 'at the point',
   trailing: 'at the trailing hook',
   head: 'behind the head',

@@ -6,13 +6,14 @@ import type { Line } from '../tackle/lines'
 import { weightSize, type WeightShape } from '../tackle/weights'
 
 /** Where on a rig things lodge or hang. */
-export type LipId = 'point' | 'trailing' | 'head' | 'eye' | 'keeper' | 'knot' | 'skirt' | 'blade' | 'saddle'
+export type CatchSiteId =
+  'point' | 'trailing' | 'head' | 'eye' | 'keeper' | 'knot' | 'skirt' | 'blade' | 'saddle'
 
 /**
  * The point as a place where things lodge: an opening between tip and back, on an elliptic section of the
  * bait. Metres.
  */
-export interface PointLip {
+export interface PointSite {
   /** opening above the back; negative under the skin */ readonly openingM: number
   readonly halfWidthM: number
   readonly halfHeightM: number
@@ -21,10 +22,10 @@ export interface PointLip {
 }
 
 /**
- * Reads the point's lip off an assembled rig. The give is that of a block as wide as the bait under a line
+ * Reads the point as a catch site off an assembled rig. The give is that of a block as wide as the bait under a line
  * load: 1 / (2·E·width).
  */
-export function pointLip(rig: AssembledRig): PointLip {
+export function pointSite(rig: AssembledRig): PointSite {
   const { bait, parts, baitSpec } = rig
   const s = Math.min(bait.lengthM, Math.max(0.02 * bait.lengthM, parts.placement.path.tip.s))
   const width = bait.widthAt(s)
@@ -39,7 +40,7 @@ export function pointLip(rig: AssembledRig): PointLip {
 
 /** A step or knot that strands hang on, m. */
 interface Step {
-  readonly id: LipId
+  readonly id: CatchSiteId
   readonly heightM: number
 }
 
@@ -60,7 +61,7 @@ interface Slips {
 
 /** All of a rig that cover can hold. */
 export interface SnagRig {
-  readonly points: readonly (PointLip & { readonly id: 'point' | 'trailing' })[]
+  readonly points: readonly (PointSite & { readonly id: 'point' | 'trailing' })[]
   readonly steps: readonly Step[]
   readonly heads: readonly WedgeBody[]
   /** how far a sliding weight runs from the bait, m; 0 where they keep together */ readonly apartM: number
@@ -129,7 +130,7 @@ export function snagRig(rig: AssembledRig, line: Line): SnagRig {
   const nose = bait.heightAt(0.03 * bait.lengthM)
   const lumps = (kind: 'skirt' | 'blade'): Step[] =>
     parts.compacts.filter(c => c.kind === kind).map(c => ({ id: kind, heightM: 0.3 * c.size[1] }))
-  const point = pointLip(rig)
+  const point = pointSite(rig)
   const trailing = parts.trailing ? [{ ...trailingLip(rig), id: 'trailing' as const }] : []
   const worn = {
     ...point,
@@ -176,14 +177,14 @@ export function wedgeOf({
 }
 
 /** A trailing hook stands open over the back by all of its gap. */
-function trailingLip(rig: AssembledRig): PointLip {
+function trailingLip(rig: AssembledRig): PointSite {
   const {
     bait,
     parts: { trailing },
   } = rig
   const tip = trailing!.tip
   return {
-    ...pointLip(rig),
+    ...pointSite(rig),
     openingM: Math.max(0.001, tip.z - bait.topAt(Math.min(tip.s, bait.lengthM))),
     halfWidthM: bait.widthAt(tip.s) / 2,
     halfHeightM: bait.heightAt(tip.s) / 2,
@@ -197,8 +198,8 @@ function trailingLip(rig: AssembledRig): PointLip {
  * (b·cos)²).
  * @param angleRad 0 along the back, ±pi/2 along a flank
  */
-export function openingAt(lip: PointLip, angleRad: number): number {
+export function openingAt(site: PointSite, angleRad: number): number {
   const cos = Math.cos(angleRad)
-  const support = Math.hypot(lip.halfWidthM * Math.sin(angleRad), lip.halfHeightM * cos)
-  return (lip.halfHeightM + lip.openingM) * cos - support
+  const support = Math.hypot(site.halfWidthM * Math.sin(angleRad), site.halfHeightM * cos)
+  return (site.halfHeightM + site.openingM) * cos - support
 }

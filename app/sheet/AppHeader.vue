@@ -248,18 +248,31 @@ function takeName(event: Event): void {
     display: grid;
     grid-template-columns: auto minmax(0, 1fr) auto auto;
     gap: 6px;
-    padding-bottom: 0;
   }
   .bar > :not(.mark, .name, .save, .phone, .views) {
     display: none;
   }
+  /* within the thumb's reach, all of them at once */
   .views {
-    grid-column: 1 / -1;
-    order: 1;
-    overflow-x: auto;
+    position: fixed;
+    inset: auto 0 0;
+    z-index: 40;
+    display: flex;
+    padding: 0 2px env(safe-area-inset-bottom);
+    background: var(--paper);
+    border-top: var(--line-weight) solid var(--ink);
   }
   .views a {
-    padding: 10px 8px;
+    flex: 1 1 auto;
+    padding: 12px 3px;
+    text-align: center;
+    font: 14px/20px var(--font-figure);
+    font-stretch: 75%;
+    border-block: 3px solid transparent;
+  }
+  .views a[aria-current] {
+    border-top-color: var(--float);
+    border-bottom-color: transparent;
   }
   .phone {
     display: inline-flex;

@@ -168,6 +168,12 @@ useHead({ title: () => `${VIEW_NAMES[props.view]}: ${spread.name} · Dunecrest` 
     height: 100dvh;
   }
 }
+/* the links to the views stand over the lower edge of a phone */
+@media screen and (max-width: 639px) {
+  .sheet {
+    padding-bottom: calc(51px + env(safe-area-inset-bottom));
+  }
+}
 .title {
   font-size: 20px;
   padding: 6px 12px;

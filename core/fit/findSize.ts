@@ -5,6 +5,7 @@ import type { BaitSpec, FamilyId, RigSpec } from '../rig/spec'
 import { HOOK_SIZES, type HookSize, type WireGrade } from '../tackle/hooks'
 import type { Line } from '../tackle/lines'
 import { evaluateFit, type FitResult } from './evaluateFit'
+import { spareOverBend } from './guide'
 import { room, tightestOf, type FitRule, type Verdict } from './rules'
 
 /** How one hook size comes out in a bait; `worst` is the rule with the least room. */
@@ -12,6 +13,8 @@ export interface SizeFit {
   readonly size: HookSize
   readonly verdict: Verdict
   readonly worst: FitRule
+  /** plastic to push toward the nose so that it lies flat over the bend, m; 0 for open hooks */
+  readonly pushM: number
 }
 
 /** Another way that fits where the one asked for does not. */
@@ -67,8 +70,10 @@ function sizesOf(bait: BaitSpec, spec: RigSpec, line?: Line): SizeFit[] {
   return HOOK_SIZES.flatMap((size): SizeFit[] => {
     const rig = { ...spec, hookSize: size }
     if (problemsOf(bait, rig).length > 0) return []
-    const fit = evaluateFit(assembleRig(bait, rig), line)
-    return [{ size, verdict: verdictOfSize(fit), worst: tightest(fit) }]
+    const assembled = assembleRig(bait, rig)
+    const fit = evaluateFit(assembled, line)
+    const pushM = rig.pointRest === 'open' ? 0 : spareOverBend(assembled)
+    return [{ size, verdict: verdictOfSize(fit), worst: tightest(fit), pushM }]
   })
 }
 

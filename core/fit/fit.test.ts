@@ -219,6 +219,29 @@ describe('the rigging guide', () => {
   })
 })
 
+describe('the push toward the nose', () => {
+  const pushOf = (form: BaitSpec['form'], lengthM: number, hookSize: RigSpec['hookSize']): number => {
+    const rig = { family: 'O2', hookSize, weightKg: 0, weightMaterial: 'lead', pointRest: 'skin' } as const
+    return findSize({ form, lengthM, material: 'plain' }, rig).sizes.find(s => s.size === hookSize)!.pushM
+  }
+
+  it('is a third of what a half-round bend within the plastic is longer than its own width', () => {
+    // a deep bait holds the whole bend: half a circle over the gap less the way there and back
+    const r = typicalHook('wideGap', '2/0').gapM / 2
+    const whole = 0.35 * (Math.PI - 2) * r
+    expect(pushOf('deepShad', 0.2, '2/0') / whole).toBeCloseTo(1, 1)
+  })
+
+  it('falls off as the bend stands clear of the bait, and changes by small steps from size to size', () => {
+    for (const form of ['slimShad', 'stick', 'craw'] as const) {
+      const pushes = HOOK_SIZES.slice(0, -2).map(size => pushOf(form, 0.09, size))
+      expect(pushes.at(-1), form).toBeLessThan(0.5 * Math.max(...pushes))
+      for (let i = 1; i < pushes.length; i++)
+        expect(Math.abs(pushes[i]! - pushes[i - 1]!), `${form} ${HOOK_SIZES[i]}`).toBeLessThan(0.001)
+    }
+  })
+})
+
 describe('the load that opens a hook', () => {
   it('is plastic bending of a round wire on half the gap: 1 mm wire, 12 mm gap, 1.9 GPa', () => {
     // sigma d^3 / 6 = 1.9e9 x 1e-9 / 6 = 0.31667 N m on 6 mm: 52.8 N

@@ -117,25 +117,28 @@ const LEAST_WEIGHT_KG = 0.0003
 /** Skin left over a slit, m. Typical. */
 const SKIN_M = 0.003
 
+/** Share of the wire's detour in the bend that the plastic has to be longer by. *Assumed.* */
+const ROUND_BEND = 0.35
+/** Parts of a side of the bend's polygon in which it is asked whether it lies in the plastic. */
+const BEND_PARTS = 8
+
 /**
- * Plastic to push forward, m: a third of the length of wire through the plastic at the bend beyond its run
- * along the bait: the plastic has to go round it.
+ * Plastic to push forward, m: about a third of what the wire of the bend that lies in the plastic is longer
+ * than its run along the bait: the plastic has to go round it. 0 for a bend that stands clear of the bait.
  */
-export function spareOverBend({
-  parts: {
-    placement: { path, exitM },
-  },
-  bait,
-}: AssembledRig): number {
-  let length = 0
-  let run = 0
-  for (let i = path.bendStart; i < path.points.length - 1; i++) {
-    const [a, b] = [path.points[i]!, path.points[i + 1]!]
-    if (b.z > bait.topAt(Math.min(b.s, bait.lengthM)) || b.s > (exitM ?? Infinity) + path.wireM) break
-    length += Math.hypot(b.s - a.s, b.z - a.z)
-    run += Math.abs(b.s - a.s)
+export function spareOverBend({ parts: { placement }, bait }: AssembledRig): number {
+  const { points, bendStart } = placement.path
+  let detour = 0
+  for (let i = bendStart; i < points.length - 2; i++) {
+    const [a, b] = [points[i]!, points[i + 1]!]
+    const more = (Math.hypot(b.s - a.s, b.z - a.z) - Math.abs(b.s - a.s)) / BEND_PARTS
+    for (let k = 0; k < BEND_PARTS; k++) {
+      const part = (k + 0.5) / BEND_PARTS
+      const [s, z] = [a.s + part * (b.s - a.s), a.z + part * (b.z - a.z)]
+      if (s > 0 && s < bait.lengthM && z > bait.bottomAt(s) && z < bait.topAt(s)) detour += more
+    }
   }
-  return Math.max(0, 0.35 * (length - run))
+  return ROUND_BEND * detour
 }
 
 function firstSteps(rig: AssembledRig, fit: FitResult): RigStep[] {

@@ -101,6 +101,30 @@ test('options bear on the fit: a slit, a deep gap, fine wire, a guard', async ({
   await expect(rule(sheet, 'wire against line')).toContainText(/opens before the line breaks/)
 })
 
+test('the way of the point is drawn where the words say it comes out; each size tells its push; a key names the lines', async ({
+  sheet,
+  page,
+}) => {
+  await openBench(sheet)
+  const way = page.locator('[data-part=hole] .way')
+  const ruler = async (mm: string): Promise<number> =>
+    Number(await page.locator('.ruler text', { hasText: new RegExp(`^${mm}( mm)?$`) }).getAttribute('x'))
+  const said = Number(
+    /comes out at (\d+) mm/.exec((await page.locator('.dim .big').first().textContent())!)![1],
+  )
+  const perMm = ((await ruler('50')) - (await ruler('0'))) / 50
+  const drawn = (Number(await way.getAttribute('x1')) - (await ruler('0'))) / perMm
+  expect(Math.abs(drawn - said)).toBeLessThanOrEqual(0.5)
+  const pushed = /push ([\d.]+) mm/.exec((await page.locator('.dim .big').first().textContent())!)![1]!
+  await expect(page.locator('.rung[aria-pressed=true] .push')).toHaveText(pushed)
+  const key = page.getByRole('list', { name: 'Lines of the drawing' })
+  await expect(key.getByText('way of the point through the bait')).toBeVisible()
+  await page.getByRole('button', { name: /ball jig head/ }).click()
+  await expect(way).toHaveCount(0)
+  await expect(key.getByText('way of the point through the bait')).toHaveCount(0)
+  await expect(page.locator('.rung .push')).toHaveCount(0)
+})
+
 test('the card measures true: millimetres in the drawing are those of the bait, and the bar is fifty', async ({
   sheet,
   page,

@@ -3,13 +3,16 @@ import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
 import { useSettings } from '~/ui/settings'
 import BenchCalipers from './BenchCalipers.vue'
+import BenchKey from './BenchKey.vue'
+import BenchDims from './BenchDims.vue'
 import BenchTop from './BenchTop.vue'
-import { FAMILIES, HOOK_SIZES, inToM, LIMITS } from '#core'
+import { FAMILIES, inToM } from '#core'
 import type { Lane } from '#schemas/spread'
 import { px, py, shapePath, type Plane } from '~/ui/drawing/plane'
 import { smallText, trueMinus } from '#words/units'
-import { POINT_WORDS } from '#words/words'
 import type { BenchLook } from '~/compute/bench'
+import { handlesOf, type Handle } from './handles'
+import { lengthsOf, surfaceAt } from './lengths'
 
 /**
  * Bait and hook from the side and from above at one scale, with the fit as dimension lines and what can be
@@ -70,120 +73,13 @@ const ghosts = computed(() =>
   ).flatMap(([id, drawing]) => (drawing ? [{ id, wires: kinds(drawing, 'wire') }] : [])),
 )
 
-/** Lengths along the bait, one under the other. */
-const lengths = computed(() => {
-  const { exitM, exitAtM, bend, lengthM, neckM, eye } = dims.value
-  const exit = exitAtM ?? exitM
-  return [
-    ...(exit === undefined
-      ? []
-      : [
-          {
-            id: 'exit',
-            from: 0,
-            to: exit,
-            text: `comes out at ${small(exit)}${dims.value.allowanceM > 0.0005 ? `, push ${small(dims.value.allowanceM)} forward` : ''}`,
-          },
-        ]),
-    {
-      id: 'tail',
-      from: Math.min(bend.s, lengthM),
-      to: lengthM,
-      text: `swims free ${small(Math.max(0, lengthM - bend.s))}, ${Math.round(100 * props.look.fit.freeTailShare)} %`,
-    },
-    ...(neckM > 0.001 && eye.s + neckM > 0
-      ? [{ id: 'neck', from: Math.max(0, eye.s), to: eye.s + neckM, text: `neck ${small(neckM)}` }]
-      : []),
-  ]
-})
-const shankZ = computed(() => {
-  const { from, to } = dims.value.shank
-  const part = to.s === from.s ? 0 : (dims.value.fill.s - from.s) / (to.s - from.s)
-  return from.z + Math.max(0, Math.min(1, part)) * (to.z - from.z)
-})
-
-/** Height of the back as drawn, at a place along the bait. */
-function backAt(s: number): number {
-  const points = props.look.drawing.shapes.find(shape => shape.kind === 'body')!.points
-  for (let i = 2; i < points.length / 2; i += 2) if (points[i]! >= s) return points[i + 1]!
-  return 0
-}
-
-const movable = computed(() => FAMILIES[props.lane.family])
-const limited = (value: number, [low, high]: readonly [number, number]): number =>
-  Math.round(Math.max(low, Math.min(high, value)) * 10000) / 10000
-const handles = computed(() => {
-  const { exitM, exitAtM, bend, shank, tip, weight } = dims.value
-  const { hookAtM = 0, weightAtM } = props.lane
-  const exit = exitAtM ?? exitM
-  const sizeBy = (by: number): Partial<Lane> => ({
-    hookSize:
-      HOOK_SIZES[
-        Math.max(0, Math.min(HOOK_SIZES.length - 1, HOOK_SIZES.indexOf(props.lane.hookSize) + by))
-      ] ?? props.lane.hookSize,
-  })
-  const rests = movable.value.pointRests
-  const restBy = (by: number): Partial<Lane> => ({
-    pointRest:
-      rests[Math.max(0, Math.min(rests.length - 1, rests.indexOf(props.lane.pointRest) + by))] ??
-      props.lane.pointRest,
-  })
-  return [
-    {
-      id: 'hook',
-      label: 'hook along the bait',
-      at: { s: (shank.from.s + shank.to.s) / 2, z: (shank.from.z + shank.to.z) / 2 },
-      value: `${small(hookAtM)} from where it usually sits`,
-      by: (ds: number) => ({ hookAtM: limited(hookAtM + ds, LIMITS.hookAtM) }),
-      step: 0.001,
-    },
-    {
-      id: 'bend',
-      label: 'hook size',
-      at: bend,
-      value: `size ${props.lane.hookSize}`,
-      by: (ds: number) => sizeBy(Math.round(ds / 0.005)),
-      step: 0.005,
-    },
-    ...(exit === undefined || props.lane.pointRest === 'open'
-      ? []
-      : [
-          {
-            id: 'exit',
-            label: 'where the point is brought out',
-            at: { s: exit, z: backAt(exit) },
-            value: `${small(exit)} from the nose`,
-            by: (ds: number) => ({ exitAtM: limited(exit + ds, LIMITS.exitAtM) }),
-            step: 0.001,
-          },
-        ]),
-    ...(weight && movable.value.slides
-      ? [
-          {
-            id: 'weight',
-            label: 'weight along the bait',
-            at: weight,
-            value: `${small(weight.s)} from the nose`,
-            by: (ds: number) => ({ weightAtM: limited((weightAtM ?? weight.s) + ds, LIMITS.weightAtM) }),
-            step: 0.001,
-          },
-        ]
-      : []),
-    ...(rests.length > 1
-      ? [
-          {
-            id: 'point',
-            label: 'how the point rests',
-            at: tip,
-            value: POINT_WORDS[props.lane.pointRest],
-            by: (ds: number) => restBy(Math.round(ds / 0.003)),
-            step: 0.003,
-          },
-        ]
-      : []),
-  ]
-})
-type Handle = (typeof handles.value)[number]
+const lengths = computed(() => lengthsOf(props.look, small))
+const handles = computed(() =>
+  handlesOf(dims.value, props.lane, {
+    backAt: m => surfaceAt(props.look.drawing, m, 'back'),
+    says: small,
+  }),
+)
 
 let held:
   | { readonly handle: Handle; readonly startX: number; readonly startY: number; last: Partial<Lane> }
@@ -269,56 +165,7 @@ const described = computed(
         :stroke-dasharray="s.hidden ? '4 3' : undefined"
         :opacity="s.hidden ? 0.7 : 1"
       />
-      <g class="dim">
-        <line
-          :x1="x(dims.fill.s)"
-          :x2="x(dims.fill.s)"
-          :y1="y(shankZ)"
-          :y2="y(shankZ + dims.gapM)"
-          class="gap"
-        />
-        <text :x="x(dims.fill.s) - 6" :y="y(bounds[1]) + 14" text-anchor="end">
-          gap {{ small(dims.gapM) }}
-        </text>
-        <template v-if="dims.fill.heightM > 0">
-          <line
-            :x1="x(dims.fill.s) + 8"
-            :x2="x(dims.fill.s) + 8"
-            :y1="y(dims.fill.bottomZ)"
-            :y2="y(dims.fill.topZ)"
-            class="fill"
-          />
-          <line
-            :x1="x(dims.fill.s) + 14"
-            :x2="x(dims.fill.s) + 14"
-            :y1="y(dims.fill.topZ - dims.fill.squeezedM)"
-            :y2="y(dims.fill.topZ)"
-            class="squeezed"
-          />
-          <text :x="x(dims.fill.s) + 10" :y="y(bounds[1]) + 14">
-            {{ small(dims.fill.heightM) }} of plastic, {{ small(dims.fill.squeezedM) }} squeezed
-          </text>
-        </template>
-        <g v-for="(l, i) in lengths" :key="l.id">
-          <line :x1="x(l.from)" :x2="x(l.from)" :y1="y(0)" :y2="floor + 12 + i * 24" class="drop" />
-          <line :x1="x(l.to)" :x2="x(l.to)" :y1="y(0)" :y2="floor + 12 + i * 24" class="drop" />
-          <line
-            :x1="x(l.from)"
-            :x2="x(l.to)"
-            :y1="floor + 8 + i * 24"
-            :y2="floor + 8 + i * 24"
-            class="span"
-          />
-          <text
-            :x="Math.max(4, (x(l.from) + x(l.to)) / 2)"
-            :y="floor + 22 + i * 24"
-            text-anchor="middle"
-            class="big"
-          >
-            {{ l.text }}
-          </text>
-        </g>
-      </g>
+      <BenchDims :look="look" :lane="lane" :lengths="lengths" v-bind="{ plane, floor, width }" />
       <BenchTop
         :solid="look.solid"
         :plane="{ perM, x0: plane.x0, y0: floor + ROWS + above / 2 + 6 }"
@@ -347,6 +194,7 @@ const described = computed(
       </g>
       <BenchCalipers v-if="calipers" :per-m="perM" :width="width" :height="floor" />
     </svg>
+    <BenchKey :dims="dims" :hidden="lane.pointRest !== 'open'" :ghosts="ghosts.length > 0" />
     <p class="label scale">
       {{
         trueSize
@@ -354,7 +202,7 @@ const described = computed(
             ? 'true size: lay a real bait on the glass'
             : 'true size by the usual screen; calibrate it to be sure'
           : `${(perM / (settings.pxPerMm * 1000)).toFixed(1)} times true size`
-      }}; dotted: one size down and up. Drag the round handles, or focus them and use the arrow keys.
+      }}. Drag the round handles, or focus them and use the arrow keys.
     </p>
   </div>
 </template>
@@ -402,41 +250,6 @@ svg {
   stroke: var(--steel);
   stroke-linecap: round;
   stroke-linejoin: round;
-}
-.dim line {
-  stroke: var(--ink);
-  stroke-width: 1;
-}
-.dim .drop {
-  stroke: var(--hair-strong);
-  stroke-dasharray: 2 3;
-}
-.dim .span {
-  stroke: var(--ink);
-  stroke-width: 1.5;
-}
-.dim .gap {
-  stroke: var(--lane);
-  stroke-width: 2.5;
-}
-.dim .fill {
-  stroke: var(--plastic-edge);
-  stroke-width: 2.5;
-}
-.dim .squeezed {
-  stroke: var(--float);
-  stroke-width: 2.5;
-}
-.dim text {
-  font: 13px var(--font-figure);
-  fill: var(--ink);
-  paint-order: stroke;
-  stroke: var(--paper);
-  stroke-width: 4px;
-}
-.dim .big {
-  font-size: 16px;
-  font-weight: 600;
 }
 .handle {
   cursor: grab;

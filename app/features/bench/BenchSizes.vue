@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import { FAMILIES, WIRE_GRADES, type Instead } from '#core'
 import type { Lane } from '#schemas/spread'
 import { ruleText, sizeText } from '#words/fitWords'
+import { shown } from '#words/units'
 import { useSettings } from '~/ui/settings'
 import { withFamily } from '~/sheet/lanes'
 import type { BenchAdvice } from '~/compute/bench'
@@ -17,6 +18,9 @@ const settings = useSettings()
 const emit = defineEmits<{ take: [change: Partial<Lane>] }>()
 const sizes = computed(() => props.advice?.sizes)
 const best = computed(() => sizes.value?.best)
+/** Longest push among the sizes, m; there is none where the point stays open. */
+const mostPush = computed(() => Math.max(0, ...(sizes.value?.sizes ?? []).map(s => s.pushM)))
+const pushes = computed(() => mostPush.value > 0)
 const takeOther = ({ family, size, wire }: Instead): void =>
   emit('take', {
     ...withFamily(props.lane, family),
@@ -58,9 +62,18 @@ const takeOther = ({ family, size, wire }: Instead): void =>
         :title="`${one.size}: ${ruleText(one.worst, settings.system)}`"
         @click="emit('take', { hookSize: one.size })"
       >
-        {{ one.size }}
+        <span class="size">{{ one.size }}</span>
+        <span v-if="pushes" class="push"
+          ><span class="bar" :style="{ width: `${(80 * one.pushM) / mostPush}%` }" aria-hidden="true" />{{
+            shown(one.pushM, settings.units.small)
+          }}</span
+        >
       </UButton>
     </div>
+    <p v-if="pushes" class="label">
+      Under each size: the push, {{ settings.units.small.label }} of plastic toward the nose so that it lies
+      flat over the bend.
+    </p>
     <p v-if="sizes" class="sentence">{{ sizeText(sizes, lane.family, settings.system) }}</p>
     <p v-if="sizes && sizes.instead.length > 0" class="instead">
       <UButton v-for="one in sizes.instead" :key="one.family" @click="takeOther(one)">
@@ -110,14 +123,32 @@ const takeOther = ({ family, size, wire }: Instead): void =>
   min-height: 30px;
 }
 .rung {
-  min-width: 38px;
-  height: 30px;
-  padding: 0 5px;
+  min-width: 40px;
+  min-height: 30px;
+  padding: 2px 4px;
+  display: inline-flex;
+  flex-direction: column;
+  align-items: center;
+  gap: 0;
   font-size: 15px;
+  line-height: 1.2;
   font-weight: 600;
   border-radius: 2px;
   border: var(--line-weight) solid currentColor;
   border-bottom-width: 4px;
+}
+.push {
+  width: 100%;
+  display: flex;
+  flex-direction: column;
+  align-items: center;
+  font-size: 12px;
+  font-weight: 400;
+}
+.bar {
+  height: 2px;
+  margin: 1px 0;
+  background: currentColor;
 }
 .pass {
   color: var(--marram);
@@ -148,7 +179,7 @@ const takeOther = ({ family, size, wire }: Instead): void =>
 @media (max-width: 639px) {
   .rung {
     min-width: 46px;
-    height: 44px;
+    min-height: 44px;
   }
   .find {
     min-height: 44px;

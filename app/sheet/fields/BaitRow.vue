@@ -66,4 +66,9 @@ const usual = computed(() => {
 .note {
   margin-left: -8px;
 }
+@media (max-width: 639px) {
+  .note {
+    margin-left: 0;
+  }
+}
 </style>

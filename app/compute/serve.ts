@@ -26,7 +26,6 @@ import { touchesOf } from './touches'
 import { finishPart, screenPart } from './share'
 import { planOut } from './trip'
 import type { CalcClient } from './client'
-import { tracePicture } from './trace'
 import type { EvaluateJob, LaneJob, LaneOutcome, QuestionId, Questions, Reply, Request } from './protocol'
 import { failureText } from '#words/failureText'
 
@@ -133,7 +132,8 @@ const ANSWERS: {
   advise: adviseOn,
   fits: fitsOf,
   read: readRows,
-  trace: tracePicture,
+  // the packages that read pictures come when one is there to be read
+  trace: async job => (await import('./trace')).tracePicture(job),
   cover: throughCover,
   coverChanges,
   bite: biteOn,

@@ -2,8 +2,8 @@
 import TraceView from './TraceView.vue'
 import { UButton, UInput } from '#components'
 import { navigateTo } from '#imports'
-import { computed, ref, watch } from 'vue'
-import { useTrace } from './useTrace'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { marksToSet, useTrace } from './useTrace'
 import { useBox } from '~/sync/box'
 import { useSpread } from '~/sheet/spread'
 import ChoiceField from '~/ui/ChoiceField.vue'
@@ -14,6 +14,7 @@ import {
   HOOK_SIZES,
   PLASTIC_IDS,
   PLASTICS,
+  radToDeg,
   typicalHook,
   type FormId,
   type HookSize,
@@ -21,58 +22,119 @@ import {
 } from '#core'
 import type { ItemDetails } from '#schemas/box'
 import { samplePhoto } from './samplePhoto'
-import { hookFrom, ownOutline, type TraceSide } from './traced'
-import type { Point } from '~/compute/trace'
+import { hookFrom, overIsDown, ownOutline, trueOverSeen, type TraceSide } from './traced'
+import { problemWords, SCALE_WORDS } from './traceWords'
+import type { Picture, ScaleBy } from '~/compute/trace'
+import type { Point } from '~/compute/trace/homography'
 import FilePick from '~/ui/FilePick.vue'
-import { CARD_MM, useSettings } from '~/ui/settings'
+import NumberField from '~/ui/NumberField.vue'
+import { useSettings } from '~/ui/settings'
 import { withUnit } from '#words/units'
 
-/** The angler's own bait or hook from a photograph beside a bank card: found, put right by hand, kept. */
+/** The angler's own bait or hook from a photograph beside a thing of known size: found, put right by hand, kept. */
 const settings = useSettings()
 const spread = useSpread()
 const box = useBox()
-const { picture, trace, message, busy, reversed, look, open, nudge } = useTrace()
+const { picture, sighting, trace, chosen, problem, failed, busy, reversed, look, read, choose, nudge } =
+  useTrace()
 const subject = ref<'bait' | 'hook'>('bait')
 const view = ref<TraceSide>('side')
 const form = ref<FormId>('slimShad')
 const material = ref<PlasticId>('plain')
 const name = ref('my bait')
 const points = ref<Point[]>([])
-const want = computed(() => (subject.value === 'bait' ? ('bait' as const) : ('scale' as const)))
+
+const by = ref<ScaleBy['kind']>('card')
+const coinM = ref(0.025)
+const rulerM = ref(0.1)
+/** Corners of the card or ends of the ruler as a hand set them; found, or to be set, where there are none. */
+const byHand = shallowRef<readonly Point[]>([])
+const marks = computed<readonly Point[]>(() =>
+  by.value === 'coin'
+    ? []
+    : byHand.value.length > 0
+      ? byHand.value
+      : by.value === 'card' && sighting.value
+        ? sighting.value.marks
+        : picture.value && (by.value === 'ruler' || problem.value)
+          ? marksToSet(by.value, picture.value)
+          : [],
+)
+const markNames = computed(() =>
+  by.value === 'ruler'
+    ? ['one end of the ruler', 'other end of the ruler']
+    : [1, 2, 3, 4].map(n => `corner ${n} of the card`),
+)
+const scale = computed((): ScaleBy => {
+  if (by.value === 'coin') return { kind: 'coin', diameterMm: 1000 * coinM.value }
+  if (by.value === 'card')
+    return { kind: 'card', ...(byHand.value.length === 4 ? { corners: byHand.value } : {}) }
+  const [one, other] = byHand.value.length === 2 ? byHand.value : marks.value
+  return { kind: 'ruler', ends: [one ?? [0, 0], other ?? [1, 0]], mm: 1000 * rulerM.value }
+})
+const lookAgain = (seen: Picture | undefined = picture.value): void => {
+  if (!seen) return
+  picture.value = seen
+  void look(seen, scale.value, subject.value === 'bait' ? 'bait' : 'scale')
+}
 watch(subject, () => {
   points.value = []
   name.value = subject.value === 'bait' ? 'my bait' : 'my hook'
-  if (picture.value) void look(picture.value, want.value)
+  lookAgain()
 })
-
-function choose(file: File): void {
-  points.value = []
-  void open(file, want.value)
+watch(by, () => {
+  byHand.value = []
+  lookAgain()
+})
+watch([coinM, rulerM], () => lookAgain())
+function set(now: Point[]): void {
+  byHand.value = now
+  lookAgain()
 }
-const lengthM = computed(() => (trace.value ? trace.value.lengthPx / trace.value.pxPerMm / 1000 : 0))
-const bait = computed(() =>
-  trace.value && trace.value.stations.length > 0
-    ? {
-        form: form.value,
-        lengthM: lengthM.value,
-        material: material.value,
-        own: ownOutline(trace.value, form.value, view.value, reversed.value),
-      }
-    : undefined,
-)
+function open(seen: Picture | undefined): void {
+  points.value = []
+  byHand.value = []
+  lookAgain(seen)
+}
+
+const bait = computed(() => {
+  if (!trace.value || !sighting.value) return undefined
+  const own = ownOutline(
+    trace.value,
+    form.value,
+    view.value,
+    reversed.value,
+    overIsDown(sighting.value, trace.value),
+  )
+  const shrinks = trueOverSeen(own, trace.value.lengthMm, view.value, sighting.value)
+  return {
+    details: {
+      form: form.value,
+      lengthM: (shrinks * trace.value.lengthMm) / 1000,
+      material: material.value,
+      own,
+    },
+    shrinks,
+    toleranceM:
+      ((sighting.value.things[chosen.value]?.toleranceMm ?? 0) + 0.5 * (1 - shrinks) * trace.value.lengthMm) /
+      1000,
+  }
+})
 const thickest = computed(() =>
   bait.value
-    ? Math.max(...(view.value === 'side' ? bait.value.own.height : bait.value.own.width)) * lengthM.value
+    ? Math.max(...(view.value === 'side' ? bait.value.details.own.height : bait.value.details.own.width)) *
+      bait.value.details.lengthM
     : 0,
 )
 const hook = computed(() =>
-  trace.value && points.value.length === 3
-    ? hookFrom(points.value as unknown as readonly [Point, Point, Point], trace.value.pxPerMm)
+  sighting.value && points.value.length === 3
+    ? hookFrom(points.value as unknown as readonly [Point, Point, Point], sighting.value)
     : undefined,
 )
 const STEPS = ['Click the middle of the eye.', 'Click the back of the bend.', 'Click the point.'] as const
 const forms = FORM_IDS.map(value => ({ value, label: BAIT_FORMS[value].name }))
 const plastics = PLASTIC_IDS.map(value => ({ value, label: PLASTICS[value].name }))
+const scales = (['card', 'coin', 'ruler'] as const).map(value => ({ value, label: SCALE_WORDS[value] }))
 const views = [
   { value: 'side', label: 'from the side' },
   { value: 'above', label: 'from above' },
@@ -89,7 +151,7 @@ const nearestSize = (m: number): HookSize =>
 
 async function keep(): Promise<void> {
   const details: ItemDetails | undefined = bait.value
-    ? ({ kind: 'bait', ...bait.value } as ItemDetails)
+    ? ({ kind: 'bait', ...bait.value.details } as ItemDetails)
     : hook.value && { kind: 'hook', style: 'wideGap', size: nearestSize(hook.value.lengthM), own: hook.value }
   if (!details) return
   const made = await box.add([
@@ -98,7 +160,8 @@ async function keep(): Promise<void> {
   kept.value = made ? `${made[0]!.name} is in the box.` : ''
 }
 async function use(): Promise<void> {
-  if (bait.value) spread.edit(draft => void (draft.bait = bait.value as typeof draft.bait))
+  const traced = bait.value?.details
+  if (traced) spread.edit(draft => void (draft.bait = traced as typeof draft.bait))
   else if (hook.value) {
     const letter = (spread.content.lanes.find(l => l.letter === spread.picked) ?? spread.content.lanes[0]!)
       .letter
@@ -122,14 +185,38 @@ async function use(): Promise<void> {
         ]"
         @update:model-value="value => (subject = value)"
       />
+      <ChoiceField
+        label="beside"
+        :model-value="by"
+        :items="scales"
+        @update:model-value="value => (by = value)"
+      />
+      <NumberField
+        v-if="by === 'coin'"
+        label="across"
+        :model-value="coinM"
+        :unit="settings.units.small"
+        :range="[0.01, 0.06]"
+        :step="0.0005"
+        @update:model-value="value => (coinM = value)"
+      />
+      <NumberField
+        v-if="by === 'ruler'"
+        label="between the marks"
+        :model-value="rulerM"
+        :unit="settings.units.small"
+        :range="[0.02, 1]"
+        :step="0.01"
+        @update:model-value="value => (rulerM = value)"
+      />
       <FilePick
         label="Photograph"
         text="Choose a photo"
         icon="i-lucide-camera"
         accept="image/*"
-        @file="choose"
+        @file="async file => open(await read(file))"
       />
-      <UButton icon="i-lucide-image" @click="look(samplePhoto(), want)">Try the sample photo</UButton>
+      <UButton icon="i-lucide-image" @click="open(samplePhoto())">Try the sample photo</UButton>
       <span class="grow" />
       <UButton :to="bench">Back to the bench</UButton>
     </section>
@@ -139,34 +226,59 @@ async function use(): Promise<void> {
           v-if="picture"
           v-model:points="points"
           :picture="picture"
+          :sighting="sighting"
           :trace="trace"
+          :chosen="chosen"
           :subject="subject"
           :reversed="reversed"
+          :marks="marks"
+          :mark-names="markNames"
           @nudge="nudge"
+          @choose="choose"
+          @mark="now => (byHand = now)"
+          @marked="set"
         />
         <div v-else class="how">
           <h3>How to take it</h3>
           <p>
-            Lay the {{ subject }} flat on plain paper beside a bank card,
-            {{ subject === 'bait' ? 'on its side or on its belly' : 'point up' }}. Photograph from straight
-            above, with even light and no hard shadows. The picture stays on this device.
+            Lay the {{ subject }} flat on a table, paper or cloth beside {{ SCALE_WORDS[by] }},
+            {{ subject === 'bait' ? 'on its side or on its belly' : 'point up' }}, both whole in the picture
+            and apart from each other. Photograph from above, from an arm's length rather than near: what
+            stands up looks larger from near. A card tells how the camera was held; with a coin or a ruler
+            hold it straight above. The picture stays on this device.
           </p>
         </div>
       </div>
       <aside class="right" aria-label="What was found">
         <p v-if="busy" class="label" role="status">
-          Looking for the card{{ subject === 'bait' ? ' and the bait' : '' }}…
+          Looking for {{ SCALE_WORDS[by] }}{{ subject === 'bait' ? ' and the bait' : '' }}…
         </p>
-        <p v-else-if="message" class="bad" role="alert">{{ message }}</p>
-        <template v-else-if="trace">
+        <p v-if="failed" class="bad" role="alert">{{ failed }}</p>
+        <p v-else-if="problem && !busy" class="bad" role="alert">{{ problemWords(problem, subject) }}</p>
+        <template v-else-if="sighting">
           <p class="label">
-            card found: {{ Math.round(trace.pxPerMm * CARD_MM[0]) }} pixels long. ◇ measured from your photo
+            {{
+              by === 'ruler'
+                ? 'By the two marks of the ruler, taken as seen from straight above.'
+                : `${by === 'card' ? 'Card' : 'Coin'} ${byHand.length > 0 ? 'set by hand' : 'found'}; camera held ${Math.round(radToDeg(sighting.tiltRad))}° aside${by === 'card' ? ', which is undone' : ''}.`
+            }}
+            ◇ measured from your photo
           </p>
           <template v-if="bait">
-            <p class="big figure">{{ withUnit(lengthM, settings.units.small) }} <small>long</small></p>
+            <p class="big figure">
+              {{ withUnit(bait.details.lengthM, settings.units.small) }}
+              <small>long, ±{{ withUnit(bait.toleranceM, settings.units.small) }}</small>
+            </p>
             <p class="big figure">
               {{ withUnit(thickest, settings.units.small) }}
               <small>{{ view === 'side' ? 'high' : 'wide' }} at its thickest</small>
+            </p>
+            <p class="label">
+              {{ ((1 - bait.shrinks) * 100).toFixed(1) }} % is taken off for a bait that stands up from the
+              table, seen from about {{ withUnit(sighting.distanceMm / 1000, settings.units.depth) }}.
+            </p>
+            <p v-if="sighting.things.length > 1" class="label">
+              {{ sighting.things.length }} things lie there: tap the one that is the bait.
             </p>
             <div class="fields">
               <ChoiceField

@@ -1,22 +1,24 @@
 import { describe, expect, it } from 'vitest'
 import { assembleBareBait, evaluateFit, assembleRig } from '#core'
 import { detailsSchema } from '#schemas/box'
-import { tracePicture, type Point, type Trace } from '~/compute/trace'
+import { tracePicture, type Sighting } from '~/compute/trace'
+import { homographyOf, inverseOf, mapped, type Point } from '~/compute/trace/homography'
 import { samplePhoto, SAMPLE_TRUTH, trueHeight } from './samplePhoto'
-import { hookFrom, noseFirst, ownOutline, placeOf } from './traced'
+import { acrossOf, hookFrom, noseFirst, overIsDown, ownOutline, placeOf, trueOverSeen } from './traced'
 
-function sample(): Trace {
-  const answer = tracePicture({ picture: samplePhoto(), want: 'bait' })
-  if (!answer.ok) throw new Error(answer.message)
-  return answer.trace
+function sample(): Sighting {
+  const answer = tracePicture({ picture: samplePhoto(), scale: { kind: 'card' }, want: 'bait' })
+  if (!answer.ok) throw new Error(answer.problem.code)
+  return answer.sighting
 }
 
 describe('a traced bait', () => {
-  const trace = sample()
-  const own = ownOutline(trace, 'slimShad', 'side', !noseFirst(trace.stations))
+  const sighting = sample()
+  const { trace } = sighting.things[0]!
+  const own = ownOutline(trace, 'slimShad', 'side', !noseFirst(trace.stations), overIsDown(sighting, trace))
   const bait = {
     form: 'slimShad',
-    lengthM: trace.lengthPx / trace.pxPerMm / 1000,
+    lengthM: (trace.lengthMm * trueOverSeen(own, trace.lengthMm, 'side', sighting)) / 1000,
     material: 'plain',
     own,
   } as const
@@ -44,26 +46,55 @@ describe('a traced bait', () => {
     expect(Math.abs((bait.lengthM * 1000) / SAMPLE_TRUTH.lengthMm - 1)).toBeLessThan(0.02)
   })
   it('from above gives widths instead', () => {
-    const above = ownOutline(trace, 'slimShad', 'above', false)
+    const above = ownOutline(trace, 'slimShad', 'above', false, false)
     expect(above.rise).toBeUndefined()
     expect(above.height[6]! / above.width[6]!).toBeGreaterThan(1)
   })
-  it('places a station where it was measured', () => {
+  it('places a station in the picture where it was measured on the table', () => {
     const s = trace.stations[7]!
-    const [x, y] = placeOf(trace, s.at, s.over)
+    expect(acrossOf(sighting, trace, placeOf(sighting, trace, s.at, s.over))).toBeCloseTo(s.over, 6)
+    const [x, y] = mapped(sighting.toMm, placeOf(sighting, trace, s.at, 0))
     const back =
-      ((x - trace.from[0]) * trace.along[0] + (y - trace.from[1]) * trace.along[1]) / trace.lengthPx
-    expect(back).toBeCloseTo(s.at, 9)
+      ((x - trace.from[0]) * trace.along[0] + (y - trace.from[1]) * trace.along[1]) / trace.lengthMm
+    expect(back).toBeCloseTo(s.at, 6)
+  })
+  it('looks larger as it stands up from the table: from near more than from far', () => {
+    const taken = (distanceMm: number): number => 1 - trueOverSeen(own, 100, 'side', { distanceMm })
+    expect(taken(150) / taken(300)).toBeCloseTo(2, 9)
+    expect(trace.lengthMm / SAMPLE_TRUTH.lengthMm).toBeGreaterThan(1.03)
   })
 })
 
 describe('a traced hook', () => {
-  it('is as long as eye to bend and as wide as the point stands off the shank, however it lies', () => {
+  it('is as long as eye to bend and as wide as the point stands off the shank, however it lies and is seen', () => {
     const turn = ([x, y]: Point): Point => [
       x * Math.cos(0.6) - y * Math.sin(0.6),
       x * Math.sin(0.6) + y * Math.cos(0.6),
     ]
-    const { lengthM, gapM } = hookFrom([turn([10, 10]), turn([10 + 46 * 5, 10]), turn([100, 10 + 16 * 5])], 5)
+    const toPicture = homographyOf(
+      [
+        [0, 0],
+        [80, 0],
+        [80, 50],
+        [0, 50],
+      ],
+      [
+        [100, 120],
+        [520, 90],
+        [560, 330],
+        [120, 380],
+      ],
+    )
+    const seen = (
+      [
+        [2, 2],
+        [48, 2],
+        [20, 18],
+      ] as const
+    ).map(p => mapped(toPicture, turn(p)))
+    const { lengthM, gapM } = hookFrom(seen as unknown as readonly [Point, Point, Point], {
+      toMm: inverseOf(toPicture),
+    })
     expect(lengthM).toBeCloseTo(0.046, 9)
     expect(gapM).toBeCloseTo(0.016, 9)
   })

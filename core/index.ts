@@ -110,6 +110,7 @@ export {
   obstaclesOf,
   type BottomId,
   type CoverId,
+  type ThingLook,
 } from './snag/cover'
 export {
   binEdgeM,
@@ -127,6 +128,7 @@ export { snagDoubts, type SnagDoubtId } from './snag/snagMembers'
 export { snagRig, type CatchSiteId, type SnagRig } from './snag/catchSite'
 export type { CloseUp, Fate, Ride } from './snag/meet'
 export { RETRIEVE_IDS, RETRIEVES, type RetrieveId } from './snag/retrieve'
+export { fallWayOf, onPath, retrievePath, type Leg } from './snag/path'
 export { normal, seededRandom } from './numerics/random'
 export { makeRecall, type Recall } from './numerics/recall'
 export { BAIT_FORMS, FORM_IDS, type FormId } from './tackle/forms'

@@ -3,12 +3,14 @@ import {
   castThrough,
   CAST_M,
   drawRig,
+  fallWayOf,
   dropPrepared,
   meetOn,
   obstaclesOf,
   prepareRig,
   problemsOf,
   RETRIEVES,
+  retrievePath,
   seededRandom,
   snagDoubts,
   snagTally,
@@ -24,6 +26,8 @@ import {
   type Ride,
   type RigDrawing,
   type RigSpec,
+  type Leg,
+  type ThingLook,
   type SnagDoubtId,
   type SnagResult,
 } from '#core'
@@ -56,6 +60,7 @@ export interface CoverLane {
     readonly halfHeightM: number
   }[]
   readonly drawing: RigDrawing
+  /** its way through the cast, as it is worked */ readonly path: readonly Leg[]
   /** chance that a bite is hooked, so that both sides of the trade stand together */ readonly hookUp: Measure
   /** what is least certain, and by how many minutes of the hour it moves */ readonly doubts: readonly {
     readonly id: SnagDoubtId
@@ -68,6 +73,7 @@ export interface CoverAnswer {
   readonly obstacles: readonly {
     readonly name: string
     readonly perCast: number
+    readonly look: ThingLook
     /** wood, stone or shell rather than weed */ readonly hard: boolean
   }[]
   readonly ms: number
@@ -79,6 +85,17 @@ const UPRIGHT = Float64Array.of(0, 0, 0, 0, 1, 0, 0, 0)
 /** How a rig goes through the cover after its fall; one that does not sink lies as it floats, back up. */
 export const rideThrough = (prepared: PreparedRig, drop: ReturnType<typeof dropPrepared>): Ride =>
   drop.ok ? prepared.rideOf(drop.value) : prepared.rideOf({ samples: UPRIGHT })
+
+/** The way of a rig through a cast: lifted or drawn as it is worked, falling as it fell. */
+function wayThrough(
+  prepared: PreparedRig,
+  drop: ReturnType<typeof dropPrepared>,
+  { retrieve = 'hop', depthM }: Conditions,
+): Leg[] {
+  const { pitchRad } = prepared.postureOf()
+  const tight = pitchRad.reduce((sum, p) => sum + p, 0) / pitchRad.length
+  return retrievePath(retrieve, depthM, CAST_M, drop.ok ? fallWayOf(drop.value) : undefined, tight)
+}
 
 /** Draws between two looks for a cancellation. */
 const PIECE = 500
@@ -114,6 +131,7 @@ export async function throughCover(
       snag: tally.result(amongOf(prepared)),
       sizes: tally.sizes(),
       drawing: drawRig(prepared.rig),
+      path: wayThrough(prepared, drop, conditions),
       hookUp: strikeOf(prepared).hookUp,
       doubts: snagDoubts(rig, obstacles, ride),
       events: meetings.map(m => ({
@@ -136,6 +154,7 @@ export async function throughCover(
     obstacles: obstacles.map(o => ({
       name: o.name,
       perCast: rate(o),
+      look: o.look,
       hard: !(o.kind === 'rod' && (o.strand === true || o.strengthN < 46)),
     })),
     ms: performance.now() - begun,

@@ -41,6 +41,7 @@ export interface PreparedRig {
   readonly tackle: Tackle
   readonly place: string
   /** what was counted of this rig and others */ readonly logged?: readonly LoggedRig[]
+  /** how it lies on a tight line */ readonly postureOf: () => RetrievePosture
   /** how it rides: on the retrieve, and in the fall that is given */ readonly rideOf: (
     drop: Pick<Drop, 'samples'>,
   ) => Ride
@@ -84,6 +85,7 @@ export function prepareRig(
     tackle: tackleOf(conditions, line),
     place: placeKey(cover, bottom),
     ...(evidence?.logged ? { logged: evidence.logged } : {}),
+    postureOf,
     rideOf: drop => ({
       postures: { retrieveRollRad: postureOf().rollRad, fallRollRad: fallRolls(drop) },
       retrieve: RETRIEVES[retrieve],

@@ -10,8 +10,26 @@ export type CoverId =
 
 export type { BottomId } from '../water/bed'
 
+/** What a thing looks like in a drawing. */
+export type ThingLook =
+  | 'blade'
+  | 'stem'
+  | 'reed'
+  | 'stalk'
+  | 'pad'
+  | 'strand'
+  | 'twig'
+  | 'limb'
+  | 'fork'
+  | 'pile'
+  | 'clump'
+  | 'kelp'
+  | 'stone'
+  | 'gap'
+
 interface Met {
   readonly name: string
+  readonly look: ThingLook
   /** meetings per metre of retrieve, in the path of a bait */ readonly perM: number
   /** median load that tears it off or pulls it out, N */ readonly strengthN: number
   readonly strengthGsd: number
@@ -46,6 +64,7 @@ export interface Cover {
 const blade: Rod = {
   kind: 'rod',
   name: 'weed blade',
+  look: 'blade',
   perM: 0,
   diameterM: 0.003,
   diameterGsd: 1.5,
@@ -58,6 +77,7 @@ const blade: Rod = {
 const root: Rod = {
   kind: 'rod',
   name: 'weed stem',
+  look: 'stem',
   perM: 0,
   diameterM: 0.004,
   diameterGsd: 1.5,
@@ -70,6 +90,7 @@ const root: Rod = {
 const twig: Rod = {
   kind: 'rod',
   name: 'twig',
+  look: 'twig',
   perM: 0.35,
   diameterM: 0.005,
   diameterGsd: 2,
@@ -81,6 +102,7 @@ const twig: Rod = {
 const limb: Rod = {
   kind: 'rod',
   name: 'limb',
+  look: 'limb',
   perM: 0.2,
   diameterM: 0.05,
   diameterGsd: 1.8,
@@ -92,6 +114,7 @@ const limb: Rod = {
 const fork: Gap = {
   kind: 'fork',
   name: 'fork of twigs',
+  look: 'fork',
   perM: 0.12,
   widthM: 0.009,
   widthGsd: 1.6,
@@ -101,6 +124,7 @@ const fork: Gap = {
 const reed: Rod = {
   kind: 'rod',
   name: 'reed stem',
+  look: 'reed',
   perM: 0.4,
   diameterM: 0.008,
   diameterGsd: 1.4,
@@ -112,6 +136,7 @@ const reed: Rod = {
 const stalk: Rod = {
   kind: 'rod',
   name: 'lily stalk',
+  look: 'stalk',
   perM: 0.45,
   diameterM: 0.007,
   diameterGsd: 1.3,
@@ -123,6 +148,7 @@ const stalk: Rod = {
 const pad: Rod = {
   kind: 'rod',
   name: 'edge of a pad',
+  look: 'pad',
   perM: 0.2,
   diameterM: 0.002,
   diameterGsd: 1.3,
@@ -134,6 +160,7 @@ const pad: Rod = {
 const layer: Rod = {
   kind: 'rod',
   name: 'mat strand',
+  look: 'strand',
   perM: 3,
   diameterM: 0.002,
   diameterGsd: 1.6,
@@ -146,6 +173,7 @@ const layer: Rod = {
 const pile: Rod = {
   kind: 'rod',
   name: 'piling',
+  look: 'pile',
   perM: 0.12,
   diameterM: 0.25,
   diameterGsd: 1.3,
@@ -157,6 +185,7 @@ const pile: Rod = {
 const growth: Rod = {
   kind: 'rod',
   name: 'mussel clump',
+  look: 'clump',
   perM: 0.2,
   diameterM: 0.003,
   diameterGsd: 1.8,
@@ -168,6 +197,7 @@ const growth: Rod = {
 const boulderEdge: Rod = {
   kind: 'rod',
   name: 'boulder edge',
+  look: 'stone',
   perM: 0.2,
   diameterM: 0.012,
   diameterGsd: 2.2,
@@ -179,6 +209,7 @@ const boulderEdge: Rod = {
 const kelp: Rod = {
   kind: 'rod',
   name: 'kelp stalk',
+  look: 'kelp',
   perM: 0.15,
   diameterM: 0.012,
   diameterGsd: 1.4,
@@ -218,6 +249,7 @@ export const COVERS: Readonly<Record<CoverId, Cover>> = {
       {
         kind: 'crevice',
         name: 'gap between boulders',
+        look: 'gap',
         perM: 0.08,
         widthM: 0.03,
         widthGsd: 1.6,
@@ -229,8 +261,8 @@ export const COVERS: Readonly<Record<CoverId, Cover>> = {
 }
 export const COVER_IDS = Object.keys(COVERS) as CoverId[]
 
-const edge = { kind: 'rod', upright: 0.3, overhead: 0.1, strengthGsd: 2 } as const
-const crevice = { kind: 'crevice', widthGsd: 1.6, strengthGsd: 1.8 } as const
+const edge = { kind: 'rod', look: 'stone', upright: 0.3, overhead: 0.1, strengthGsd: 2 } as const
+const crevice = { kind: 'crevice', look: 'gap', widthGsd: 1.6, strengthGsd: 1.8 } as const
 
 /** Edges and crevices of the bottom, at the rate met by a bait worked along it half of the time. */
 export const BOTTOMS: Readonly<Record<BottomId, Cover>> = {

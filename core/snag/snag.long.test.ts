@@ -102,6 +102,7 @@ describe('snags', () => {
   it('a certain catch gives the chance of one or more events: 1 - exp(-rate)', () => {
     const certain: Obstacle = {
       kind: 'rod',
+      look: 'stem',
       name: 'hair',
       perM: 0.1,
       diameterM: 1e-6,
@@ -118,6 +119,7 @@ describe('snags', () => {
   it('a thing wider than the opening rides over', () => {
     const log: Obstacle = {
       kind: 'rod',
+      look: 'stem',
       name: 'log',
       perM: 1,
       diameterM: 0.5,
@@ -215,6 +217,7 @@ describe('whole rigs, without special cases', () => {
     const site = { ...open, id: 'point' as const }
     const hard: Rod = {
       kind: 'rod',
+      look: 'stem',
       name: 'root',
       perM: 1,
       diameterM: 0.002,

@@ -3,8 +3,9 @@ import { UButton } from '#components'
 import { useElementSize, useRafFn } from '@vueuse/core'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import { useSpread } from '~/sheet/spread'
-import { CAST_M } from '#core'
+import { CAST_M, onPath, radToDeg, type ThingLook } from '#core'
 import type { Letter } from '#schemas/spread'
+import CoverThing from './CoverThing.vue'
 import { FATE_WORDS, SITE_WORDS } from './coverWords'
 import { useSettings } from '~/ui/settings'
 import SlideBar from '~/ui/SlideBar.vue'
@@ -17,7 +18,8 @@ import type { CastEvent, CoverLane } from '~/compute/cover'
  */
 const props = defineProps<{
   lanes: readonly CoverLane[]
-  obstacles: readonly { readonly name: string; readonly hard: boolean }[]
+  obstacles: readonly { readonly name: string; readonly look: ThingLook }[]
+  depthM: number
   busy: boolean
   picked: string | undefined
   /** the meeting that is looked at closely */ looked: number
@@ -29,9 +31,30 @@ const settings = useSettings()
 /** Along the cast nothing finer than a whole unit is told. */
 const far = computed(() => ({ ...settings.units.depth, decimals: 0 }))
 const { width } = useElementSize(host)
-const TOP = 74
-const ROW = 34
+/** Height of one rig's water, px: less where many rigs come through. */
+const row = computed(() => (props.lanes.length > 3 ? 58 : 74))
+/** Left free over the surface and under the bottom of each, px. */
+const SKY = 7
+const BED = 5
 const LEFT = 34
+/** Water that is drawn, m from the bottom up: enough for the highest of the ways. */
+const drawnM = computed(() => {
+  const highest = Math.max(
+    0.5,
+    ...props.lanes.flatMap(l => l.path.slice(1).map(leg => Math.max(leg.fromHighM, leg.toHighM))),
+  )
+  return Math.min(props.depthM, 1.5 * highest)
+})
+const perM = computed(() => (row.value - SKY - BED) / drawnM.value)
+/** Up from a rig's bottom, px. */
+const up = (highM: number): number => -Math.min(drawnM.value + SKY / perM.value, highM) * perM.value
+/** Rigs are drawn so many pixels to a metre. */
+const RIG_PER_M = 420
+/** Heights over lengths, and rigs over lengths, as drawn. */
+const stretched = computed(() => ({
+  heights: Math.max(1, Math.round(perM.value / ((width.value - LEFT - 12) / CAST_M))),
+  rigs: Math.round(RIG_PER_M / ((width.value - LEFT - 12) / CAST_M)),
+}))
 const x = (m: number): number => width.value - 12 - ((width.value - LEFT - 12) * m) / CAST_M
 
 /** The retrieve runs in this many seconds on the screen; a hang-up holds it for a moment. */
@@ -96,23 +119,45 @@ function come(lane: CoverLane): number {
   }
   return Math.min(CAST_M, at.value - behind)
 }
+const scaleWords = computed(
+  () =>
+    `${stretched.value.heights > 1 ? `Heights are drawn ${stretched.value.heights} times, rigs` : 'Rigs are drawn'} ${stretched.value.rigs} times as large as lengths.`,
+)
 const things = computed(() =>
   (props.lanes[0]?.events ?? []).map((e, i) => ({
     key: i,
     x: x(e.atM),
-    size: Math.max(1.2, Math.min(16, e.sizeM * 700)),
-    high: 26 + 20 * ((i * 0.618) % 1),
+    thick: Math.max(1.2, Math.min(18, e.sizeM * 700)),
     name: props.obstacles[e.obstacle]?.name ?? '',
-    hard: props.obstacles[e.obstacle]?.hard === true,
+    look: props.obstacles[e.obstacle]?.look ?? ('blade' as const),
   })),
 )
+/** A rig's way to where it has come, or the whole of it. */
+function wayOf(lane: CoverLane, toM: number): string {
+  const points = [`${x(0)} ${up(lane.path[0]!.fromHighM)}`]
+  for (const leg of lane.path) {
+    if (leg.fromM >= toM) break
+    const end = Math.min(toM, leg.toM)
+    const high = leg.toM > toM ? onPath([leg], end).highM : leg.toHighM
+    points.push(`${x(end).toFixed(1)} ${up(high).toFixed(1)}`)
+  }
+  return `M${points.join('L')}`
+}
+/** Where a rig is, and how it lies; the nose is drawn toward the rod. */
+function placeOf(lane: CoverLane) {
+  const alongM = come(lane)
+  const { highM, pitchRad } = onPath(lane.path, alongM)
+  // what lies nose up has its tail on the bottom, not in it
+  const tailUnder = Math.max(0, Math.sin(pitchRad)) * lane.drawing.bounds[2] * RIG_PER_M
+  return { x: x(alongM), y: Math.min(up(highM), -tailUnder), turn: radToDeg(pitchRad) }
+}
 const drawn = (lane: CoverLane): { d: string; stroke: number }[] =>
   lane.drawing.shapes
     .filter(s => s.kind !== 'slot')
     .map(s => {
       let d = ''
       for (let i = 0; i < s.points.length; i += 2)
-        d += `${i === 0 ? 'M' : 'L'}${(s.points[i]! * 420).toFixed(1)} ${(-s.points[i + 1]! * 420).toFixed(1)}`
+        d += `${i === 0 ? 'M' : 'L'}${(s.points[i]! * RIG_PER_M).toFixed(1)} ${(-s.points[i + 1]! * RIG_PER_M).toFixed(1)}`
       return { d: s.closed ? `${d}Z` : d, stroke: s.kind === 'wire' ? 1.2 : 0.8 }
     })
 const told = computed(() =>
@@ -148,42 +193,53 @@ const told = computed(() =>
       <svg
         v-if="width > 0"
         :width="width"
-        :height="TOP + ROW * lanes.length + 22"
+        :height="row * lanes.length + 20"
         role="img"
-        :aria-label="`The same cast for every rig, splash at the left. ${told}`"
+        :aria-label="`The same cast for every rig, splash at the right. ${told}`"
       >
-        <rect x="0" y="0" :width="width" :height="TOP" class="wet" />
-        <g v-for="t in things" :key="t.key" class="met" @click="emit('look', t.key)">
-          <title>{{ t.name }}: look closely</title>
-          <rect :x="t.x - 8" y="0" width="20" :height="TOP" class="reach" />
-          <path v-if="t.key === looked" :d="`M${t.x + 2} ${TOP - t.high - 4} l-5 -8 h10 z`" class="here" />
-          <line
-            :x1="t.x"
-            :x2="t.x + 4"
-            :y1="TOP"
-            :y2="TOP - t.high"
-            :stroke-width="t.size"
-            class="stem"
-            :class="{ hard: t.hard }"
-          />
-        </g>
-        <line x1="0" :x2="width" :y1="TOP" :y2="TOP" class="bed" />
         <g
           v-for="(lane, i) in lanes"
           :key="lane.letter"
           :class="[`lane-${lane.letter}`, { picked: picked === lane.letter }]"
-          :transform="`translate(0 ${TOP + ROW * i + ROW / 2 + 4})`"
+          :transform="`translate(0 ${row * (i + 1) - BED})`"
         >
-          <line :x1="x(CAST_M)" :x2="x(0)" y1="0" y2="0" class="way" />
-          <line :x1="x(0)" :x2="x(come(lane))" y1="0" y2="0" class="gone" />
+          <rect
+            :x="x(CAST_M)"
+            :y="-drawnM * perM"
+            :width="x(0) - x(CAST_M)"
+            :height="drawnM * perM"
+            class="wet"
+          />
+          <g
+            v-for="t in things"
+            :key="t.key"
+            class="met"
+            :class="{ looked: t.key === looked }"
+            :transform="`translate(${t.x} 0)`"
+            @click="emit('look', t.key)"
+          >
+            <title>{{ t.name }}: look closely</title>
+            <rect x="-8" :y="-row + BED" width="20" :height="row" class="reach" />
+            <CoverThing :look="t.look" :thick="t.thick" :water="drawnM * perM" :per-m="perM" :index="t.key" />
+            <path
+              v-if="t.key === looked && i === 0"
+              :d="`M0 ${-row + SKY + BED + 6} l-6 -9 h12 z`"
+              class="here"
+            />
+          </g>
+          <line :x1="x(CAST_M)" :x2="x(0)" y1="0" y2="0" class="bed" />
+          <path :d="wayOf(lane, CAST_M)" class="way" />
+          <path :d="wayOf(lane, come(lane))" class="gone" />
           <template v-for="(e, k) in lane.events" :key="k">
-            <g v-if="come(lane) >= e.atM - 0.01" :transform="`translate(${x(e.atM)} 0)`">
+            <g
+              v-if="e.fate !== 'past' && come(lane) >= e.atM - 0.01"
+              :transform="`translate(${x(e.atM)} ${up(onPath(lane.path, e.atM).highM)})`"
+            >
               <title>
                 {{ obstacles[e.obstacle]?.name }}: {{ FATE_WORDS[e.fate]
                 }}{{ e.site ? `, ${SITE_WORDS[e.site]}` : '' }}
               </title>
-              <line v-if="e.fate === 'past'" y1="-4" y2="4" class="tick" />
-              <circle v-else-if="e.fate === 'weed'" r="4.5" class="weed" />
+              <circle v-if="e.fate === 'weed'" r="4.5" class="weed" />
               <g v-else class="snag">
                 <line x1="-6" y1="-6" x2="6" y2="6" />
                 <line x1="-6" y1="6" x2="6" y2="-6" />
@@ -192,15 +248,16 @@ const told = computed(() =>
               </g>
             </g>
           </template>
-          <g :transform="`translate(${x(come(lane))} -8)`">
+          <line :x1="placeOf(lane).x" :y1="placeOf(lane).y" :x2="x(CAST_M)" :y2="-row + BED" class="line" />
+          <g :transform="`translate(${placeOf(lane).x} ${placeOf(lane).y}) rotate(${placeOf(lane).turn})`">
             <path v-for="(s, k) in drawn(lane)" :key="k" :d="s.d" class="rig" :stroke-width="s.stroke" />
           </g>
-          <text x="4" y="5" class="letter" @click="emit('pick', lane.letter as Letter)">
+          <text x="4" :y="-row / 2 + 8" class="letter" @click="emit('pick', lane.letter as Letter)">
             {{ lane.letter }}
           </text>
         </g>
-        <text :x="x(0)" :y="TOP + ROW * lanes.length + 18" text-anchor="end" class="note">the splash</text>
-        <text :x="x(CAST_M)" :y="TOP + ROW * lanes.length + 18" class="note">
+        <text :x="x(0)" :y="row * lanes.length + 14" text-anchor="end" class="note">the splash</text>
+        <text :x="x(CAST_M)" :y="row * lanes.length + 14" class="note">
           you, {{ withUnit(CAST_M, far) }} nearer
         </text>
       </svg>
@@ -229,8 +286,9 @@ const told = computed(() =>
         />
       </div>
       <p class="label">
-        tick: passes · green dot: picks up weed · cross: hangs up. The same things are met by every rig in
-        {{ spread.content.water.place || 'this water' }}.
+        The same things are met by every rig in {{ spread.content.water.place || 'this water' }}; each falls
+        and rides as computed, moved as it is worked. Green dot: picks up weed; cross: hangs up.
+        {{ scaleWords }}
       </p>
     </div>
   </section>
@@ -264,15 +322,14 @@ svg {
 .wet {
   fill: var(--water-top);
 }
-.stem {
-  stroke: var(--growth);
-  stroke-linecap: round;
-}
 .met {
   cursor: pointer;
 }
 .reach {
   fill: transparent;
+}
+.looked .reach {
+  fill: color-mix(in srgb, var(--float) 14%, transparent);
 }
 .here {
   fill: var(--float);
@@ -283,28 +340,28 @@ svg {
   align-items: center;
   padding: 0 0 2px 34px;
 }
-.hard {
-  stroke: var(--bed-ink);
-}
 .bed {
   stroke: var(--bed-ink);
   stroke-width: 2;
 }
 .way {
-  stroke: var(--hair-strong);
+  fill: none;
+  stroke: var(--ink-soft);
   stroke-width: 1;
   stroke-dasharray: 2 4;
+  opacity: 0.7;
 }
 .gone {
+  fill: none;
   stroke: var(--lane);
-  stroke-width: 2.5;
+  stroke-width: 1.8;
 }
 .picked .gone {
-  stroke-width: 4;
+  stroke-width: 3;
 }
-.tick {
+.line {
   stroke: var(--ink-soft);
-  stroke-width: 1.2;
+  stroke-width: 0.7;
 }
 .weed {
   fill: var(--marram);

@@ -34,6 +34,10 @@ const data = computed(() => {
     })),
   }
 })
+/** Shorter bars than this hold no words, minutes. */
+const ROOM_FOR_WORDS = 20
+const fishingWords = ({ value, basis }: CoverLane['snag']['minutesLeft']): string =>
+  `${Math.round(value)}${value < ROOM_FOR_WORDS ? '' : ' minutes of fishing'} ${BASIS_MARKS[basis]}`
 const options = computed((): ChartOptions<'bar'> => {
   void settings.theme
   const bold = { size: 14, weight: 700 } as const
@@ -53,7 +57,7 @@ const options = computed((): ChartOptions<'bar'> => {
           type: 'label' as const,
           yValue: i,
           xValue: l.snag.minutesLeft.value / 2,
-          content: `${Math.round(l.snag.minutesLeft.value)} minutes of fishing ${BASIS_MARKS[l.snag.minutesLeft.basis]}`,
+          content: fishingWords(l.snag.minutesLeft),
           color: token('paper'),
           font: bold,
         })),

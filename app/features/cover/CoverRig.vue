@@ -5,16 +5,23 @@ import { SITE_WORDS } from './coverWords'
 import { shapePath, type Plane } from '~/ui/drawing/plane'
 import type { CoverLane } from '~/compute/cover'
 
-/** The rig's outline with every place where it catches marked, as large as its share. */
+/** A rig's outline with every place where it catches marked, the hotter the oftener in a thousand casts. */
 const props = defineProps<{ lane: CoverLane }>()
 const host = useTemplateRef('host')
 const { width } = useElementSize(host)
-const H = 150
+const H = 74
+/** Casts that are counted together. */
+const CASTS = 1000
 const plane = computed<Plane>(() => {
   const [left, bottom, right, top] = props.lane.drawing.bounds
-  const perM = Math.min((width.value - 60) / (right - left), (H - 70) / (top - bottom))
-  return { perM, x0: width.value / 2 - ((left + right) / 2) * perM, y0: H / 2 + ((top + bottom) / 2) * perM }
+  const perM = Math.min((0.42 * width.value) / (right - left), (H - 22) / (top - bottom))
+  return {
+    perM,
+    x0: 30 + 0.21 * width.value - ((left + right) / 2) * perM,
+    y0: H / 2 + ((top + bottom) / 2) * perM,
+  }
 })
+const wordsAt = computed(() => 0.46 * width.value + 36)
 /** Snags by the place they lodge, the worst first. */
 const places = computed(() => {
   const sums = new Map<string, { share: number; what: string }>()
@@ -27,6 +34,7 @@ const places = computed(() => {
     .filter(p => p.share > 0.0002)
     .sort((a, b) => b.share - a.share)
 })
+const counted = (share: number): string => (CASTS * share < 1 ? 'below 1' : String(Math.round(CASTS * share)))
 const where = (site: string): readonly [number, number] => {
   const shapes = props.lane.drawing.shapes
   const weight = shapes.find(s => s.kind === 'weight')
@@ -49,36 +57,31 @@ const where = (site: string): readonly [number, number] => {
 </script>
 
 <template>
-  <div ref="host">
+  <div ref="host" :class="`lane-${lane.letter}`">
     <svg
       v-if="width > 0"
       :width="width"
       :height="H"
       role="img"
-      :aria-label="
-        places.map(p => `${SITE_WORDS[p.site]}: ${(100 * p.share).toFixed(1)} % of casts`).join('; ') ||
-        'nothing catches'
-      "
+      :aria-label="`Rig ${lane.letter}, of ${CASTS} casts: ${places.map(p => `${counted(p.share)} ${SITE_WORDS[p.site]}, mostly ${p.what}`).join('; ') || 'nothing catches'}`"
     >
       <path v-for="(s, i) in lane.drawing.shapes" :key="i" :d="shapePath(s, plane)" :class="s.kind" />
-      <g v-for="(p, i) in places" :key="p.site" class="mark">
+      <text x="2" y="20" class="letter">{{ lane.letter }}</text>
+      <g v-for="(p, i) in places.slice(0, 2)" :key="p.site" class="mark">
         <circle
+          v-for="ring in 3"
+          :key="ring"
           :cx="plane.x0 + where(p.site)[0] * plane.perM"
           :cy="plane.y0 - where(p.site)[1] * plane.perM"
-          :r="6 + 34 * Math.sqrt(p.share)"
+          :r="((4 + 30 * Math.sqrt(p.share)) * ring) / 3"
         />
-        <line
-          :x1="plane.x0 + where(p.site)[0] * plane.perM"
-          :y1="plane.y0 - where(p.site)[1] * plane.perM"
-          :x2="width - 8"
-          :y2="18 + 30 * i"
-        />
-        <text :x="width - 8" :y="16 + 30 * i" text-anchor="end">
-          {{ p.share < 0.01 ? (100 * p.share).toFixed(2) : Math.round(100 * p.share) }} %
-          {{ SITE_WORDS[p.site] }}, mostly {{ p.what }}
+        <text :x="wordsAt" :y="18 + 35 * i">
+          <tspan class="count">{{ counted(p.share) }}</tspan>
+          {{ SITE_WORDS[p.site] }}
         </text>
+        <text :x="wordsAt" :y="32 + 35 * i" class="what">mostly {{ p.what }}</text>
       </g>
-      <text v-if="places.length === 0" x="8" y="20">Nothing here holds it.</text>
+      <text v-if="places.length === 0" :x="wordsAt" y="20">nothing here holds it</text>
     </svg>
   </div>
 </template>
@@ -107,14 +110,21 @@ path {
   stroke-linecap: round;
 }
 .mark circle {
-  fill: color-mix(in srgb, var(--wrack) 25%, transparent);
-  stroke: var(--wrack);
-  stroke-width: 2;
+  fill: color-mix(in srgb, var(--wrack) 30%, transparent);
 }
-.mark line {
-  stroke: var(--wrack);
-  stroke-width: 1;
-  opacity: 0.5;
+.count {
+  font-size: 17px;
+  font-weight: 700;
+  fill: var(--wrack);
+}
+.what {
+  font-size: 12px;
+  fill: var(--ink-soft);
+}
+.letter {
+  font-weight: 700;
+  font-size: 16px;
+  fill: var(--lane);
 }
 text {
   font: 14px var(--font-figure);

@@ -158,6 +158,7 @@ const sentence = computed(() => {
       <CoverCast
         :lanes="answer.lanes"
         :obstacles="answer.obstacles"
+        :depth-m="spread.content.water.depthM"
         :busy="working"
         :picked="chosen?.letter"
         :looked="looked"
@@ -209,13 +210,13 @@ const sentence = computed(() => {
         }}</template>
       </SheetTable>
       <div class="body three">
-        <section class="causes" aria-label="Where it catches">
-          <h2 class="label">rig {{ chosen?.letter }}: where it catches, share of casts</h2>
-          <CoverRig v-if="chosen" :lane="chosen" />
+        <section class="causes" aria-label="Where they catch">
+          <h2 class="label">where each catches, of a thousand casts</h2>
+          <CoverRig v-for="lane in answer.lanes" :key="lane.letter" :lane="lane" />
         </section>
         <section class="why" aria-label="Why">
-          <h2 class="label">sizes met, against what passes under the point</h2>
-          <CoverSizes v-if="chosen" :lane="chosen" :obstacles="answer.obstacles" />
+          <h2 class="label">sizes met, against what passes under each point</h2>
+          <CoverSizes :lanes="answer.lanes" :obstacles="answer.obstacles" />
         </section>
         <CoverChanges v-if="chosen" :letter="chosen.letter" :job="changesJob" />
       </div>

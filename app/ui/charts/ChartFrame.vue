@@ -13,8 +13,12 @@ import { csvLine } from '../../../shared/cells'
  */
 const props = defineProps<{
   type: 'line' | 'scatter' | 'bar'
-  data: ChartData<'line'> | ChartData<'scatter'> | ChartData<'bar'>
-  options: ChartOptions<'line'> | ChartOptions<'scatter'> | ChartOptions<'bar'>
+  data:
+    | ChartData<'line'>
+    | ChartData<'scatter'>
+    | ChartData<'bar'>
+    | ChartData<'bar' | 'line', { x: number; y: number }[]>
+  options: ChartOptions<'line'> | ChartOptions<'scatter'> | ChartOptions<'bar'> | ChartOptions<'bar' | 'line'>
   /** what it shows, in a sentence */ label: string
   /** of the files it is saved to */ name: string
   head: readonly string[]

@@ -41,15 +41,8 @@ export { MOST_CROOKED_M, straightness, type Straightness } from './fall/straight
 export { tightestOf, type FitRule, type RuleOf, type Verdict as FitVerdict } from './fit/rules'
 export { bestChanges, changesAmong, type Change, type ChangeId, type DoubtfulChange } from './strike/changes'
 export { evaluateStrike, takeOf, type Loss, type StrikeResult } from './strike/evaluateStrike'
-export {
-  biteChain,
-  LOSSES,
-  setCurve,
-  type Bite,
-  type BiteChain,
-  type LossId,
-  type SetMoment,
-} from './strike/chain'
+export { biteChain, LOSSES, type Bite, type BiteChain, type LossId } from './strike/chain'
+export { biteCourse, momentOf, type BiteCourse } from './strike/course'
 export { biteOf, drawFish, middlingBite, type Fish } from './strike/fish'
 export type { StrikeDoubtId } from './strike/strikeMembers'
 export { retrievePosture } from './fall/retrieve'
@@ -128,7 +121,7 @@ export { snagDoubts, type SnagDoubtId } from './snag/snagMembers'
 export { snagRig, type CatchSiteId, type SnagRig } from './snag/catchSite'
 export type { CloseUp, Fate, Ride } from './snag/meet'
 export { RETRIEVE_IDS, RETRIEVES, type RetrieveId } from './snag/retrieve'
-export { fallWayOf, onPath, retrievePath, type Leg } from './snag/path'
+export { fallWayOf, onPath, retrievePath, type Leg } from './snag/way'
 export { normal, seededRandom } from './numerics/random'
 export { makeRecall, type Recall } from './numerics/recall'
 export { BAIT_FORMS, FORM_IDS, type FormId } from './tackle/forms'

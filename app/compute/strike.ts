@@ -2,6 +2,8 @@ import {
   amongOf,
   bestChanges,
   biteChain,
+  biteCourse,
+  drawRig,
   biteOf,
   changesAmong,
   drawFish,
@@ -9,13 +11,14 @@ import {
   middlingBite,
   prepareRig,
   problemsOf,
-  setCurve,
   strikeOf,
   takeOf,
   USUAL_SEED,
   type BaitSpec,
   type Bite,
   type BiteChain,
+  type BiteCourse,
+  type RigDrawing,
   type Conditions,
   type DoubtfulChange,
   type Evidence,
@@ -24,10 +27,10 @@ import {
   type PreparedRig,
   type Problem,
   type RigSpec,
-  type SetMoment,
   type StrikeResult,
   type StrikeRig,
 } from '#core'
+import { BITES_TO_SHOW } from './protocol'
 
 /** A bite on one rig. */
 export interface StrikeJob {
@@ -48,8 +51,9 @@ export type StrikeAnswer =
       readonly chain: BiteChain
       readonly biteN: number
       readonly slackM: number
-      /** how the set comes on, what it takes to go in and what opens the hook */
-      readonly set: readonly SetMoment[]
+      /** the same in time: the mouth shuts, slack comes up, the rod loads */ readonly course: BiteCourse
+      /** middle of the bite, m from the nose */ readonly atM: number
+      readonly drawing: RigDrawing
       readonly changes: readonly DoubtfulChange[]
       readonly rig: StrikeRig
       readonly section: { readonly widthM: number; readonly heightM: number; readonly backM: number }
@@ -63,7 +67,7 @@ const prepared = (
 ): PreparedRig => prepareRig(bait, spec, evidence ? { ...conditions, evidence } : conditions)
 
 /** Fish that bite every rig of the sheet, for one to be looked at. */
-const FISH = drawFish(USUAL_SEED + 2, 400)
+const FISH = drawFish(USUAL_SEED + 2, BITES_TO_SHOW)
 
 /** Follows a bite, and tells how bites of that kind end in all. */
 export function biteOn({
@@ -85,14 +89,17 @@ export function biteOn({
     ...(biteN === undefined ? {} : { forceN: biteN }),
     ...(slackM === undefined ? {} : { slackM }),
   }
+  const chain = biteChain(rig, tackle, one)
   const s = Math.min(assembled.bait.lengthM, Math.max(0, rig.pointM))
   return {
     kind: 'bite',
     result: strikeOf(ready),
-    chain: biteChain(rig, tackle, one),
+    chain,
     biteN: one.forceN,
     slackM: one.slackM,
-    set: setCurve(tackle, one.slackM),
+    course: biteCourse(rig, tackle, one, chain),
+    atM: one.atM,
+    drawing: drawRig(assembled),
     changes: changesAmong(rig, tackle, bestChanges(rig, tackle, USUAL_SEED + 1), amongOf(ready)),
     rig,
     section: {

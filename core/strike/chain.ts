@@ -186,23 +186,6 @@ const setStiffness = ({ line, distanceM, rodNPerM }: Tackle): number =>
 const setForceOf = (tackle: Tackle, stiffness: number, slackM: number): number =>
   Math.min(tackle.rodMostN, tackle.line.strengthN, stiffness * Math.max(0, tackle.sweepM - slackM))
 
-/** One moment of a set: the rod tip swept so far, m, and the force at the hook, N. */
-export interface SetMoment {
-  readonly sweptM: number
-  readonly forceN: number
-}
-
-/**
- * How the force at the hook grows as the rod is swept: nothing until the slack is up, then line and rod in series,
- * until the rod only bends.
- * @param steps moments after the first
- */
-export const setCurve = (tackle: Tackle, slackM: number, steps = 48): SetMoment[] =>
-  Array.from({ length: steps + 1 }, (_, i) => {
-    const sweptM = (tackle.sweepM * i) / steps
-    return { sweptM, forceN: setForceN({ ...tackle, sweepM: sweptM }, slackM) }
-  })
-
 /** Force at the hook when the rod is swept, line and rod in series, N. */
 export const setForceN = (tackle: Tackle, slackM: number): number =>
   setForceOf(tackle, setStiffness(tackle), slackM)

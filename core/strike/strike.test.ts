@@ -6,7 +6,8 @@ import { lineFromLb } from '../tackle/lines'
 import type { HookDims } from '../tackle/hooks'
 import { strikeRig, USUAL_TACKLE, type Tackle } from './bite'
 import { bestChanges, changesAmong } from './changes'
-import { biteChain, setCurve, setForceN } from './chain'
+import { biteChain, setForceN } from './chain'
+import { biteCourse, momentOf } from './course'
 import { drawsFor } from '../uncertainty/draws'
 import { makeEnsemble } from '../uncertainty/ensemble'
 import { evaluateStrike } from './evaluateStrike'
@@ -211,15 +212,38 @@ describe('the set', () => {
     rodMostN: 12,
     line: { ...tackle.line, stiffnessN: 2000, strengthN: 100 },
   }
+  const rig = rigOf('E1', 'open')
+  const one = { ...middlingBite(rig, soft), slackM: 0.2, holdS: 3, reactS: 0.6 }
+  const course = biteCourse(rig, soft, one, biteChain(rig, soft, one))
+  const sweptTo = (m: number): number => momentOf(course, 0.6 + 0.35 * m).hookN
+
   it('begins once the slack is up, grows as two springs in series, and stops where the rod only bends', () => {
-    const curve = setCurve(soft, 0.2, 10)
-    expect(curve.map(m => Number(m.sweptM.toFixed(3)))).toEqual([
-      0, 0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 0.7, 0.8, 0.9, 1,
-    ])
-    expect(curve.map(m => Number(m.forceN.toFixed(6)))).toEqual([0, 0, 0, 2, 4, 6, 8, 10, 12, 12, 12])
+    // 0.2 m of slack, then 20 N/m, 12 N at most
+    const pulls = [0, 0.125, 0.25, 0.5, 0.75, 0.875, 1].map(m => Number(sweptTo(m).toFixed(6)))
+    expect(pulls).toEqual([0, 0, 1, 6, 11, 12, 12])
   })
-  it('ends at the force that the bite is judged by', () => {
-    const one = middlingBite(rigOf('W1', 'skin'), tackle)
-    expect(setCurve(tackle, one.slackM).at(-1)!.forceN).toBe(biteChain(rigOf('W1', 'skin'), tackle, one).setN)
+  it('ends at the force that the bite is judged by, and goes in where the jaw has its need', () => {
+    const chain = biteChain(rig, soft, one)
+    expect(course.moments.at(-1)!.hookN).toBe(chain.setN)
+    expect(chain.loss).toBeUndefined()
+    const before = momentOf(course, course.inS! - 0.02)
+    expect(before.pointN).toBeLessThan(chain.neededN)
+    expect(momentOf(course, course.inS!).pointN).toBeGreaterThanOrEqual(chain.neededN)
+  })
+  it('squeezes the bait before the set, as far as the chain has it', () => {
+    const chain = biteChain(rig, soft, one)
+    expect(momentOf(course, 0).squeezed).toBe(0)
+    expect(momentOf(course, 0.3).squeezed).toBeCloseTo(chain.squeezed, 12)
+  })
+  it('ends where the fish lets go before it, with nothing pulled; and where the hook opens, at that load', () => {
+    const short = { ...one, holdS: 0.4 }
+    const gone = biteCourse(rig, soft, short, biteChain(rig, soft, short))
+    expect(gone.endS).toBe(0.4)
+    expect(gone.inS).toBeUndefined()
+    expect(Math.max(...gone.moments.map(m => m.hookN))).toBe(0)
+    const fine = { ...rig, openingLoadN: 9 }
+    const opened = biteCourse(fine, soft, one, biteChain(fine, soft, one))
+    expect(biteChain(fine, soft, one).loss).toBe('opens')
+    expect(opened.moments.at(-1)!.hookN).toBe(9)
   })
 })

@@ -13,7 +13,7 @@ const settings = useSettings()
 const props = defineProps<{ bite: Extract<StrikeAnswer, { kind: 'bite' }>; letter: string }>()
 const host = useTemplateRef('host')
 const { width } = useElementSize(host)
-const H = 220
+const H = 176
 const narrow = computed(() => width.value < 430)
 const rest = computed(() => props.bite.section)
 const perM = computed(() =>

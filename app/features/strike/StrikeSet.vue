@@ -9,19 +9,21 @@ import { token } from '~/ui/drawing/identity'
 import { useSettings } from '~/ui/settings'
 
 /**
- * The set: force at the hook as the rod comes up, against what plastic and jaw take and what opens the hook. Where the
- * pull does not reach the one, or passes the other, the fish is lost.
+ * The force of a bite over its seconds: at rod and hook, and what of it drives the point, against what the jaw takes and
+ * what opens the hook. Where the lines cross is the weakest link.
  */
-const props = defineProps<{ bite: Extract<StrikeAnswer, { kind: 'bite' }> }>()
+const props = defineProps<{
+  bite: Extract<StrikeAnswer, { kind: 'bite' }>
+}>()
 const settings = useSettings()
 const load = (n: number): string => loadText(n, settings.system)
 const unit = computed(() => settings.units.lineStrength)
-const swept = computed(() => settings.units.depth)
-const needsN = computed(() => props.bite.chain.plasticN + props.bite.chain.neededN)
+const needsN = computed(() => props.bite.chain.neededN)
+const lost = computed(() => props.bite.chain.loss === 'letGo')
 /** Lines across: what must be passed, and what must not. A limit far above the pull is told, not drawn. */
-const most = computed(() => 1.25 * Math.max(props.bite.chain.setN, needsN.value))
+const most = computed(() => 1.25 * Math.max(lost.value ? 0 : props.bite.chain.setN, needsN.value))
 const limits = computed(() => [
-  { n: needsN.value, text: `goes in at ${load(needsN.value)}`, colour: 'marram' },
+  { n: needsN.value, text: `the jaw takes ${load(needsN.value)}`, colour: 'marram' },
   { n: props.bite.chain.opensN, text: `hook opens at ${load(props.bite.chain.opensN)}`, colour: 'wrack' },
 ])
 const drawn = computed(() => limits.value.filter(l => l.n <= most.value))
@@ -39,12 +41,17 @@ const data = computed(() => {
   return {
     datasets: [
       {
-        label: 'at the hook',
-        data: props.bite.set.map(({ sweptM, forceN }) => ({
-          x: swept.value.from(sweptM),
-          y: unit.value.from(forceN),
-        })),
+        label: 'at rod and hook',
+        data: props.bite.course.moments.map(({ tS, hookN }) => ({ x: tS, y: unit.value.from(hookN) })),
         borderColor: token('ink'),
+        borderWidth: 2.5,
+        pointRadius: 0,
+      },
+      {
+        label: 'at the point',
+        data: props.bite.course.moments.map(({ tS, pointN }) => ({ x: tS, y: unit.value.from(pointN) })),
+        borderColor: token('float'),
+        borderDash: [5, 4],
         borderWidth: 2.5,
         pointRadius: 0,
       },
@@ -83,19 +90,21 @@ const options = computed((): ChartOptions<'line'> => {
       },
     },
     scales: {
-      x: axis({ min: 0, title: `rod tip swept, ${swept.value.label}` }),
+      x: axis({ min: 0, max: props.bite.course.endS, title: 'seconds after the mouth closes' }),
       y: axis({ min: 0, max: unit.value.from(most.value), marks: marks.value }),
     },
   }
 })
 const label = computed(
   () =>
-    `The set brings ${load(props.bite.chain.setN)} to the hook; ${limits.value.map(l => l.text).join('; ')}.`,
+    `${lost.value ? 'The fish lets go before the set' : `The set brings ${load(props.bite.chain.setN)} to the hook, ${load(Math.max(0, props.bite.course.moments.at(-1)!.pointN))} of it to the point`}; ${limits.value.map(l => l.text).join('; ')}.`,
 )
 const rows = computed(() =>
-  props.bite.set.map(({ sweptM, forceN }) => [
-    Number(swept.value.from(sweptM).toFixed(2)),
-    Number(unit.value.from(forceN).toFixed(1)),
+  props.bite.course.moments.map(({ tS, sweptM, hookN, pointN }) => [
+    Number(tS.toFixed(3)),
+    Number(settings.units.depth.from(sweptM).toFixed(2)),
+    Number(unit.value.from(hookN).toFixed(1)),
+    Number(unit.value.from(pointN).toFixed(1)),
   ]),
 )
 </script>
@@ -103,9 +112,8 @@ const rows = computed(() =>
 <template>
   <section class="set" aria-label="The set">
     <h2 class="label">
-      ◇ the set: force at the hook as the rod comes up<template v-for="l in above" :key="l.text"
-        >; {{ l.text }}</template
-      >
+      ◇ force in time: <span class="hook">at rod and hook</span>, <span class="tip">at the point</span>, less
+      what plastic takes<template v-for="l in above" :key="l.text">; {{ l.text }}</template>
     </h2>
     <ChartFrame
       class="plot"
@@ -114,7 +122,12 @@ const rows = computed(() =>
       :options="options"
       :label="label"
       name="dunecrest-set"
-      :head="[`swept, ${swept.label}`, `force, ${unit.label}`]"
+      :head="[
+        'seconds',
+        `swept, ${settings.units.depth.label}`,
+        `at the hook, ${unit.label}`,
+        `at the point, ${unit.label}`,
+      ]"
       :rows="rows"
     />
   </section>
@@ -124,9 +137,19 @@ const rows = computed(() =>
 .set {
   display: flex;
   flex-direction: column;
-  min-height: 230px;
+  flex: 1;
+  min-height: 200px;
+  margin-top: 8px;
 }
 .plot {
   flex: 1;
+}
+.hook {
+  color: var(--ink);
+  font-weight: 600;
+}
+.tip {
+  color: var(--float);
+  font-weight: 600;
 }
 </style>

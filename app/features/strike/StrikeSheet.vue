@@ -9,7 +9,9 @@ import LaneChip from '~/ui/LaneChip.vue'
 import LineField from '~/sheet/fields/LineField.vue'
 import SheetFrame from '~/sheet/SheetFrame.vue'
 import StrikeFlow from './StrikeFlow.vue'
+import StrikeMotion from './StrikeMotion.vue'
 import StrikeSection from './StrikeSection.vue'
+import { useDropClock } from '~/ui/useDropClock'
 import StrikeSet from './StrikeSet.vue'
 import { changeOnSheet } from './tryChange'
 import { FAMILIES, PARAMETERS, type BiteChain, type LossId, type StrikeRig } from '#core'
@@ -19,6 +21,7 @@ import { CHANGE_WORDS } from '#words/touchWords'
 import { fromTo, loadText, smallText, withUnit } from '#words/units'
 import { movedWords } from '#words/movedWords'
 import { BASIS_MARKS, LOSS_WORDS } from '#words/words'
+import { BITES_TO_SHOW } from '~/compute/protocol'
 import type { StrikeJob } from '~/compute/strike'
 import SlideBar from '~/ui/SlideBar.vue'
 import { useSettings } from '~/ui/settings'
@@ -88,6 +91,15 @@ const job = computed<StrikeJob | undefined>(() => {
 const { answer, working, error, retry } = useQuery('bite', () => job.value)
 const bite = computed(() => (answer.value?.kind === 'bite' ? answer.value : undefined))
 const problems = computed(() => (answer.value?.kind === 'invalid' ? answer.value.problems : []))
+/** The bite runs at a quarter of its speed: a set lasts a third of a second. */
+const clock = useDropClock(() => bite.value?.course.endS ?? 0)
+const { time, playing } = clock
+clock.rate.value = 0.25
+/** Another fish, the same for every rig of the sheet. */
+function nextBite(): void {
+  biteN.value = slackM.value = undefined
+  fish.value = ((fish.value ?? -1) + 1) % BITES_TO_SHOW
+}
 const load = (n: number): string => loadText(n, settings.system)
 const small = (m: number): string => smallText(m, settings.system)
 const slack = (m: number): string => withUnit(m, settings.units.depth)
@@ -199,6 +211,29 @@ const weakest = computed(() => {
     <div v-if="bite" class="body" :aria-busy="working">
       <section class="look" aria-label="This bite">
         <p class="weakest" :class="bite.chain.loss ? 'fail' : 'pass'">{{ weakest }}</p>
+        <StrikeMotion :bite="bite" :letter="lane.letter" :at="time" />
+        <div class="time">
+          <UButton
+            :icon="playing ? 'i-lucide-pause' : 'i-lucide-play'"
+            variant="ghost"
+            class="play"
+            :aria-label="playing ? 'Stop the bite' : 'Play the bite'"
+            @click="clock.toggle()"
+          />
+          <SlideBar
+            :model-value="time"
+            label="Seconds of the bite"
+            :min="0"
+            :max="bite.course.endS"
+            :step="0.01"
+            :says="`${time.toFixed(2)} seconds`"
+            @update:model-value="clock.seek"
+          />
+          <output class="figure">{{ time.toFixed(2) }} s</output>
+          <UButton icon="i-lucide-chevron-right" title="The same fish for every rig" @click="nextBite()"
+            >Next bite</UButton
+          >
+        </div>
         <StrikeSection :bite="bite" :letter="lane.letter" />
         <div class="sliders">
           <label
@@ -300,9 +335,9 @@ const weakest = computed(() => {
               >{{ LOSS_WORDS[l.id] }}</UButton><b class="figure">{{ Math.round(100 * l.share) }} %</b>
           </li>
         </ul>
+        <StrikeSet :bite="bite" />
       </section>
       <StrikeFlow v-if="bites" class="wide" :lanes="bites" :picked="lane.letter" @look="lookAt" />
-      <StrikeSet :bite="bite" />
     </div>
     <p v-else-if="!error && problems.length === 0" class="label wait">Waiting for a bite…</p>
   </SheetFrame>
@@ -337,20 +372,23 @@ const weakest = computed(() => {
   flex: 1;
   display: grid;
   grid-template-columns: minmax(0, 1.1fr) minmax(0, 1fr) 330px;
-  grid-template-rows: auto minmax(230px, 1fr);
+  grid-template-rows: auto minmax(190px, 1fr);
 }
 .body > section {
   padding: 8px 14px;
   min-width: 0;
 }
-.wide {
-  grid-column: span 2;
+.all {
+  display: flex;
+  flex-direction: column;
 }
-.body > :is(.wide, .set) {
+.wide {
+  grid-column: 1 / -1;
+}
+.body > .wide {
   border-top: 1px solid var(--hair-strong);
 }
 .look,
-.wide,
 .chain {
   border-right: 1px solid var(--hair-strong);
 }
@@ -366,6 +404,21 @@ const weakest = computed(() => {
 .fail {
   color: var(--wrack);
 }
+.time {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+.play {
+  flex: none;
+  width: 34px;
+  height: 34px;
+  display: grid;
+  place-items: center;
+  background: var(--ink);
+  color: var(--paper);
+  border-radius: 2px;
+}
 .sliders {
   display: grid;
   gap: 8px;
@@ -378,6 +431,7 @@ const weakest = computed(() => {
   align-items: center;
 }
 output {
+  white-space: nowrap;
   text-align: right;
   font-size: 16px;
 }

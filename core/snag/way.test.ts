@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { RETRIEVE_IDS } from './retrieve'
-import { fallWayOf, onPath, retrievePath } from './path'
+import { fallWayOf, onPath, retrievePath } from './way'
 
 const STEEP = { glide: 0.05, pitchRad: -1.2 }
 const GLIDER = { glide: 0.8, pitchRad: -0.3 }

@@ -1,6 +1,6 @@
-import { useLocalStorage } from '@vueuse/core'
+import { useEventListener, useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import { computed, watchEffect } from 'vue'
+import { computed, ref, watchEffect } from 'vue'
 import { USUAL_UTILITY, UTILITY_IDS, type UtilityId } from '#core'
 import { UNIT_SYSTEMS, UNITS, usualUnits, type UnitSystem } from '#words/units'
 
@@ -15,13 +15,21 @@ export type Theme = (typeof THEMES)[number]
 /** How this browser likes to show things; kept on this device. */
 export const useSettings = defineStore('settings', () => {
   const system = useLocalStorage<UnitSystem>('dunecrest.units', usualUnits(navigator.language))
-  const theme = useLocalStorage<Theme>('dunecrest.theme', 'day')
+  const chosenTheme = useLocalStorage<Theme>('dunecrest.theme', 'day')
+  // paper is white: what is printed is printed as by day, charts too
+  const printing = ref(false)
+  useEventListener(window, 'beforeprint', () => void (printing.value = true))
+  useEventListener(window, 'afterprint', () => void (printing.value = false))
+  const theme = computed<Theme>({
+    get: () => (printing.value ? 'day' : chosenTheme.value),
+    set: value => void (chosenTheme.value = value),
+  })
   const pxPerMm = useLocalStorage('dunecrest.pxPerMm', USUAL_PX_PER_MM)
   const calibrated = useLocalStorage('dunecrest.calibrated', false)
   if (!(pxPerMm.value >= PX_PER_MM_RANGE[0] && pxPerMm.value <= PX_PER_MM_RANGE[1]))
     pxPerMm.value = USUAL_PX_PER_MM
   if (!UNIT_SYSTEMS.includes(system.value)) system.value = usualUnits(navigator.language)
-  if (!THEMES.includes(theme.value)) theme.value = 'day'
+  if (!THEMES.includes(chosenTheme.value)) chosenTheme.value = 'day'
   const utility = useLocalStorage<UtilityId>('dunecrest.utility', USUAL_UTILITY.id)
   const bitesPerHour = useLocalStorage('dunecrest.bitesPerHour', USUAL_UTILITY.bitesPerHour)
   const rigWorth = useLocalStorage('dunecrest.rigWorth', USUAL_UTILITY.rigWorth)

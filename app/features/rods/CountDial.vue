@@ -45,7 +45,7 @@ const weight = computed(() =>
   <svg
     class="dial"
     :class="`lane-${letter}`"
-    viewBox="-74 -66 148 132"
+    viewBox="-92 -66 184 132"
     role="img"
     :aria-label="`${letter}, ${weight}: on the bottom after ${Math.round(count.bottomS)} s. Once round is ${round} s.`"
   >

@@ -135,6 +135,37 @@ test('why one rig misses and what would help: a loss is opened, a change is trie
   await sheet.accessible()
 })
 
+test('the weakest link at thirty metres: the bite in motion comes to the force that decides it, for the next fish too', async ({
+  sheet,
+  page,
+}) => {
+  await open(sheet, '/strike')
+  await sheet.type('bite at', '30')
+  const time = page.getByRole('slider', { name: 'Seconds of the bite' })
+  const motion = page.getByRole('img', { name: /^The bite from the side/ })
+  await time.press('Home')
+  await expect(motion).toHaveAccessibleName(/0\.00 seconds after the mouth closes: the mouth opens/)
+  await time.press('End')
+  const reaches = /([\d.]+ lb) reach the hook/.exec(
+    await page.getByRole('region', { name: 'The chain' }).innerText(),
+  )![1]!
+  await expect(motion).toHaveAccessibleName(new RegExp(`${reaches.replace('.', '\\.')} at the hook`))
+  await expect(page.getByRole('figure', { name: /^The set brings/ })).toHaveAccessibleName(
+    new RegExp(`brings ${reaches.replace('.', '\\.')} to the hook`),
+  )
+  await page.getByRole('button', { name: 'Play the bite' }).click()
+  await page.getByRole('button', { name: 'Stop the bite' }).click()
+  const weakest = page.locator('.weakest')
+  const fish = new Set<string>()
+  for (let n = 0; n < 6; n++) {
+    await page.getByRole('button', { name: 'Next bite' }).click()
+    await expect(page.locator('div.body')).toHaveAttribute('aria-busy', 'false')
+    fish.add(await weakest.innerText())
+  }
+  // fish differ, and so do the links that fail
+  expect(fish.size).toBeGreaterThan(1)
+})
+
 test('cover and strike show the figures of the spread', async ({ sheet, page }) => {
   await sheet.open()
   const hook = await sheet.figure('A', 'hook-up')

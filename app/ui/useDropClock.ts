@@ -3,6 +3,9 @@ import { ref, watch } from 'vue'
 /** Parts of real time a drop can be shown at. */
 export const TANK_SPEEDS = [1, 0.5, 0.25, 0.1] as const
 
+/** Steps in which a drop is shown without motion. */
+const STEPS = 8
+
 /**
  * Time in the tank: runs with the screen's frames while playing. The first drop starts of itself, unless the
  * person wants no motion; when later figures come the clock stays where it is, or at the end where it had run
@@ -10,6 +13,7 @@ export const TANK_SPEEDS = [1, 0.5, 0.25, 0.1] as const
  * @param end when the last rig is down, s; 0 while there is nothing to drop
  */
 export function useDropClock(end: () => number) {
+  const reduced = usePreferredReducedMotion()
   const time = ref(0)
   const playing = ref(false)
   const rate = ref<number>(1)
@@ -38,14 +42,18 @@ export function useDropClock(end: () => number) {
     resume()
   }
 
-  const toggle = (): void => (playing.value ? stop() : play())
+  /** Plays and stops; for who wants no motion, a step on, and from the end back to the splash. */
+  function toggle(): void {
+    if (reduced.value === 'reduce') seek(time.value >= end() ? 0 : time.value + end() / STEPS)
+    else if (playing.value) stop()
+    else play()
+  }
 
   function seek(t: number): void {
     stop()
     time.value = Math.min(end(), Math.max(0, t))
   }
 
-  const reduced = usePreferredReducedMotion()
   let shown = false
   watch(
     end,

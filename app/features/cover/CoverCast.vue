@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { UButton } from '#components'
-import { useElementSize, useRafFn } from '@vueuse/core'
+import { useElementSize, usePreferredReducedMotion, useRafFn } from '@vueuse/core'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import { useSpread } from '~/sheet/spread'
 import { CAST_M, onPath, radToDeg, type ThingLook } from '#core'
@@ -64,6 +64,7 @@ const HOLD_M = 0.7
 const SLOW = 4
 const slow = ref(false)
 const at = ref(CAST_M)
+const reduced = usePreferredReducedMotion()
 const playing = ref(false)
 let last = 0
 const { pause, resume } = useRafFn(
@@ -88,7 +89,14 @@ function scrub(to: number): void {
   stop()
   at.value = to
 }
+/** Without motion the rigs stand at one meeting after the other. */
+function stepOn(): void {
+  const next = things.value.find(t => t.atM > at.value + 0.01)
+  at.value = next?.atM ?? (at.value < CAST_M ? CAST_M : 0)
+  if (next) emit('look', next.key)
+}
 function play(): void {
+  if (reduced.value === 'reduce') return stepOn()
   if (playing.value) return stop()
   if (at.value >= CAST_M) at.value = 0
   last = 0
@@ -126,6 +134,7 @@ const scaleWords = computed(
 const things = computed(() =>
   (props.lanes[0]?.events ?? []).map((e, i) => ({
     key: i,
+    atM: e.atM,
     x: x(e.atM),
     thick: Math.max(1.2, Math.min(18, e.sizeM * 700)),
     name: props.obstacles[e.obstacle]?.name ?? '',

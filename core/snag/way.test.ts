@@ -21,13 +21,13 @@ describe('the way of a rig through a cast', () => {
       }
   })
 
-  it('of a hop has more hops the steeper the rig falls; a drag keeps the bottom, a swim half of the depth', () => {
+  it('of a hop has more hops the steeper the rig falls; a drag keeps the bottom, a swim its height', () => {
     const hops = (fall: typeof STEEP): number =>
       retrievePath('hop', 2, 15, fall, 0).filter(leg => leg.tight).length
     expect(hops(STEEP)).toBeGreaterThan(hops(GLIDER))
     const dragged = retrievePath('drag', 2, 15, STEEP, 0)
     expect(onPath(dragged, 8).highM).toBe(0)
-    expect(onPath(retrievePath('swim', 2, 15, STEEP, 0.2), 8)).toEqual({ highM: 1, pitchRad: 0.2 })
+    expect(onPath(retrievePath('swim', 2, 15, STEEP, 0.2), 8)).toEqual({ highM: 0.45, pitchRad: 0.2 })
   })
 
   it('of what floats is along the surface', () => {

@@ -20,21 +20,21 @@ export interface FallWay {
 
 /**
  * How a rig is moved in each way of working it: lifted so far from the bottom (m, or a part of the depth) while it comes
- * so far along, then left to fall; or kept at a height (part of the depth) all the way. For drawing alone: no figure
+ * so far along, then left to fall; or kept at a height all the way, among what stands there. For drawing alone: no figure
  * rests on it. *Assumed*, from how each is fished.
  */
 const MOVES: Readonly<
   Record<
     RetrieveId,
     | { readonly liftM: number; readonly alongM: number; readonly ofDepth?: number }
-    | { readonly keepM: number; readonly ofDepth?: number }
+    | { readonly keepM: number }
   >
 > = {
   hop: { liftM: 0.35, alongM: 0.7 },
   drag: { keepM: 0 },
   slowRoll: { keepM: 0.12 },
   shake: { liftM: 0.06, alongM: 0.12 },
-  swim: { keepM: 0, ofDepth: 0.5 },
+  swim: { keepM: 0.45 },
   snap: { liftM: 0.8, alongM: 0.8 },
   fallInto: { liftM: 0, alongM: 1, ofDepth: 0.6 },
   punch: { liftM: 0, alongM: 1.6, ofDepth: 1 },
@@ -94,7 +94,7 @@ export function retrievePath(
   const drop = (toHighM: number, most = Infinity): void =>
     go(at + Math.min(most, fall.glide * (high - toHighM)), toHighM, false)
   if ('keepM' in move) {
-    const keep = Math.min(depthM, move.keepM + (move.ofDepth ?? 0) * depthM)
+    const keep = Math.min(depthM, move.keepM)
     drop(keep, FIRST_FALL * castM)
     go(castM, keep, true)
     return legs

@@ -48,12 +48,16 @@ const drawnM = computed(() => {
 const perM = computed(() => (row.value - SKY - BED) / drawnM.value)
 /** Up from a rig's bottom, px. */
 const up = (highM: number): number => -Math.min(drawnM.value + SKY / perM.value, highM) * perM.value
-/** Rigs are drawn so many pixels to a metre. */
+/** Rigs are drawn so many pixels to a metre, long ones smaller so that they keep to their own water. */
 const RIG_PER_M = 420
+const RIG_MOST = 52
+const rigPerM = computed(() =>
+  Math.min(RIG_PER_M, RIG_MOST / Math.max(0.01, ...props.lanes.map(l => l.drawing.bounds[2]))),
+)
 /** Heights over lengths, and rigs over lengths, as drawn. */
 const stretched = computed(() => ({
   heights: Math.max(1, Math.round(perM.value / ((width.value - LEFT - 12) / CAST_M))),
-  rigs: Math.round(RIG_PER_M / ((width.value - LEFT - 12) / CAST_M)),
+  rigs: Math.round(rigPerM.value / ((width.value - LEFT - 12) / CAST_M)),
 }))
 const x = (m: number): number => width.value - 12 - ((width.value - LEFT - 12) * m) / CAST_M
 
@@ -157,7 +161,7 @@ function placeOf(lane: CoverLane) {
   const alongM = come(lane)
   const { highM, pitchRad } = onPath(lane.path, alongM)
   // what lies nose up has its tail on the bottom, not in it
-  const tailUnder = Math.max(0, Math.sin(pitchRad)) * lane.drawing.bounds[2] * RIG_PER_M
+  const tailUnder = Math.max(0, Math.sin(pitchRad)) * lane.drawing.bounds[2] * rigPerM.value
   return { x: x(alongM), y: Math.min(up(highM), -tailUnder), turn: radToDeg(pitchRad) }
 }
 const drawn = (lane: CoverLane): { d: string; stroke: number }[] =>
@@ -166,7 +170,7 @@ const drawn = (lane: CoverLane): { d: string; stroke: number }[] =>
     .map(s => {
       let d = ''
       for (let i = 0; i < s.points.length; i += 2)
-        d += `${i === 0 ? 'M' : 'L'}${(s.points[i]! * RIG_PER_M).toFixed(1)} ${(-s.points[i + 1]! * RIG_PER_M).toFixed(1)}`
+        d += `${i === 0 ? 'M' : 'L'}${(s.points[i]! * rigPerM.value).toFixed(1)} ${(-s.points[i + 1]! * rigPerM.value).toFixed(1)}`
       return { d: s.closed ? `${d}Z` : d, stroke: s.kind === 'wire' ? 1.2 : 0.8 }
     })
 const told = computed(() =>

@@ -32,9 +32,6 @@ export interface LaneJob {
   /** what was measured and counted of it */ readonly evidence?: Evidence
 }
 
-/** Fish that are drawn for single bites to be looked at. */
-export const BITES_TO_SHOW = 400
-
 export interface EvaluateJob {
   readonly bait: BaitSpec
   readonly conditions: Conditions

@@ -30,7 +30,7 @@ import {
   type StrikeResult,
   type StrikeRig,
 } from '#core'
-import { BITES_TO_SHOW } from './protocol'
+import { BITES_TO_SHOW } from './bitesToShow'
 
 /** A bite on one rig. */
 export interface StrikeJob {

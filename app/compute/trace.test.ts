@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { COIN_MM, photograph, samplePhoto, trueHeight, type PhotoOf } from '~/features/trace/samplePhoto'
-import { tracePicture, type Picture, type ScaleBy, type Sighted, type TraceAnswer } from './trace'
+import { tracePicture, type ScaleBy, type Sighted, type TraceAnswer } from './trace'
+import type { Picture } from './trace/picture'
 
 const CARD: ScaleBy = { kind: 'card' }
 const look = (picture: Picture, scale: ScaleBy = CARD): TraceAnswer =>

@@ -1,16 +1,10 @@
 import { apartFrom, smoothed } from './trace/ground'
+import type { Picture } from './trace/picture'
 import type { Homography, Point } from './trace/homography'
 import { outlineOf, toleranceOf, type Trace } from './trace/outline'
 import { cardAmong, cardAt, coinAmong, pxPerMmAt, rulerAt, type Scale } from './trace/scale'
 import { coarseThingsOf, thingsOf, type Thing } from './trace/things'
 import { inverseOf, mapped } from './trace/homography'
-
-/** A picture as a canvas gives it: RGBA, four bytes a pixel. */
-export interface Picture {
-  readonly width: number
-  readonly height: number
-  readonly rgba: Uint8ClampedArray
-}
 
 /** What lies beside the bait and is of known size: found, or set by hand where places in the picture are given. */
 export type ScaleBy =

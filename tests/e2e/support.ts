@@ -101,6 +101,8 @@ export class Sheet {
     // a colour half way through its transition is nobody's contrast: none begins from here on, and those
     // under way end
     await this.page.emulateMedia({ reducedMotion: 'reduce' })
+    // what is being worked out anew is dimmed, and not for reading
+    await this.page.waitForFunction(() => !document.querySelector('.busy, [aria-busy=true]'))
     await this.page.waitForFunction(() =>
       document
         .getAnimations()

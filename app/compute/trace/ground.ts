@@ -1,6 +1,6 @@
 import { gaussianBlur, Image, Mask } from 'image-js'
 import { Matrix, solve } from 'ml-matrix'
-import type { Picture } from '../trace'
+import type { Picture } from './picture'
 
 /** A picture smoothed against grain: RGB, three bytes a pixel. */
 export interface Smoothed {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, useTemplateRef, watch } from 'vue'
-import type { Picture, Sighting } from '~/compute/trace'
+import type { Sighting } from '~/compute/trace'
+import type { Picture } from '~/compute/trace/picture'
 import type { Point } from '~/compute/trace/homography'
 import type { Trace } from '~/compute/trace/outline'
 import { acrossOf, placeOf } from './traced'

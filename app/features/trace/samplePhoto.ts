@@ -1,4 +1,4 @@
-import type { Picture } from '../../compute/trace'
+import type { Picture } from '../../compute/trace/picture'
 
 /**
  * What the made-up photograph shows, for those who want to check the tracing: shares of length as in the

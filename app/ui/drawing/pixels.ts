@@ -1,4 +1,4 @@
-import type { Picture } from '~/compute/trace'
+import type { Picture } from '~/compute/trace/picture'
 
 /**
  * A picture file as a canvas and its pixels, no longer than so many.

@@ -60,10 +60,11 @@ export function prepareRig(
   const line = lineOf(conditions.lineKind, conditions.lineStrengthN)
   const rig = assembleRig(bait, spec)
   const bodies = fallBodiesOf(rig, water)
+  let posture: RetrievePosture | undefined
   const postureOf = (): RetrievePosture =>
-    recall(`posture ${JSON.stringify([bait, spec, water])}`, () =>
+    (posture ??= recall(`posture ${JSON.stringify([bait, spec, water])}`, () =>
       retrievePosture(bodies.typical, towWith(bodies.weight, water)),
-    )
+    ))
   return {
     bait,
     spec,

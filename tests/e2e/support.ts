@@ -102,7 +102,7 @@ export class Sheet {
     // under way end
     await this.page.emulateMedia({ reducedMotion: 'reduce' })
     // what is being worked out anew is dimmed, and not for reading
-    await this.page.waitForFunction(() => !document.querySelector('.busy, [aria-busy=true]'))
+    await this.page.waitForFunction(() => !document.querySelector('.busy'))
     await this.page.waitForFunction(() =>
       document
         .getAnimations()

@@ -93,6 +93,7 @@ function set(now: Point[]): void {
   lookAgain()
 }
 function open(seen: Picture | undefined): void {
+  if (!seen) return
   points.value = []
   byHand.value = []
   lookAgain(seen)

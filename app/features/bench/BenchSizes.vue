@@ -71,7 +71,7 @@ const takeOther = ({ family, size, wire }: Instead): void =>
       </UButton>
     </div>
     <p v-if="pushes" class="label">
-      Under each size: the push, {{ settings.units.small.label }} of plastic toward the nose so that it lies
+      ◇ Under each size: the push, {{ settings.units.small.label }} of plastic toward the nose so that it lies
       flat over the bend.
     </p>
     <p v-if="sizes" class="sentence">{{ sizeText(sizes, lane.family, settings.system) }}</p>

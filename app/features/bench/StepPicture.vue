@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { RigMark } from '#core'
-import { px, py, shapePath, type Plane } from '~/ui/drawing/plane'
+import { px, py, type Plane } from '~/ui/drawing/plane'
+import RigShapes from '~/ui/drawing/RigShapes.vue'
 import { useSettings } from '~/ui/settings'
 import { smallText } from '#words/units'
 import type { BenchLook } from '~/compute/bench'
@@ -20,13 +21,12 @@ const plane = computed<Plane>(() => {
   const perM = Math.min((W - 12) / (right - left), (H - 22) / (top - bottom))
   return { perM, x0: W / 2 - ((left + right) / 2) * perM, y0: 16 + top * perM }
 })
-const shapes = computed(() => props.look.drawing.shapes.map(s => ({ ...s, d: shapePath(s, plane.value) })))
 </script>
 
 <template>
   <svg :viewBox="`0 0 ${W} ${H}`" class="picture" aria-hidden="true">
     <text x="0" y="13" class="number">{{ number }}</text>
-    <path v-for="(s, i) in shapes" :key="i" :d="s.d" :class="s.kind" />
+    <RigShapes :shapes="look.drawing.shapes" :plane="plane" :wire-px="1.6" />
     <g v-for="mark in marks" :key="mark.id" class="mark">
       <line
         :x1="px(plane, mark.atM)"
@@ -46,28 +46,6 @@ const shapes = computed(() => props.look.drawing.shapes.map(s => ({ ...s, d: sha
   width: 100%;
   max-width: 230px;
   display: block;
-}
-path {
-  fill: none;
-  stroke: var(--plastic-edge);
-  stroke-width: 0.8;
-}
-.body,
-.tail {
-  fill: var(--plastic);
-}
-.slot {
-  fill: var(--paper);
-}
-.weight {
-  fill: var(--lead);
-  stroke: var(--ink);
-}
-.wire,
-.eye {
-  stroke: var(--steel);
-  stroke-width: 1.6;
-  stroke-linecap: round;
 }
 .number {
   font: 700 14px var(--font-figure);

@@ -8,6 +8,7 @@ import type { Letter } from '#schemas/spread'
 import CoverThing from './CoverThing.vue'
 import { FATE_WORDS, SITE_WORDS } from './coverWords'
 import { useSettings } from '~/ui/settings'
+import PlayKey from '~/ui/PlayKey.vue'
 import SlideBar from '~/ui/SlideBar.vue'
 import { withUnit } from '#words/units'
 import type { CastEvent, CoverLane } from '~/compute/cover'
@@ -194,13 +195,7 @@ const told = computed(() =>
 <template>
   <section class="cast" aria-label="One cast" :aria-busy="busy">
     <div class="side">
-      <UButton
-        :icon="playing ? 'i-lucide-pause' : 'i-lucide-play'"
-        variant="ghost"
-        class="play"
-        :aria-label="playing ? 'Stop the retrieve' : 'Bring the rigs in'"
-        @click="play()"
-      />
+      <PlayKey :playing="playing" play="Bring the rigs in" stop="Stop the retrieve" @press="play()" />
     </div>
     <div ref="host" class="water">
       <svg
@@ -314,16 +309,6 @@ const told = computed(() =>
 }
 .side {
   padding: 8px 0 0 8px;
-}
-.play {
-  width: 34px;
-  height: 34px;
-  display: grid;
-  place-items: center;
-  background: var(--ink);
-  color: var(--paper);
-  border-radius: 2px;
-  font-size: 18px;
 }
 .water {
   min-width: 0;

@@ -2,7 +2,8 @@
 import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
 import { SITE_WORDS } from './coverWords'
-import { shapePath, type Plane } from '~/ui/drawing/plane'
+import type { Plane } from '~/ui/drawing/plane'
+import RigShapes from '~/ui/drawing/RigShapes.vue'
 import type { CoverLane } from '~/compute/cover'
 
 /** A rig's outline with every place where it catches marked, the hotter the oftener in a thousand casts. */
@@ -65,7 +66,7 @@ const where = (site: string): readonly [number, number] => {
       role="img"
       :aria-label="`Rig ${lane.letter}, of ${CASTS} casts: ${places.map(p => `${counted(p.share)} ${SITE_WORDS[p.site]}, mostly ${p.what}`).join('; ') || 'nothing catches'}`"
     >
-      <path v-for="(s, i) in lane.drawing.shapes" :key="i" :d="shapePath(s, plane)" :class="s.kind" />
+      <RigShapes :shapes="lane.drawing.shapes" :plane="plane" :wire-px="2.2" />
       <text x="2" y="20" class="letter">{{ lane.letter }}</text>
       <g v-for="(p, i) in places.slice(0, 2)" :key="p.site" class="mark">
         <circle
@@ -87,28 +88,6 @@ const where = (site: string): readonly [number, number] => {
 </template>
 
 <style scoped>
-path {
-  fill: none;
-  stroke: var(--plastic-edge);
-  stroke-width: 1;
-}
-.body,
-.tail {
-  fill: var(--plastic);
-}
-.slot {
-  fill: var(--paper);
-}
-.weight {
-  fill: var(--lead);
-  stroke: var(--ink);
-}
-.wire,
-.eye {
-  stroke: var(--steel);
-  stroke-width: 2.2;
-  stroke-linecap: round;
-}
 .mark circle {
   fill: color-mix(in srgb, var(--wrack) 30%, transparent);
 }

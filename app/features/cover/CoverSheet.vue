@@ -211,11 +211,11 @@ const sentence = computed(() => {
       </SheetTable>
       <div class="body three">
         <section class="causes" aria-label="Where they catch">
-          <h2 class="label">where each catches, of a thousand casts</h2>
+          <h2 class="label">◇ where each catches, of a thousand casts</h2>
           <CoverRig v-for="lane in answer.lanes" :key="lane.letter" :lane="lane" />
         </section>
         <section class="why" aria-label="Why">
-          <h2 class="label">sizes met, against what passes under each point</h2>
+          <h2 class="label">◇ sizes met, against what passes under each point</h2>
           <CoverSizes :lanes="answer.lanes" :obstacles="answer.obstacles" />
         </section>
         <CoverChanges v-if="chosen" :letter="chosen.letter" :job="changesJob" />

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { UButton } from '#components'
 import { useElementSize } from '@vueuse/core'
 import { computed, defineAsyncComponent, useTemplateRef, watch } from 'vue'
 import { useSettings } from '~/ui/settings'
@@ -10,6 +9,7 @@ import { summaryOf } from '~/ui/drawing/told'
 import { fitted } from '~/ui/drawing/canvas'
 import { diversOf, type Zone } from '~/ui/drawing/diver'
 import { BED_PX, drawTank, tankScale } from '~/ui/drawing/tankDrawing'
+import PlayKey from '~/ui/PlayKey.vue'
 import SlideBar from '~/ui/SlideBar.vue'
 import ChoiceField from '~/ui/ChoiceField.vue'
 
@@ -91,13 +91,13 @@ defineExpose({
       />
     </div>
     <div class="controls no-print">
-      <UButton
-        :icon="playing ? 'i-lucide-pause' : 'i-lucide-play'"
-        variant="ghost"
-        class="drop"
-        :aria-label="playing ? 'Pause the drop' : 'Drop the rigs'"
+      <PlayKey
+        :playing="playing"
+        play="Drop the rigs"
+        stop="Pause the drop"
         :disabled="end === 0"
-        @click="clock.toggle()"
+        class="drop"
+        @press="clock.toggle()"
       />
       <SlideBar
         class="time"
@@ -151,19 +151,6 @@ defineExpose({
   gap: 6px;
   padding: 4px 8px 2px;
   border-top: var(--line-weight) solid var(--ink);
-}
-.drop {
-  width: 30px;
-  height: 30px;
-  display: grid;
-  place-items: center;
-  background: var(--ink);
-  color: var(--paper);
-  border-radius: 2px;
-  font-size: 16px;
-}
-.drop:disabled {
-  opacity: 0.4;
 }
 .time {
   flex: 1;

@@ -1,26 +1,8 @@
 import { mountSuspended } from '@nuxt/test-utils/runtime'
 import { expect, it } from 'vitest'
 import StrikeChain from './StrikeChain.vue'
-import { biteOn, type StrikeJob } from '~/compute/strike'
-
-const job: StrikeJob = {
-  bait: { form: 'slimShad', lengthM: 0.09, material: 'plain' },
-  rig: { family: 'W1', hookSize: '4/0', weightKg: 0.0035, weightMaterial: 'lead', pointRest: 'skin' },
-  conditions: {
-    depthM: 2,
-    temperatureC: 15,
-    salinityGKg: 30,
-    cover: 'thickWeed',
-    bottom: 'sand',
-    lineKind: 'braid',
-    lineStrengthN: 89,
-  },
-}
-function biteOf(more: Partial<StrikeJob>) {
-  const answer = biteOn({ ...job, ...more })
-  if (answer.kind !== 'bite') throw new Error('no bite')
-  return answer
-}
+import { biteOf, job } from './testing'
+import type { StrikeJob } from '~/compute/strike'
 
 it('tells every link with its two numbers, and none fails where the fish is hooked', async () => {
   const bite = biteOf({})

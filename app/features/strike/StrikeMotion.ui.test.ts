@@ -1,28 +1,10 @@
 import { mountSuspended } from '@nuxt/test-utils/runtime'
 import { expect, it } from 'vitest'
 import StrikeMotion from './StrikeMotion.vue'
-import { biteOn, type StrikeJob } from '~/compute/strike'
+import { biteOf } from './testing'
 import { loadText } from '#words/units'
 import { useSettings } from '~/ui/settings'
 
-const job: StrikeJob = {
-  bait: { form: 'slimShad', lengthM: 0.09, material: 'plain' },
-  rig: { family: 'W1', hookSize: '4/0', weightKg: 0.0035, weightMaterial: 'lead', pointRest: 'skin' },
-  conditions: {
-    depthM: 2,
-    temperatureC: 15,
-    salinityGKg: 30,
-    cover: 'thickWeed',
-    bottom: 'sand',
-    lineKind: 'braid',
-    lineStrengthN: 89,
-  },
-}
-function biteOf(more: Partial<StrikeJob>) {
-  const answer = biteOn({ ...job, ...more })
-  if (answer.kind !== 'bite') throw new Error('no bite')
-  return answer
-}
 /** What is said of a bite at a moment; a test's page has no width, so the drawing is asked for by its parts. */
 async function saidAt(bite: ReturnType<typeof biteOf>, at: number): Promise<string> {
   const wrapper = await mountSuspended(StrikeMotion, { props: { bite, letter: 'A', at } })

@@ -2,7 +2,8 @@
 import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
 import { momentOf } from '#core'
-import { shapePath, type Plane } from '~/ui/drawing/plane'
+import type { Plane } from '~/ui/drawing/plane'
+import RigShapes from '~/ui/drawing/RigShapes.vue'
 import type { StrikeAnswer } from '~/compute/strike'
 import { loadText } from '#words/units'
 import { useSettings } from '~/ui/settings'
@@ -59,7 +60,7 @@ const shapes = computed(() =>
           i % 2 === 0 ? v : middle.value.z + (v - middle.value.z) * left(shape.points[i - 1]!),
         )
       : shape.points
-    return { kind: shape.kind, hidden: shape.hidden, d: shapePath({ ...shape, points }, plane.value) }
+    return { ...shape, points }
   }),
 )
 /** The point: the end of the first hook's wire. */
@@ -127,7 +128,7 @@ const said = computed(() => {
       :aria-label="`The bite from the side, ${at.toFixed(2)} seconds after the mouth closes: ${said}`"
     >
       <path :d="line" class="line" :class="{ pulled: moment.hookN > 0 }" />
-      <path v-for="(s, i) in shapes" :key="i" :d="s.d" :class="[s.kind, { under: s.hidden }]" />
+      <RigShapes :shapes="shapes" :plane="plane" :wire-px="3" inside />
       <g class="jaw">
         <path
           :d="`M${jaws.x - jaws.half - 14} ${jaws.top - 26}Q${jaws.x - jaws.half} ${jaws.top} ${jaws.x} ${jaws.top}T${jaws.x + jaws.half + 14} ${jaws.top - 26}`"
@@ -149,38 +150,14 @@ const said = computed(() => {
 </template>
 
 <style scoped>
-path {
-  fill: none;
-  stroke: var(--plastic-edge);
-  stroke-width: 1.2;
-}
-.body,
-.tail {
-  fill: var(--plastic);
-}
-.slot {
-  fill: var(--paper);
-}
-.weight {
-  fill: var(--lead);
-  stroke: var(--ink);
-}
-.wire,
-.eye {
-  stroke: var(--steel);
-  stroke-width: 3;
-  stroke-linecap: round;
-}
-.under {
-  opacity: 0.6;
-  stroke-dasharray: 4 3;
-}
 .jaw path {
+  fill: none;
   stroke: var(--ink);
   stroke-width: 5;
   stroke-linecap: round;
 }
 .line {
+  fill: none;
   stroke: var(--ink-soft);
   stroke-width: 1.2;
 }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
+import { momentOf } from '#core'
 import { useSettings } from '~/ui/settings'
 import { loadText, smallText } from '#words/units'
 import type { StrikeAnswer } from '~/compute/strike'
@@ -10,7 +11,15 @@ import type { StrikeAnswer } from '~/compute/strike'
  * point, and the pull along the line.
  */
 const settings = useSettings()
-const props = defineProps<{ bite: Extract<StrikeAnswer, { kind: 'bite' }>; letter: string }>()
+const props = defineProps<{
+  bite: Extract<StrikeAnswer, { kind: 'bite' }>
+  letter: string
+  /** seconds after the mouth closes */ at: number
+}>()
+const moment = computed(() => momentOf(props.bite.course, props.at))
+/** Part of the whole squeeze that has come on. */
+const shut = computed(() => moment.value.squeezed / Math.max(1e-9, props.bite.chain.squeezed))
+const uncoveredM = computed(() => shut.value * props.bite.chain.uncoveredM)
 const host = useTemplateRef('host')
 const { width } = useElementSize(host)
 const H = 176
@@ -22,7 +31,7 @@ const perM = computed(() =>
     (width.value - 200) / (2.4 * rest.value.widthM),
   ),
 )
-const squeezedM = computed(() => rest.value.heightM * (1 - props.bite.chain.squeezed))
+const squeezedM = computed(() => rest.value.heightM * (1 - moment.value.squeezed))
 const cx = computed(() => width.value * 0.36)
 const cy = computed(() => H / 2 + (narrow.value ? -12 : 6))
 /** Plastic spreads as it is pressed: its area stays. */
@@ -38,11 +47,11 @@ const pointY = computed(
   () =>
     cy.value -
     ry.value -
-    (props.bite.chain.uncoveredM - props.bite.chain.coverM + Math.max(0, props.bite.chain.gapM) * 0.5) *
+    (uncoveredM.value - props.bite.chain.coverM + shut.value * Math.max(0, props.bite.chain.gapM) * 0.5) *
       perM.value,
 )
 const shankY = computed(() => Math.min(H - 12, pointY.value + props.bite.rig.gapM * perM.value))
-const pull = computed(() => Math.min(1, props.bite.chain.setN / 50))
+const pull = computed(() => Math.min(1, moment.value.hookN / 50))
 const small = (m: number): string => smallText(m, settings.system)
 </script>
 
@@ -66,17 +75,11 @@ const small = (m: number): string => smallText(m, settings.system)
         class="jaw"
       />
       <line :x1="cx" :x2="cx" :y1="pointY" :y2="shankY" class="gap" />
-      <circle
-        :cx="cx"
-        :cy="pointY"
-        r="5"
-        class="point"
-        :class="{ under: bite.chain.uncoveredM < bite.chain.coverM }"
-      />
+      <circle :cx="cx" :cy="pointY" r="5" class="point" :class="{ under: uncoveredM < bite.chain.coverM }" />
       <circle :cx="cx" :cy="shankY" :r="Math.max(3, (bite.rig.wireM / 2) * perM)" class="wire" />
       <text :x="cx + 10" :y="pointY + 4">point</text>
       <text :x="cx + 10" :y="shankY + 4">shank</text>
-      <text x="2" y="18">squeezed {{ Math.round(100 * bite.chain.squeezed) }} %</text>
+      <text x="2" y="18">squeezed {{ Math.round(100 * moment.squeezed) }} %</text>
       <g class="pull">
         <line
           :x1="cx + rx + 46"
@@ -85,10 +88,10 @@ const small = (m: number): string => smallText(m, settings.system)
           :y2="cy - 40 * pull"
         />
         <text :x="narrow ? 2 : cx + rx + 48" :y="narrow ? H - 20 : cy + 22">
-          the set: {{ loadText(bite.chain.setN, settings.system) }} at the hook,
+          {{ loadText(moment.hookN, settings.system) }} at the hook,
         </text>
         <text :x="narrow ? 2 : cx + rx + 48" :y="narrow ? H - 4 : cy + 40">
-          {{ loadText(bite.chain.plasticN, settings.system) }} of it to cut plastic
+          {{ loadText(bite.chain.plasticN, settings.system) }} of a pull goes to cut plastic
         </text>
       </g>
     </svg>

@@ -24,6 +24,7 @@ import { movedWords } from '#words/movedWords'
 import { BASIS_MARKS, LOSS_WORDS } from '#words/words'
 import { BITES_TO_SHOW } from '~/compute/bitesToShow'
 import type { StrikeJob } from '~/compute/strike'
+import PlayKey from '~/ui/PlayKey.vue'
 import SlideBar from '~/ui/SlideBar.vue'
 import { useSettings } from '~/ui/settings'
 import { problemText } from '#words/problemWords'
@@ -141,13 +142,7 @@ const weakest = computed(() => {
         <p class="weakest" :class="bite.chain.loss ? 'fail' : 'pass'">{{ weakest }}</p>
         <StrikeMotion :bite="bite" :letter="lane.letter" :at="time" />
         <div class="time">
-          <UButton
-            :icon="playing ? 'i-lucide-pause' : 'i-lucide-play'"
-            variant="ghost"
-            class="play"
-            :aria-label="playing ? 'Stop the bite' : 'Play the bite'"
-            @click="clock.toggle()"
-          />
+          <PlayKey :playing="playing" play="Play the bite" stop="Stop the bite" @press="clock.toggle()" />
           <SlideBar
             :model-value="time"
             label="Seconds of the bite"
@@ -162,7 +157,7 @@ const weakest = computed(() => {
             >Next bite</UButton
           >
         </div>
-        <StrikeSection :bite="bite" :letter="lane.letter" />
+        <StrikeSection :bite="bite" :letter="lane.letter" :at="time" />
         <div class="sliders">
           <label
             ><span class="label">bite</span
@@ -197,7 +192,7 @@ const weakest = computed(() => {
         </div>
       </section>
       <section class="chain" aria-label="The chain">
-        <h2 class="label">link by link: what it has, what it needs ▎</h2>
+        <h2 class="label">◇ link by link: what it has, what it needs ▎</h2>
         <StrikeChain :bite="bite" />
         <h3 class="label">what one change would add, of a hundred bites; ◇ computed</h3>
         <ul v-if="changes.length > 0" class="changes">
@@ -321,16 +316,6 @@ const weakest = computed(() => {
   display: flex;
   gap: 8px;
   align-items: center;
-}
-.play {
-  flex: none;
-  width: 34px;
-  height: 34px;
-  display: grid;
-  place-items: center;
-  background: var(--ink);
-  color: var(--paper);
-  border-radius: 2px;
 }
 .sliders {
   display: grid;

@@ -22,6 +22,7 @@ import { SETTLE_S } from '~/ui/drawing/dropPath'
 import { LESSONS } from './lessons'
 import { useSettings } from '~/ui/settings'
 import { summaryOf } from '~/ui/drawing/told'
+import PlayKey from '~/ui/PlayKey.vue'
 import SlideBar from '~/ui/SlideBar.vue'
 
 /** The rigs dropped side by side, large: from the side and from above, with charts, figures and what-ifs. */
@@ -182,13 +183,12 @@ useKeys([
       <TankCharts :divers="divers" :ghosts="ghosts" :depth-m="depthM" :time="time" />
     </div>
     <section class="controls no-print" aria-label="Tank">
-      <UButton
-        :icon="playing ? 'i-lucide-pause' : 'i-lucide-play'"
-        variant="ghost"
-        class="drop"
-        :aria-label="playing ? 'Pause the drop' : 'Drop the rigs'"
+      <PlayKey
+        :playing="playing"
+        play="Drop the rigs"
+        stop="Pause the drop"
         :disabled="end === 0"
-        @click="clock.toggle()"
+        @press="clock.toggle()"
       />
       <UButton icon="i-lucide-step-back" aria-label="One frame back" @click="clock.seek(time - FRAME_S)" />
       <UButton icon="i-lucide-step-forward" aria-label="One frame on" @click="clock.seek(time + FRAME_S)" />
@@ -244,16 +244,6 @@ useKeys([
   gap: 8px;
   padding: 5px 12px;
   border-top: var(--line-weight) solid var(--ink);
-}
-.drop {
-  width: 34px;
-  height: 34px;
-  display: grid;
-  place-items: center;
-  background: var(--ink);
-  color: var(--paper);
-  border-radius: 2px;
-  font-size: 18px;
 }
 .time {
   flex: 1;

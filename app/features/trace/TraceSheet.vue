@@ -264,7 +264,7 @@ async function use(): Promise<void> {
                 ? 'By the two marks of the ruler, taken as seen from straight above.'
                 : `${by === 'card' ? 'Card' : 'Coin'} ${byHand.length > 0 ? 'set by hand' : 'found'}; camera held ${Math.round(radToDeg(sighting.tiltRad))}° aside${by === 'card' ? ', which is undone' : ''}.`
             }}
-            ◇ measured from your photo
+            ◆ measured from your photo
           </p>
           <template v-if="bait">
             <p class="big figure">

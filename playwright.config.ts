@@ -16,6 +16,7 @@ export default defineConfig({
     locale: 'en-GB',
     contextOptions: { reducedMotion: 'reduce' },
     launchOptions: { executablePath: findBrowser(), args: BROWSER_FLAGS },
-    trace: 'retain-on-failure',
+    // what a page keeps for later is not what most journeys are about, and fetching it is half their work
+    serviceWorkers: 'block',
   },
 })

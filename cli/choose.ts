@@ -1,5 +1,6 @@
 import { choose, FACTOR_IDS, type Choice, type Finalist } from '#core'
 import { limitText } from '#words/limitWords'
+import { leaderText } from '#words/leaderWords'
 import { dayChangeText, nothingText, reasonText, whyNotText } from '#words/pickReasons'
 import type { BoxItem } from '#schemas/box'
 import type { DayFile } from '#schemas/day'
@@ -51,6 +52,8 @@ export function chooseFile(
       fit: f.report.fit,
       snag,
       strike,
+      cast: f.report.cast,
+      leader: { ...f.leader, sentence: leaderText(f.leader, day, 'metric') },
     }
   }
   return {

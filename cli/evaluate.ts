@@ -49,6 +49,7 @@ export function evaluateFile(file: RigFile, options: { readonly path: boolean })
     fit,
     snag: { members: _, ...snag },
     strike: { members: __, ...strike },
+    cast,
     takeShare,
   } = outcome.value
   return {
@@ -61,6 +62,7 @@ export function evaluateFile(file: RigFile, options: { readonly path: boolean })
     fit,
     snag,
     strike,
+    cast,
     takeShare,
   }
 }
@@ -78,6 +80,8 @@ export function reportOf(file: WholeRigFile): Outcome<RigReport> {
     lineStrengthN: file.line.strengthN,
     ...file.fishing,
     ...(file.stream ? { stream: file.stream } : {}),
+    ...(file.wind ? { wind: file.wind } : {}),
+    ...(file.clarity ? { clarity: file.clarity } : {}),
     ...(file.line.hold ? { hold: file.line.hold } : {}),
   }
   return evaluateRig(file.bait, file.rig, conditions, {

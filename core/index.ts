@@ -50,11 +50,9 @@ export {
   FEEDING,
   FEEDING_IDS,
   MATCHES,
-  RODS,
   strikeRig,
   type FeedingId,
   type MatchId,
-  type RodPower,
   type StrikeRig,
   type Tackle,
 } from './strike/bite'
@@ -121,6 +119,13 @@ export { snagDoubts, type SnagDoubtId } from './snag/snagMembers'
 export { snagRig, type CatchSiteId, type SnagRig } from './snag/catchSite'
 export type { CloseUp, Fate, Ride } from './snag/meet'
 export { RETRIEVE_IDS, RETRIEVES, type RetrieveId } from './snag/retrieve'
+export { leaderFor, rubsOf, type Leader, type LeaderReason } from './choose/leader'
+export { coveredMS, SIGHT_M } from './choose/aim'
+export { airBody, type Flight } from './cast/airBody'
+export { CAST_GSD, evaluateCast, type CastPlace, type CastResult, type Wind } from './cast/evaluateCast'
+export type { CastingRod, MeasuredCast } from './cast/launch'
+export type { Splash, SplashKind } from './cast/splash'
+export { RODS, type RodPower } from './tackle/rods'
 export { fallWayOf, onPath, retrievePath, type Leg } from './snag/way'
 export { normal, seededRandom } from './numerics/random'
 export { makeRecall, type Recall } from './numerics/recall'

@@ -67,7 +67,7 @@ export function goodsOf(items: readonly Pick<BoxItem, 'id' | 'name' | 'count' | 
     else if (d.kind === 'weight')
       goods.weights.push({ id, shape: d.shape, weightKg: d.weightKg, weightMaterial: d.weightMaterial })
     else if (d.kind === 'line') goods.lines.push({ id, line: lineOf(d.line, d.strengthN) })
-    else goods.rods.push({ id, name, power: POWERS[d.power], castKg: d.castKg })
+    else goods.rods.push({ id, name, power: POWERS[d.power], lengthM: d.lengthM, castKg: d.castKg })
   }
   return goods
 }

@@ -20,6 +20,10 @@ export const GLOSSARY = {
     name: 'hook-up',
     text: 'Of a hundred bites so many end hooked. Beside it what loses most of the rest.',
   },
+  cast: {
+    name: 'cast',
+    text: 'How far an easy overhead cast with this rod and line throws it in still air, what the wind makes of it, how it lands, and how far it skips when thrown low under a dock or branches.',
+  },
   pitch: { name: 'pitch', text: 'Nose up or down, in degrees: 0 is level, −90 straight down.' },
   roll: { name: 'roll', text: 'Leaning over, in degrees: 0 is upright, 90 on its side, 180 belly up.' },
   turns: {

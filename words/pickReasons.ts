@@ -1,6 +1,7 @@
 import {
   atBottom,
   BOTTOMS,
+  coveredMS,
   COVERS,
   FACTOR_NAMES,
   FEEDING,
@@ -8,6 +9,7 @@ import {
   PREY,
   radToDeg,
   secondsTo,
+  SIGHT_M,
   SPECIES,
   zoneOf,
   type Activity,
@@ -19,6 +21,7 @@ import {
   type PickFigures,
   type WhyNot,
 } from '#core'
+import { SPLASH_WORDS } from './castWords'
 import { limitText } from './limitWords'
 import { numberText, percentText, roughWeight, smallText, UNITS, withUnit, type UnitSystem } from './units'
 
@@ -36,6 +39,8 @@ export function reasonText(id: FactorId, day: Day, pick: Finalist, system: UnitS
   const place = day.cover === 'open' ? `over ${BOTTOMS[day.bottom].name}` : `in ${COVERS[day.cover].name}`
   switch (id) {
     case 'time':
+      if (day.aim === 'sight')
+        return `It hangs up on ${percentText(f.snagPerCast)} of casts ${place}: the one cast counts.`
       return `${minutes(f)} minutes of the hour are left for fishing ${place}; it hangs up on ${percentText(f.snagPerCast)} of casts.`
     case 'hook':
       return `It hooks ${percentText(f.hookUp)} of the bites of fish that ${FEEDING[day.feeding].name}.`
@@ -50,13 +55,22 @@ export function reasonText(id: FactorId, day: Day, pick: Finalist, system: UnitS
         ? `It ${f.posture} ${f.posture === 'lies' ? 'with its highest part' : 'and shows itself'} ${smallText(f.highestM, system)} over ${BOTTOMS[day.bottom].name}.`
         : `It falls at ${degrees(f.pitchRad)} and ${f.posture} on the bottom.`
     case 'quiet':
+      if (day.aim === 'sight')
+        return `It ${SPLASH_WORDS[pick.report.cast.splash.kind]}: fish within about ${metresText(f.noticedM, system)} take notice.`
       return `It lands quietly: ${roughWeight(f.massKg, system)} in ${withUnit(day.depthM, UNITS[system].depth)} of ${day.clarity} water.`
     case 'intake':
       return `It weighs ${roughWeight(f.massKg, system)} in all: light enough for fish that ${FEEDING[day.feeding].name} to take in.`
     case 'match':
       return `The bait is ${pick.match === 'close' ? 'close to' : pick.match === 'fair' ? 'fairly like' : 'unlike'} ${PREY[day.prey].name} in shape.`
+    case 'reach':
+      return day.aim === 'sight'
+        ? `It is thrown ${metresText(f.castM, system)}: the fish ${metresText(day.sightM ?? SIGHT_M, system)} off is reached by ${percentText(f.reach)} of casts.`
+        : `It is thrown ${metresText(f.castM, system)} and covers ${metresText(3600 * coveredMS(f.castM, pick.outfit.retrieve), system)} of water in an hour of casting.`
   }
 }
+
+const metresText = (m: number, system: UnitSystem): string =>
+  withUnit(m, { ...UNITS[system].depth, decimals: m < 5 && UNITS[system].depth.label === 'm' ? 1 : 0 })
 
 /** Lower than this over the bottom a bait shows nothing of itself, m. */
 const LEAST_SHOWN_M = 0.03
@@ -107,6 +121,8 @@ function lossText(id: FactorId, own: PickFigures, best: PickFigures, system: Uni
       return `weighs ${against(f => roughWeight(f.massKg, system))}: harder for these fish to take in.`
     case 'match':
       return 'fits only baits that are less like the food, or is worked in a way these fish like less.'
+    case 'reach':
+      return `is thrown ${against(f => metresText(f.castM, system))}.`
   }
 }
 

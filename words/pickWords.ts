@@ -87,18 +87,10 @@ const PAUSES: Readonly<Record<Activity, string>> = {
 export const cadenceWords = ({ outfit: { retrieve } }: Finalist, { activity }: Day): string =>
   `${RETRIEVES[retrieve].name}: ${HOW[retrieve]}; ${PAUSES[activity]}`
 
-/** Knot and leader: custom, not computed. */
-export function tackleAdvice(day: Day, pick: Finalist): string[] {
-  const { line } = pick.outfit
-  const open = pick.rig.pointRest === 'open'
-  return [
-    line.kind === 'braid' && day.clarity === 'clear'
-      ? 'Leader: a rod length of fluorocarbon in clear water.'
-      : line.kind === 'braid' && day.cover === 'boulders'
-        ? 'Leader: a metre of heavy fluorocarbon against rock.'
-        : 'Leader: none is needed here.',
-    `Knot: ${day.way?.knot === 'snug' ? 'a snug knot, for control' : day.way?.knot === 'loop' ? 'a loop knot, for freedom' : open || pick.rig.weightKg === 0 ? 'a loop knot lets it swing' : 'a snug knot keeps it in line'}.`,
-  ]
+/** Which knot; custom, not computed. */
+export function knotAdvice(day: Day, { rig }: Finalist): string {
+  const swings = rig.pointRest === 'open' || rig.weightKg === 0
+  return `Knot: ${day.way?.knot === 'snug' ? 'a snug knot, for control' : day.way?.knot === 'loop' ? 'a loop knot, for freedom' : swings ? 'a loop knot lets it swing' : 'a snug knot keeps it in line'}.`
 }
 
 export interface FactorRow {
@@ -165,5 +157,7 @@ export function whatIfWords(
       return `it is easier to take in: ${weightText(one, system)} in all against ${weightText(other, system)}.`
     case 'match':
       return 'its bait is nearer to what they then take.'
+    case 'reach':
+      return `the cast reaches ${percents}.`
   }
 }

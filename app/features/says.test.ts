@@ -98,12 +98,13 @@ describe('picks in words', () => {
       quiet: 1,
       intake: 0.9,
       match: 1,
+      reach: 1,
     }
     expect(
       factorRows(factors)
         .filter(r => r.computed)
         .map(r => r.id),
-    ).toEqual(['time', 'hook', 'zone'])
+    ).toEqual(['time', 'hook', 'zone', 'reach'])
     expect(factorRows(factors).reduce((product, r) => product * r.share, 1)).toBeCloseTo(
       0.9 * 0.4 * 0.5 * 0.8 * 0.9 * 0.9,
       9,

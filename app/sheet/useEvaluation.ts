@@ -90,6 +90,7 @@ export function conditionsOf({
   water: { place: _, zone: __, ...water },
   line,
   fishing,
+  fish,
 }: SpreadContent): EvaluateJob['conditions'] {
   return {
     ...water,
@@ -97,6 +98,7 @@ export function conditionsOf({
     lineKind: line.kind,
     lineStrengthN: line.strengthN,
     ...(line.hold ? { hold: line.hold } : {}),
+    ...(fish?.clarity ? { clarity: fish.clarity } : {}),
   }
 }
 

@@ -1,8 +1,12 @@
+import type { Wind } from '../cast/evaluateCast'
+import type { MeasuredCast } from '../cast/launch'
+import type { WaterClarity } from '../cast/splash'
 import type { Evidence } from '../evidence/book'
 import type { LineHold } from '../fall/lineHold'
 import type { BottomId, CoverId } from '../snag/cover'
 import { RETRIEVES, type RetrieveId } from '../snag/retrieve'
-import { RODS, USUAL_TACKLE, type FeedingId, type MatchId, type RodPower, type Tackle } from '../strike/bite'
+import { USUAL_TACKLE, type FeedingId, type MatchId, type Tackle } from '../strike/bite'
+import { RODS, type RodPower } from '../tackle/rods'
 import type { Line, LineKind } from '../tackle/lines'
 import type { Stream } from '../water/stream'
 
@@ -29,6 +33,12 @@ export interface Conditions {
   /** how like their food the bait is, fair when left out; and whether it is scented */
   readonly match?: MatchId
   readonly scented?: boolean
+  /** wind along the cast; still air when left out */ readonly wind?: Wind
+  /** how clear the water is; clear when left out */ readonly clarity?: WaterClarity
+  /** the rod's length, and the weights it casts; those usual for its power when left out */
+  readonly rodLengthM?: number
+  readonly castKg?: readonly [number, number]
+  /** casts measured with this rod */ readonly casts?: readonly MeasuredCast[]
   /** what was measured and counted of this bait and rig */ readonly evidence?: Evidence
 }
 

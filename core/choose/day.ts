@@ -1,3 +1,4 @@
+import type { Wind } from '../cast/evaluateCast'
 import { lineOf } from '../tackle/lines'
 import { obstaclesOf, type BottomId, type CoverId } from '../snag/cover'
 import { RETRIEVES, type RetrieveId } from '../snag/retrieve'
@@ -27,8 +28,14 @@ export interface Day {
   readonly feeding: FeedingId
   readonly prey: PreyId
   readonly preyM: number
+  /** wind along the cast; still air when left out */ readonly wind?: Wind
+  /** covering water, or one fish in sight; neither when left out */ readonly aim?: Aim
+  /** how far off the fish in sight is, m */ readonly sightM?: number
   readonly way?: Way
 }
+
+/** What changes the weight of everything: covering water, or one fish that was seen. */
+export type Aim = 'search' | 'sight'
 
 /** The angler's own way where schools differ; each costs what `costOfWay` says. */
 export interface Way {
@@ -147,15 +154,17 @@ export interface Outfit {
   readonly line: Line
   readonly retrieve: RetrieveId
   readonly rod: NonNullable<Conditions['rod']>
+  /** of a rod of the box; the usual of its power when left out */ readonly rodLengthM?: number
+  readonly castKg?: readonly [number, number]
 }
 
 /** A day and an outfit as every view evaluates them. */
 export function conditionsFor(
   day: Day,
-  { line, retrieve, rod }: Outfit,
+  { line, retrieve, rod, rodLengthM, castKg }: Outfit,
   match: Conditions['match'],
 ): Conditions {
-  const { depthM, temperatureC, salinityGKg, cover, bottom, stream, feeding } = day
+  const { depthM, temperatureC, salinityGKg, cover, bottom, stream, feeding, wind, clarity } = day
   return {
     depthM,
     temperatureC,
@@ -167,6 +176,10 @@ export function conditionsFor(
     retrieve,
     feeding,
     rod,
+    clarity,
+    ...(rodLengthM === undefined ? {} : { rodLengthM }),
+    ...(castKg ? { castKg } : {}),
+    ...(wind ? { wind } : {}),
     ...(match ? { match } : {}),
     ...(stream && stream.surfaceMS > 0 ? { stream } : {}),
   }

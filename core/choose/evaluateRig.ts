@@ -1,3 +1,4 @@
+import { evaluateCast, type CastResult } from '../cast/evaluateCast'
 import type { DropFailure } from '../fall/drop'
 import { evaluateFall, type FallResult } from '../fall/evaluateFall'
 import { tailBeatHz } from '../fall/wobble'
@@ -25,6 +26,7 @@ export interface RigReport {
   readonly fit: FitResult
   readonly snag: SnagResult
   readonly strike: StrikeResult
+  /** how far it is thrown, and how it lands */ readonly cast: CastResult
   /** share of the bites of an undisturbed hour that end hooked: hook-up times fishing time left */
   readonly takeShare: Measure
   /** whose values of the uncertain numbers it has, and what it comes to in every member */
@@ -73,6 +75,7 @@ export function evaluateRig(
     fit: evaluateFit(rig, line),
     snag,
     strike,
+    cast: castOf(prepared, options.recall),
     takeShare: measureOf(
       (strike.hookUp.value * snag.minutesLeft.value) / 60,
       members.hookUp.map((h, m) => (h * members.minutesLeft[m]!) / 60),
@@ -95,6 +98,12 @@ export function strikeOf(
     evaluateStrike(strike, tackle, seededRandom(seed + 1), undefined, among),
   )
 }
+
+/** How a prepared rig is thrown. */
+export const castOf = ({ bait, spec, rig, cast }: PreparedRig, recall: Recall = forgetful): CastResult =>
+  recall(`cast ${JSON.stringify([bait, spec, cast])}`, () =>
+    evaluateCast(rig.geometry, rig.parts.second, cast),
+  )
 
 /** What a rig comes to in one ensemble's members, side by side. */
 export interface RigMembers {

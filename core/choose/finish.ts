@@ -7,7 +7,8 @@ import { obstaclesOf } from '../snag/cover'
 import { evaluateSnag } from '../snag/evaluateSnag'
 import { snagRig } from '../snag/catchSite'
 import { RETRIEVES, type RetrieveId } from '../snag/retrieve'
-import { strikeRig, type MatchId, type RodPower } from '../strike/bite'
+import { strikeRig, type MatchId } from '../strike/bite'
+import type { RodPower } from '../tackle/rods'
 import { shareHooked } from '../strike/evaluateStrike'
 import { drawFish } from '../strike/fish'
 import type { Line } from '../tackle/lines'
@@ -18,6 +19,7 @@ import { USUAL_SEED } from './prepareRig'
 import type { Goods, Rigging } from './goods'
 import { measureOf } from '../uncertainty/members'
 import { scoresAmong } from './odds'
+import { leaderFor, type Leader } from './leader'
 import { castable, limitOf, type Limit } from './limits'
 import { factorsOf, scoreOf, scoringOf, type Factors, type Traits } from './score'
 import { rigOf, type Candidate } from './screen'
@@ -43,6 +45,7 @@ export interface Finalist {
   readonly high: number
   /** the same in every member */ readonly scores: Float64Array
   readonly limit?: Limit
+  /** what to tie between line and rig */ readonly leader: Leader
 }
 
 /** Meetings and bites drawn when line, rod and cadence are chosen. */
@@ -78,7 +81,7 @@ export function outfitFor(
   const lines = borneLines(goods, traits.openingN)
   const rods =
     goods.rods.length === 0
-      ? [{ id: undefined, power: 'medium' as RodPower }]
+      ? [{ id: undefined, power: 'medium' as RodPower, lengthM: undefined, castKg: undefined }]
       : goods.rods.filter(rod => castable(traits.massKg, rod.castKg))
   let best:
     | { readonly outfit: Outfit; readonly rodId?: string; readonly lineId?: string; readonly score: number }
@@ -93,7 +96,7 @@ export function outfitFor(
         seededRandom(USUAL_SEED),
         SNAG_DRAWS,
       ).minutesLeft.value
-      for (const { id: rodId, power } of rods) {
+      for (const { id: rodId, power, lengthM, castKg } of rods) {
         const hookUp = shareHooked(
           struck,
           tackleOf({ feeding: day.feeding, rod: power, retrieve, match }, line),
@@ -104,7 +107,13 @@ export function outfitFor(
         const score = scoreOf(factorsOf(scoring, full, retrieve, line)) * (barred ? BARRED : 1)
         if (!best || score > best.score)
           best = {
-            outfit: { line, retrieve, rod: power },
+            outfit: {
+              line,
+              retrieve,
+              rod: power,
+              ...(lengthM === undefined ? {} : { rodLengthM: lengthM }),
+              ...(castKg ? { castKg } : {}),
+            },
             ...(rodId === undefined ? {} : { rodId }),
             ...(lineId === undefined ? {} : { lineId }),
             score,
@@ -176,13 +185,23 @@ export function finish(
     low,
     high,
     scores,
+    leader: leaderFor(day, outfit.line, exact),
     ...(limit ? { limit } : {}),
   }
 }
 
 /** Traits as the full evaluation has them; areas and weight in water as they were looked up. */
-export const traitsOf = (quick: Traits, { fall, massKg, strike, snag, fit }: RigReport): Traits => ({
+export const traitsOf = (quick: Traits, { fall, massKg, strike, snag, fit, cast }: RigReport): Traits => ({
   ...quick,
+  ...(quick.thrown
+    ? {
+        thrown: {
+          castM: cast.distanceM.value,
+          noticedM: cast.splash.noticedM,
+          snagPerCast: snag.snagPerCast.value,
+        },
+      }
+    : {}),
   massKg,
   sinkMS: fall.meanSpeedMS.value,
   pitchRad: fall.pitchRad.value,

@@ -6,7 +6,25 @@ import type { WeightMaterial } from '../tackle/weights'
  * Fish and their food. Temperatures from the general biology of each kind, sizes and shapes from what is
  * found in their stomachs; all of it typical, editable, and *assumed* as custom.
  */
-export type SpeciesId = 'seaBass' | 'wrasse' | 'pollack' | 'zander' | 'pike' | 'perch'
+export type SpeciesId =
+  | 'seaBass'
+  | 'wrasse'
+  | 'pollack'
+  | 'zander'
+  | 'pike'
+  | 'perch'
+  | 'blackBass'
+  | 'coolBass'
+  | 'drum'
+  | 'flathead'
+  | 'barramundi'
+  | 'snapper'
+  | 'flounder'
+  | 'cod'
+  | 'trout'
+  | 'char'
+/** Teeth that cut a line, that rasp it through in time, or none that matter. */
+export type Teeth = 'cutting' | 'rasping' | 'none'
 export type PreyId = 'sandEel' | 'smallFish' | 'goby' | 'prawn' | 'crab' | 'worm' | 'frog' | 'nymph'
 export type Activity = 'active' | 'steady' | 'slow'
 export type Clarity = 'clear' | 'stained' | 'dirty'
@@ -91,6 +109,7 @@ export interface Species {
     number,
   ]
   readonly prey: readonly PreyId[]
+  readonly teeth: Teeth
 }
 
 export const SPECIES: Readonly<Record<SpeciesId, Species>> = {
@@ -100,6 +119,7 @@ export const SPECIES: Readonly<Record<SpeciesId, Species>> = {
     feeding: 'grab',
     zone: [0.5, 1],
     prey: ['sandEel', 'smallFish', 'prawn', 'crab'],
+    teeth: 'none',
   },
   wrasse: {
     name: 'wrasse',
@@ -107,6 +127,7 @@ export const SPECIES: Readonly<Record<SpeciesId, Species>> = {
     feeding: 'nip',
     zone: [0.8, 1],
     prey: ['crab', 'prawn', 'worm', 'goby'],
+    teeth: 'rasping',
   },
   pollack: {
     name: 'pollack',
@@ -114,6 +135,7 @@ export const SPECIES: Readonly<Record<SpeciesId, Species>> = {
     feeding: 'grab',
     zone: [0.4, 0.9],
     prey: ['sandEel', 'smallFish', 'prawn'],
+    teeth: 'none',
   },
   zander: {
     name: 'zander',
@@ -121,6 +143,7 @@ export const SPECIES: Readonly<Record<SpeciesId, Species>> = {
     feeding: 'grab',
     zone: [0.85, 1],
     prey: ['smallFish', 'goby', 'worm'],
+    teeth: 'rasping',
   },
   pike: {
     name: 'pike',
@@ -128,6 +151,7 @@ export const SPECIES: Readonly<Record<SpeciesId, Species>> = {
     feeding: 'gulp',
     zone: [0.3, 1],
     prey: ['smallFish', 'frog', 'worm'],
+    teeth: 'cutting',
   },
   perch: {
     name: 'perch',
@@ -135,6 +159,87 @@ export const SPECIES: Readonly<Record<SpeciesId, Species>> = {
     feeding: 'nip',
     zone: [0.5, 1],
     prey: ['smallFish', 'goby', 'nymph', 'worm', 'prawn'],
+    teeth: 'none',
+  },
+  blackBass: {
+    name: 'black bass',
+    feedC: [8, 16, 27, 33],
+    feeding: 'gulp',
+    zone: [0.3, 1],
+    prey: ['smallFish', 'crab', 'worm', 'frog'],
+    teeth: 'none',
+  },
+  coolBass: {
+    name: 'black bass of cool water',
+    feedC: [6, 12, 22, 28],
+    feeding: 'grab',
+    zone: [0.6, 1],
+    prey: ['crab', 'goby', 'smallFish', 'worm'],
+    teeth: 'none',
+  },
+  drum: {
+    name: 'drums and croakers',
+    feedC: [9, 16, 28, 33],
+    feeding: 'grab',
+    zone: [0.7, 1],
+    prey: ['crab', 'prawn', 'smallFish', 'worm'],
+    teeth: 'none',
+  },
+  flathead: {
+    name: 'flatheads',
+    feedC: [11, 17, 26, 30],
+    feeding: 'gulp',
+    zone: [0.9, 1],
+    prey: ['smallFish', 'prawn', 'goby'],
+    teeth: 'rasping',
+  },
+  barramundi: {
+    name: 'barramundi',
+    feedC: [20, 25, 31, 35],
+    feeding: 'gulp',
+    zone: [0.2, 1],
+    prey: ['smallFish', 'prawn', 'frog'],
+    teeth: 'rasping',
+  },
+  snapper: {
+    name: 'snappers and breams',
+    feedC: [11, 16, 25, 30],
+    feeding: 'grab',
+    zone: [0.6, 1],
+    prey: ['prawn', 'crab', 'smallFish', 'worm'],
+    teeth: 'rasping',
+  },
+  flounder: {
+    name: 'flounders and other flatfish',
+    feedC: [5, 9, 18, 24],
+    feeding: 'grab',
+    zone: [0.95, 1],
+    prey: ['worm', 'prawn', 'sandEel', 'goby'],
+    teeth: 'none',
+  },
+  cod: {
+    name: 'cod and its kin',
+    feedC: [2, 5, 11, 16],
+    feeding: 'gulp',
+    zone: [0.7, 1],
+    prey: ['smallFish', 'crab', 'sandEel', 'prawn'],
+    teeth: 'none',
+  },
+  trout: {
+    name: 'trout',
+    feedC: [3, 8, 16, 21],
+    feeding: 'nip',
+    zone: [0.2, 0.9],
+    prey: ['smallFish', 'nymph', 'worm', 'prawn'],
+    teeth: 'none',
+  },
+  char: {
+    name: 'char',
+    feedC: [2, 5, 12, 17],
+    feeding: 'nip',
+    zone: [0.5, 1],
+    prey: ['smallFish', 'nymph', 'prawn', 'worm'],
+    teeth: 'none',
   },
 }
 export const SPECIES_IDS = Object.keys(SPECIES) as SpeciesId[]

@@ -11,7 +11,7 @@ import {
 } from '../tackle/hooks'
 import type { Line } from '../tackle/lines'
 import { OUNCE_STEPS_KG, type WeightMaterial, type WeightShape } from '../tackle/weights'
-import type { RodPower } from '../strike/bite'
+import type { RodPower } from '../tackle/rods'
 import type { Way } from './day'
 
 /**
@@ -49,6 +49,7 @@ export interface Goods {
     readonly id: string
     readonly name: string
     readonly power: RodPower
+    readonly lengthM?: number
     readonly castKg: readonly [number, number]
   }[]
 }

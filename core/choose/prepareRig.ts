@@ -1,3 +1,4 @@
+import type { CastPlace } from '../cast/evaluateCast'
 import { kindKey, placeKey, rigKey } from '../evidence/keys'
 import type { LoggedRig } from '../evidence/learned'
 import { dropAny, type FallBodies, type FallConditions } from '../fall/dropAny'
@@ -15,6 +16,7 @@ import type { Ride } from '../snag/meet'
 import { RETRIEVES } from '../snag/retrieve'
 import { strikeRig, type StrikeRig, type Tackle } from '../strike/bite'
 import { lineOf, type Line } from '../tackle/lines'
+import { RODS } from '../tackle/rods'
 import { SOFT_BEDS } from '../water/bed'
 import type { Owners } from '../uncertainty/ensemble'
 import { waterOf, type Water } from '../water/water'
@@ -39,6 +41,7 @@ export interface PreparedRig {
   readonly snag: SnagRig
   readonly strike: StrikeRig
   readonly tackle: Tackle
+  /** what it is thrown with */ readonly cast: CastPlace
   readonly place: string
   /** what was counted of this rig and others */ readonly logged?: readonly LoggedRig[]
   /** how it lies on a tight line */ readonly postureOf: () => RetrievePosture
@@ -84,6 +87,7 @@ export function prepareRig(
     snag: snagRig(rig, line),
     strike: strikeRig(rig),
     tackle: tackleOf(conditions, line),
+    cast: castPlaceOf(conditions, line, water),
     place: placeKey(cover, bottom),
     ...(evidence?.logged ? { logged: evidence.logged } : {}),
     postureOf,
@@ -92,6 +96,24 @@ export function prepareRig(
       retrieve: RETRIEVES[retrieve],
       ...(looksEvery === undefined ? {} : { looksEvery }),
     }),
+  }
+}
+
+/** What the conditions say of rod and wind; the usual where they say nothing. */
+function castPlaceOf(
+  { rod = 'medium', rodLengthM, castKg, casts, depthM, wind, clarity }: Conditions,
+  line: Line,
+  { densityKgM3 }: Water,
+): CastPlace {
+  const usual = RODS[rod]
+  return {
+    rod: { lengthM: rodLengthM ?? usual.lengthM, castKg: castKg ?? usual.castKg },
+    line,
+    depthM,
+    waterKgM3: densityKgM3,
+    ...(wind && wind.speedMS > 0 ? { wind } : {}),
+    ...(clarity ? { clarity } : {}),
+    ...(casts ? { measured: casts } : {}),
   }
 }
 

@@ -20,6 +20,9 @@ export interface PickFigures {
   readonly posture: Finalist['report']['fall']['rest']['posture']
   /** its highest part over the bottom, at rest */ readonly highestM: number
   readonly massKg: number
+  readonly castM: number
+  readonly noticedM: number
+  readonly reach: number
 }
 
 /** Why a well-known rig is not among the picks. */
@@ -76,7 +79,10 @@ export interface WayCost {
 }
 
 /** What is told of a finalist. */
-export const figuresOf = ({ report: { fall, snag, strike, massKg }, factors }: Finalist): PickFigures => ({
+export const figuresOf = ({
+  report: { fall, snag, strike, massKg, cast },
+  factors,
+}: Finalist): PickFigures => ({
   minutesLeft: snag.minutesLeft.value,
   snagPerCast: snag.snagPerCast.value,
   hookUp: strike.hookUp.value,
@@ -87,13 +93,18 @@ export const figuresOf = ({ report: { fall, snag, strike, massKg }, factors }: F
   posture: fall.rest.posture,
   highestM: fall.rest.highestM,
   massKg,
+  castM: cast.distanceM.value,
+  noticedM: cast.splash.noticedM,
+  reach: factors.reach,
 })
 
 /** What speaks for a rig: first what it gains most over the others; then what is weak in it. */
 export function reasonsFor(best: Finalist, others: readonly Finalist[]): FactorId[] {
   const middle = (id: FactorId): number =>
     Math.max(0.02, others.reduce((sum, o) => sum + o.factors[id], 0) / Math.max(1, others.length))
-  const order = [...FACTOR_IDS].sort((a, b) => best.factors[b] / middle(b) - best.factors[a] / middle(a))
+  // what is the same for all of them says nothing
+  const telling = FACTOR_IDS.filter(id => [best, ...others].some(f => f.factors[id] !== 1))
+  const order = telling.sort((a, b) => best.factors[b] / middle(b) - best.factors[a] / middle(a))
   return order.filter((id, i) => i < 3 || best.factors[id] < WEAK)
 }
 

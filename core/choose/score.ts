@@ -12,6 +12,7 @@ import {
   zoneOf,
   type Day,
 } from './day'
+import { reachShare, unheardShare, type Thrown } from './aim'
 import { wantedLengthM } from './fish'
 import { RETRIEVES, type RetrieveId } from '../snag/retrieve'
 import type { BaitSpec } from '../rig/spec'
@@ -36,6 +37,7 @@ export interface Traits {
   /** area that must go through a roof, m², and the bait's own mass where it goes through alone, kg */
   readonly frontM2: number
   readonly aloneKg?: number
+  /** its cast, where the angler covers water or casts at one fish */ readonly thrown?: Thrown
 }
 
 /** Shares of an hour's fish that each thing leaves, 0..1; their product is the score. */
@@ -49,6 +51,7 @@ export const FACTOR_IDS = [
   'quiet',
   'intake',
   'match',
+  'reach',
 ] as const
 export type FactorId = (typeof FACTOR_IDS)[number]
 export type Factors = Readonly<Record<FactorId, number>>
@@ -63,9 +66,10 @@ export const FACTOR_NAMES: Readonly<Record<FactorId, string>> = {
   quiet: 'quiet landing',
   intake: 'light to take in',
   match: 'like their food',
+  reach: 'reached by the cast',
 }
 /** Which factors the model computes; the rest weigh computed figures by what fish are assumed to like. */
-export const COMPUTED_FACTORS: ReadonlySet<FactorId> = new Set(['time', 'hook', 'zone'])
+export const COMPUTED_FACTORS: ReadonlySet<FactorId> = new Set(['time', 'hook', 'zone', 'reach'])
 
 /**
  * Share of takes that come on the fall, where fish feed over the bottom and on it; the rest come as the rig
@@ -129,7 +133,10 @@ export interface Taste {
 export const USUAL_TASTE: Taste = { followed: 1, patience: 1, splash: 1, suction: 1, likeness: 1 }
 export const TASTES = Object.keys(USUAL_TASTE) as (keyof Taste)[]
 
-/** Scores a rig on a day: nine shares and their product. */
+/**
+ * Scores a rig on a day: ten shares and their product. With one fish in sight time is the chance that the one
+ * cast does not hang up, and quiet the chance that the fish does not hear it land.
+ */
 export function factorsOf(
   scoring: Scoring,
   t: Traits,
@@ -138,14 +145,15 @@ export function factorsOf(
   taste: Taste = USUAL_TASTE,
 ): Factors {
   const { day, pull } = scoring
+  const seen = day.aim === 'sight' ? t.thrown : undefined
   return {
-    time: t.minutesLeft / 60,
+    time: seen ? 1 - seen.snagPerCast : t.minutesLeft / 60,
     hook: t.hookUp,
     landed: landedShare(pull, t.openingN, line),
     zone: inZone(scoring, t, retrieve, line),
     follow: followed(day, t.sinkMS / taste.followed),
     look: looked(day, t, taste.patience),
-    quiet: quiet(day, t, taste.splash),
+    quiet: seen ? unheardShare(seen, taste.splash) : quiet(day, t, taste.splash),
     intake:
       1 /
       (1 +
@@ -153,6 +161,7 @@ export function factorsOf(
     match:
       matchShare(day, t.bait, t.match) ** taste.likeness *
       (CADENCES[day.activity].find(([id]) => id === retrieve)?.[1] ?? 0.7),
+    reach: t.thrown ? reachShare(day, t.thrown, retrieve) : 1,
   }
 }
 

@@ -11,7 +11,8 @@ import { snagOn } from '../snag/evaluateSnag'
 import { drawMeeting, type Chance, type Ride } from '../snag/meet'
 import { snagRig, wedgeOf } from '../snag/catchSite'
 import { RETRIEVES, type RetrieveId } from '../snag/retrieve'
-import { strikeRig, type RodPower } from '../strike/bite'
+import { strikeRig } from '../strike/bite'
+import type { RodPower } from '../tackle/rods'
 import { shareHooked } from '../strike/evaluateStrike'
 import { drawFish } from '../strike/fish'
 import type { RoughFall } from '../fall/trim'
@@ -21,6 +22,7 @@ import { tackleOf } from './conditions'
 import { USUAL_SEED } from './prepareRig'
 import { matchOf } from './fish'
 import type { Goods, Rigging } from './goods'
+import { quickThrows } from './aim'
 import { castable, limitOf, type Limit } from './limits'
 import { misfit } from './misfit'
 import { between, nodesOf } from './nodes'
@@ -184,6 +186,7 @@ function placeOf(day: Day, goods: Goods) {
     ride,
     meetings: inTurn(obstacles, ride, SNAG_DRAWS),
     fish: drawFish(USUAL_SEED + 1, BITE_DRAWS),
+    throws: quickThrows(day),
   }
 }
 
@@ -291,9 +294,10 @@ function lookingAt(place: ReturnType<typeof placeOf>, bait: BaitSpec, { laid, bo
           ],
         }
       : catches
-    const minutesLeft = snagOn(whole, place.obstacles, place.ride, place.meetings).minutesLeft.value
+    const met = snagOn(whole, place.obstacles, place.ride, place.meetings)
+    const minutesLeft = met.minutesLeft.value
     const hooks = new Map<string, number>()
-    return way.weights.map((_, weight): Seen => {
+    return way.weights.map(({ weightKg }, weight): Seen => {
       const fall = all[weight]
       if (!fall)
         return {
@@ -313,7 +317,22 @@ function lookingAt(place: ReturnType<typeof placeOf>, bait: BaitSpec, { laid, bo
           place.fish,
         ),
       )
-      const traits: Traits = { ...fall, bait, match, hookUp, minutesLeft, openingN: one.openingN }
+      const traits: Traits = {
+        ...fall,
+        bait,
+        match,
+        hookUp,
+        minutesLeft,
+        openingN: one.openingN,
+        ...(day.aim
+          ? {
+              thrown: {
+                ...place.throws(fall.massKg, weightKg),
+                snagPerCast: met.snagPerCast.value,
+              },
+            }
+          : {}),
+      }
       const factors = factorsOf(place, traits, retrieve, line)
       return {
         weight,

@@ -46,15 +46,15 @@ function sweep(
   return { found, codes }
 }
 
-/** Rigs on a held line that are gone through in every run of the tests; the long sweep goes through more. */
-const HELD = 50
+/** Rigs on a held line that are gone through in every run of the tests; the long sweep goes through more, of every kind. */
+const HELD = 24
 
 describe('any rig in any place', () => {
   it('has figures that are figures on an open spool, or says why it has none', () => {
-    const { found, codes } = sweep(4711, 110, () => undefined)
+    const { found, codes } = sweep(4711, 70, () => undefined)
     expect(found).toEqual([])
     expect(codes.unstable ?? 0).toBe(0)
-    expect((codes.floats ?? 0) + (codes.timeLimit ?? 0)).toBeLessThan(40)
+    expect((codes.floats ?? 0) + (codes.timeLimit ?? 0)).toBeLessThan(26)
   })
   it.each(['controlled', 'tight'] as const)('the same on a line that is held: %s', mode => {
     const { found, codes } = sweep(mode === 'tight' ? 815 : 814, HELD, random => ({
@@ -120,7 +120,7 @@ describe('a closed bail', () => {
     const random = seededRandom(99)
     const faster: string[] = []
     let compared = 0
-    for (let i = 0; i < 120; i++) {
+    for (let i = 0; i < 60; i++) {
       const { name, bait, rig, conditions } = randomRig(random)
       const open = prepareRig(bait, rig, conditions)
       const free = dropPrepared(open)
@@ -138,7 +138,7 @@ describe('a closed bail', () => {
         )
     }
     expect(faster).toEqual([])
-    expect(compared).toBeGreaterThan(50)
+    expect(compared).toBeGreaterThan(25)
   })
 })
 
@@ -190,7 +190,7 @@ describe('the pieces of a held line', () => {
   ] as const)('%s: sixty-four of them change the time to the bottom little', (mode, usual, most) => {
     const random = seededRandom(42)
     const changes: number[] = []
-    for (let i = 0; i < 26; i++) {
+    for (let i = 0; i < 16; i++) {
       const { bait, rig, conditions } = randomRig(random, { mode, rodDistanceM: 15 })
       const {
         bodies: { typical, weight },
@@ -205,7 +205,7 @@ describe('the pieces of a held line', () => {
       changes.push(Math.abs(downS(few.value) / downS(many.value) - 1))
     }
     changes.sort((a, b) => a - b)
-    expect(changes.length).toBeGreaterThan(8)
+    expect(changes.length).toBeGreaterThan(5)
     expect(changes[Math.floor(0.75 * changes.length)]).toBeLessThan(usual)
     expect(changes.at(-1)).toBeLessThan(most)
   })
@@ -213,9 +213,9 @@ describe('the pieces of a held line', () => {
 
 describe('the step of a drop', () => {
   it.each([
-    ['slack', 100],
-    ['controlled', 50],
-    ['tight', 50],
+    ['slack', 60],
+    ['controlled', 26],
+    ['tight', 26],
   ] as const)(
     '%s: a quarter of it changes fall time by less than 0.5 % and pitch by less than 1°',
     (mode, rigs) => {

@@ -72,19 +72,6 @@ export const FEEDING: Readonly<Record<FeedingId, Feeding>> = {
 }
 export const FEEDING_IDS = Object.keys(FEEDING) as FeedingId[]
 
-/**
- * Rods by power: stiffness of the bent tip, N/m, and the most they pull before they only bend, N. *Assumed*
- * typical.
- */
-export const RODS = {
-  light: { name: 'light', rodNPerM: 22, rodMostN: 14 },
-  mediumLight: { name: 'medium light', rodNPerM: 32, rodMostN: 20 },
-  medium: { name: 'medium', rodNPerM: 45, rodMostN: 28 },
-  mediumHeavy: { name: 'medium heavy', rodNPerM: 65, rodMostN: 40 },
-  heavy: { name: 'heavy', rodNPerM: 95, rodMostN: 60 },
-} as const
-export type RodPower = keyof typeof RODS
-
 /** A medium rod, a firm sweep, a usual distance. *Assumed* typical; changed with the rod. */
 export const USUAL_TACKLE: Omit<Tackle, 'line'> = {
   distanceM: 18,

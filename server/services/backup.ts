@@ -48,12 +48,18 @@ const fileOf = (name: string): string => join(home, `${name}.json.gz`)
 const noteOf = (name: string): string => join(home, `${name}.note.json`)
 
 let working: { what: 'backup' | 'restore'; records: number } | null = null
+/** the copy that is kept by itself, while it is made */
+let byItself: Promise<unknown> = Promise.resolve()
 
-/** Does one heavy piece of work at a time. @throws Refused 409 while there is another */
+/**
+ * Does one heavy piece of work at a time. What somebody asks for waits for a copy that nobody asked for.
+ * @throws Refused 409 while there is another
+ */
 async function alone<T>(
   what: 'backup' | 'restore',
   work: (each: (records: number) => void) => Promise<T>,
 ): Promise<T> {
+  await byItself
   if (working) throw new Refused(409, `A ${working.what} is being made. Try again when it is done.`)
   const mine = (working = { what, records: 0 })
   try {
@@ -234,5 +240,8 @@ export function dailyIsDue(
 /** Keeps a copy once a day, where there is anything to keep. @returns what was kept */
 export async function keepDaily(now = new Date()): Promise<KeptBackup | undefined> {
   const { backups, here } = await listBackups()
-  return anything(here) && dailyIsDue(backups, now) ? keepBackup('daily') : undefined
+  if (!anything(here) || !dailyIsDue(backups, now)) return undefined
+  const made = keepBackup('daily')
+  byItself = made.catch(() => undefined)
+  return made
 }

@@ -25,6 +25,9 @@ export const dayFileSchema = z
     prey: field.prey.optional(),
     preyM: field.preyM.optional(),
     way: field.way.optional(),
+    wind: field.wind.optional(),
+    aim: field.aim.optional(),
+    sightM: field.sightM.optional(),
   })
   .superRefine(({ zone, depthM }, context) => {
     if (zone && !(zone.fromM < zone.toM))

@@ -5,6 +5,7 @@ import {
   PREY_IDS,
   SPECIES_IDS,
   type Activity,
+  type Aim,
   type Clarity,
   type Light,
   type PreyId,
@@ -140,6 +141,33 @@ export const retrieve = oneOf<RetrieveId>(RETRIEVE_IDS, 'Retrieve')
 export const feeding = oneOf<FeedingId>(FEEDING_IDS, 'Feeding')
 export const match = oneOf(['close', 'fair', 'poor'] as const, 'Match')
 export const rodPower = oneOf<RodPower>(Object.keys(RODS) as RodPower[], 'Rod')
+/** Length of a rod, m; wind along the cast, m/s; and what is measured of a cast, kg and m. */
+export const ROD_LENGTH_M = [0.5, 5] as const
+export const WIND_RANGE_MS = [0, 20] as const
+export const CAST_KG = [0.0005, 0.3] as const
+export const CAST_RANGE_M = [2, 150] as const
+export const rodLengthM = number('Rod length', ROD_LENGTH_M, 'm')
+export const castKg = z
+  .tuple([number('Least casting weight', [0, 0.3], 'kg'), number('Greatest casting weight', CAST_KG, 'kg')])
+  .refine(([low, high]) => low <= high, { error: 'The least casting weight is above the greatest.' })
+export const wind = z.strictObject({
+  speedMS: number('Wind', WIND_RANGE_MS, 'm/s'),
+  from: oneOf(['ahead', 'behind'] as const, 'Wind from'),
+})
+/** Most casts that are kept with a rod. */
+export const MOST_CASTS = 12
+export const casts = z
+  .array(
+    z.strictObject({
+      massKg: number('Weight thrown', CAST_KG, 'kg'),
+      distanceM: number('Distance thrown', CAST_RANGE_M, 'm'),
+    }),
+  )
+  .max(MOST_CASTS, { error: 'Twelve measured casts at most.' })
+/** What the angler is about, and how far off the fish is that was seen, m. */
+export const aim = oneOf<Aim>(['search', 'sight'], 'Fishing for')
+export const SIGHT_RANGE_M = [3, 60] as const
+export const sightM = number('Distance of the fish', SIGHT_RANGE_M, 'm')
 /** Line out at a bite, m. */
 export const BITE_RANGE_M = [2, 60] as const
 /** Casts between two looks at a hidden point. */

@@ -56,6 +56,8 @@ export const rigFileSchema = z
     cover: field.cover.default('open'),
     bottom: field.bottom.default('sand'),
     stream: streamSchema.optional(),
+    wind: field.wind.optional(),
+    clarity: field.clarity.optional(),
     line: lineSchema.optional(),
     fishing: fishingSchema.optional(),
     bait: baitSchema.optional(),

@@ -32,6 +32,7 @@ const waterSchema = z.strictObject({
   bottom: field.bottom,
   /** a current at the surface, and where it sets; still water when left out */
   stream: streamSchema.optional(),
+  /** wind along the cast; still air when left out */ wind: field.wind.optional(),
   /** depths the fish feed between, from the surface; anywhere when left out */
   zone: z.strictObject({ fromM: field.zoneM, toM: field.zoneM }).optional(),
 })
@@ -51,6 +52,10 @@ export const fishingSchema = z.strictObject({
   feeding: field.feeding.optional(),
   rod: field.rodPower.optional(),
   biteM: field.biteM.optional(),
+  /** the rod's own length and casting weights, and casts measured with it; the usual of its power */
+  rodLengthM: field.rodLengthM.optional(),
+  castKg: field.castKg.optional(),
+  casts: field.casts.optional(),
   looksEvery: field.looksEvery.optional(),
   match: field.match.optional(),
   scented: z.boolean().optional(),
@@ -67,6 +72,9 @@ const fishSchema = z.strictObject({
   prey: field.prey.optional(),
   preyM: field.preyM.optional(),
   way: field.way.optional(),
+  /** covering water, or one fish in sight, and how far off it is */
+  aim: field.aim.optional(),
+  sightM: field.sightM.optional(),
 })
 export type FishChoice = z.infer<typeof fishSchema>
 export const baitSchema = z.strictObject({

@@ -44,7 +44,7 @@ test('the same cast for every rig: drawn, told in words, played, and another one
   const before = await picture.getAttribute('aria-label')
   await page.getByRole('button', { name: 'Another cast' }).click()
   await expect.poll(() => picture.getAttribute('aria-label')).not.toBe(before)
-  await page.emulateMedia({ reducedMotion: 'no-preference' })
+  await sheet.moving()
   await page.getByRole('button', { name: 'Bring the rigs in' }).click()
   await expect(page.getByRole('button', { name: 'Stop the retrieve' })).toBeVisible()
   await page.getByRole('button', { name: 'Stop the retrieve' }).click()
@@ -154,7 +154,7 @@ test('the weakest link at thirty metres: the bite in motion comes to the force t
   await expect(page.getByRole('figure', { name: /^The set brings/ })).toHaveAccessibleName(
     new RegExp(`brings ${reaches.replace('.', '\\.')} to the hook`),
   )
-  await page.emulateMedia({ reducedMotion: 'no-preference' })
+  await sheet.moving()
   await page.getByRole('button', { name: 'Play the bite' }).click()
   await page.getByRole('button', { name: 'Stop the bite' }).click()
   const weakest = page.locator('.weakest')

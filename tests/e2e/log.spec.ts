@@ -9,7 +9,7 @@ const sessionsOf = async ({ app }: Sheet): Promise<{ session: string; counts: Re
   ).sessions
 
 test.describe('on the bank', () => {
-  test.use({ viewport: { width: 390, height: 844 } })
+  test.use({ viewport: { width: 390, height: 844 }, serviceWorkers: 'allow' })
 
   test('twenty taps without a connection, the page closed and opened again: all twenty are on the server once', async ({
     sheet,

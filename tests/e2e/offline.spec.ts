@@ -17,6 +17,8 @@ const VIEWS = [
   '/trace',
 ]
 
+test.use({ serviceWorkers: 'allow' })
+
 test('once seen, every view opens without a connection, and works out what needs no server', async ({
   sheet,
   page,

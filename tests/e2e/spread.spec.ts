@@ -55,7 +55,7 @@ test('the tank plays, pauses, steps in speed and scrubs', async ({ sheet, page }
     'aria-label',
     /A: down in \d+\.\d seconds, near level, upright/,
   )
-  await page.emulateMedia({ reducedMotion: 'no-preference' })
+  await sheet.moving()
   await page.keyboard.press('Space')
   await expect(tank.getByRole('button', { name: 'Pause the drop' })).toBeVisible()
   await expect.poll(time).toBeGreaterThan(0.3)

@@ -87,6 +87,21 @@ export class Sheet {
     }, theme)
   }
 
+  /** Lets things move from here on, and waits until the page knows it. */
+  async moving(): Promise<void> {
+    await this.page.emulateMedia({ reducedMotion: 'no-preference' })
+    await this.page.waitForFunction(
+      () =>
+        new Promise<boolean>(resolve =>
+          requestAnimationFrame(() =>
+            requestAnimationFrame(() =>
+              resolve(!matchMedia('(prefers-reduced-motion: reduce)').matches),
+            ),
+          ),
+        ),
+    )
+  }
+
   /** Waits until the whole application is kept on the device. */
   async standsOnDevice(): Promise<void> {
     await expect

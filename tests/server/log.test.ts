@@ -5,6 +5,9 @@ import { seasons } from '../../demo/seasons'
 import { simulateSounder, listenTo } from '../../server/instruments/sounder'
 import { call, content, ownServer } from './support'
 
+/** Made before anything is sent: a connection left alone meanwhile is one that the server may close. */
+const PAST = seasons(3, 12)
+
 const server = ownServer()
 const api = (path: string): string => `${server.now.url}/api/log/${path}`
 const send = (entries: readonly LogEntry[]) => call(api('entries'), 'POST', { entries })
@@ -215,7 +218,7 @@ describe('the log', () => {
     expect(await casts()).toBe(before)
   })
   it('pages sessions and entries, and refuses what is no page', async () => {
-    await send(seasons(3, 12))
+    await send(PAST)
     const first = (await call(api('sessions?limit=5'), 'GET')).body as unknown as {
       sessions: SessionRow[]
       total: number

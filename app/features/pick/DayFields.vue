@@ -19,10 +19,11 @@ import {
   FEEDING,
   FEEDING_IDS,
   LIGHTS,
+  SIGHT_M,
   SPECIES,
   type Day,
 } from '#core'
-import { PREY_RANGE_M } from '#schemas/fields'
+import { PREY_RANGE_M, SIGHT_RANGE_M } from '#schemas/fields'
 import type { FishChoice } from '#schemas/spread'
 import { ACTIVITY_WORDS, CLARITY_WORDS, LIGHT_WORDS, preyItems, speciesItems } from '#words/pickWords'
 import { waterOfSpot } from './pickSheet'
@@ -54,6 +55,7 @@ const clarities = choicesOf(CLARITY_WORDS, CLARITIES)
 const lights = choicesOf(LIGHT_WORDS, LIGHTS)
 const feedings = choicesOf(FEEDING, FEEDING_IDS)
 const waters = useWaterFields()
+const whole = computed(() => ({ ...settings.units.depth, decimals: 0 }))
 const aboutWater = computed(() => [
   waters.cover.value,
   waters.bottom.value,
@@ -62,6 +64,7 @@ const aboutWater = computed(() => [
   waters.temperature.value,
   choice('clarity', props.day.clarity, clarities, clarity => setFish({ clarity })),
   choice('light', props.day.light, lights, light => setFish({ light })),
+  ...waters.wind.value,
 ])
 const aboutFood = computed(() => [
   choice('they', props.day.feeding, feedings, feeding =>
@@ -69,6 +72,19 @@ const aboutFood = computed(() => [
   ),
   choice('they eat', props.day.prey, preyItems, prey => setFish({ prey, preyM: undefined })),
   number('of', props.day.preyM, [settings.units.length, PREY_RANGE_M, 0.005], preyM => setFish({ preyM })),
+])
+const AIMS = choicesOf({ usual: 'as usual', search: 'covering water', sight: 'one fish in sight' })
+const about = computed(() => [
+  choice('casting', props.day.aim ?? 'usual', AIMS, to =>
+    setFish({ aim: to === 'usual' ? undefined : to, ...(to === 'sight' ? {} : { sightM: undefined }) }),
+  ),
+  ...(props.day.aim === 'sight'
+    ? [
+        number('it is off', props.day.sightM ?? SIGHT_M, [whole.value, SIGHT_RANGE_M, 1], sightM =>
+          setFish({ sightM }),
+        ),
+      ]
+    : []),
 ])
 /** On a phone the form folds away, so that the answer comes first. */
 const narrow = useMediaQuery('(max-width: 639px)')
@@ -130,6 +146,7 @@ function takeSpot(id: string): void {
       /></span>
       <FieldRow :fields="aboutFood" />
       <ZoneField />
+      <FieldRow :fields="about" />
       <slot />
     </div>
   </section>

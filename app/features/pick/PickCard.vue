@@ -8,12 +8,14 @@ import type { PickAnswer } from '~/compute/pick'
 import {
   cadenceWords,
   factorRows,
+  knotAdvice,
   lineWords,
   rigWords,
   rodWords,
   sizeWords,
-  tackleAdvice,
 } from '#words/pickWords'
+import { castWords } from '#words/castWords'
+import { leaderText } from '#words/leaderWords'
 import { limitText } from '#words/limitWords'
 import { reasonText } from '#words/pickReasons'
 import { BASIS_MARKS, POINT_WORDS, restWords } from '#words/words'
@@ -127,7 +129,8 @@ const colours = computed(() => coloursOf(props.day.prey, props.day.clarity, prop
       <div>
         <dt>rod</dt>
         <dd>
-          <span data-own>{{ rodName ?? 'any' }}</span>, {{ rodWords(pick) }}
+          <span data-own>{{ rodName ?? 'any' }}</span>, {{ rodWords(pick) }}; throws it
+          {{ castWords(pick.report.cast, day.wind, settings.units) }}
         </dd>
       </div>
       <div v-for="s in steps" :key="s.weightKg">
@@ -153,7 +156,11 @@ const colours = computed(() => coloursOf(props.day.prey, props.day.clarity, prop
       </div>
       <div>
         <dt>tie</dt>
-        <dd>{{ tackleAdvice(day, pick).join(' ') }} <i class="label">custom</i></dd>
+        <dd>{{ leaderText(pick.leader, day, settings.system) }}</dd>
+      </div>
+      <div>
+        <dt>knot</dt>
+        <dd>{{ knotAdvice(day, pick) }} <i class="label">custom</i></dd>
       </div>
       <div>
         <dt>colour</dt>

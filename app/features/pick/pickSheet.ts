@@ -17,12 +17,19 @@ export function layOut(
 ): SpreadContent {
   const [first] = picks
   if (!first) return content
-  const { line, retrieve, rod } = first.pick.outfit
+  const { line, retrieve, rod, rodLengthM, castKg } = first.pick.outfit
   return {
     ...content,
     bait: { ...first.bait } as SpreadContent['bait'],
     line: { kind: line.kind, strengthN: line.strengthN },
-    fishing: { feeding: day.feeding, retrieve, rod, match: first.pick.match },
+    fishing: {
+      feeding: day.feeding,
+      retrieve,
+      rod,
+      match: first.pick.match,
+      ...(rodLengthM === undefined ? {} : { rodLengthM }),
+      ...(castKg ? { castKg: [...castKg] } : {}),
+    },
     lanes: picks
       .slice(0, LETTERS.length)
       .map(({ rig }, i) => ({ letter: LETTERS[i]!, ...rig }) as SpreadContent['lanes'][number]),

@@ -30,7 +30,7 @@ const emit = defineEmits<{ choose: [] }>()
 const settings = useSettings()
 const host = useTemplateRef('host')
 const { width } = useElementSize(host)
-const SKETCH = 104
+const SKETCH = 86
 const drawing = computed<RigDrawing | undefined>(() =>
   props.outcome && props.outcome.kind !== 'invalid' ? props.outcome.drawing : undefined,
 )
@@ -101,7 +101,7 @@ const described = computed(
   display: grid;
   grid-template-rows: subgrid;
   grid-template-columns: minmax(0, 1fr);
-  grid-row: span 9;
+  grid-row: span 10;
   min-width: 0;
   border-left: var(--line-weight) solid var(--hair-strong);
   align-content: start;
@@ -125,7 +125,7 @@ const described = computed(
   overflow: hidden;
 }
 .stopped {
-  grid-row: span 6;
+  grid-row: span 7;
   padding: 14px 12px;
   font-size: 16px;
   border-top: var(--line-weight) solid var(--hair);

@@ -10,9 +10,10 @@ import RangeWhisker from './RangeWhisker.vue'
 import { BOTTOMS, COVERS, radToDeg, type Evidence, type RigReport } from '#core'
 import type { MeasureAxes } from './axes'
 import { DOUBT_WORDS, fallLimits, LOSS_WORDS, oddsText, postureWords } from '#words/words'
+import { castHint, castNote } from '#words/castWords'
 import { percentText, withUnit } from '#words/units'
 
-/** The five measures of one rig and its fit. */
+/** The measures of one rig and its fit. */
 const props = defineProps<{
   report: RigReport
   axes: MeasureAxes
@@ -53,6 +54,7 @@ const movedFall = computed(() => {
     ? ` Moved by ${f.drops} ${f.pooled ? 'drops of other baits of its form and plastic' : 'drops of this bait'}: drag ${f.drag.toFixed(2)} of the model's, turning moment ${f.eta.toFixed(2)}.`
     : ''
 })
+const still = computed(() => props.report.cast.stillM ?? props.report.cast.distanceM)
 const hints = computed(() => ({
   fall: `${range(seconds, fall.value.timeS)} s to the bottom.${fallLimits(fall.value)} Least certain: ${DOUBT_WORDS[fall.value.mainDoubt]}. Computed from the fall.${movedFall.value}`,
   posture: `Pitch ${range(x => `${Math.round(radToDeg(x))}°`, fall.value.pitchRad)}, roll ${range(x => `${Math.round(radToDeg(x))}°`, fall.value.rollRad)}.${props.report.tailHz ? ` Tail beats ${range(x => x.toFixed(0), props.report.tailHz)} times a second, from the Strouhal number.` : ''} Computed from the fall.`,
@@ -117,6 +119,16 @@ const hints = computed(() => ({
     :hint="hints.hookUp"
   >
     <RangeWhisker :measure="report.strike.hookUp" :axis="axes.hookUp" />
+  </MeasureRow>
+  <MeasureRow
+    term="cast"
+    :value="String(Math.round(settings.units.depth.from(still.value)))"
+    :unit="settings.units.depth.label"
+    :note="castNote(report.cast, spread.content.water.wind, settings.units)"
+    :basis="still.basis"
+    :hint="castHint(report.cast, spread.content.water.wind, settings.units)"
+  >
+    <RangeWhisker :measure="still" :axis="axes.cast" />
   </MeasureRow>
   <FitNotes :fit="report.fit" />
 </template>

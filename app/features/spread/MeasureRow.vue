@@ -27,14 +27,14 @@ defineProps<{ term: TermId; value: string; unit: string; note: string; basis: Ba
   grid-template: 'name number picture' auto 'name note picture' auto / 52px minmax(0, 1fr) auto;
   column-gap: 6px;
   align-items: center;
-  padding: 3px 10px 4px;
+  padding: 1px 10px 2px;
   border-top: var(--line-weight) solid var(--hair);
-  min-height: 50px;
+  min-height: 44px;
 }
 .name {
   grid-area: name;
   align-self: start;
-  padding-top: 7px;
+  padding-top: 5px;
 }
 .number {
   grid-area: number;
@@ -42,7 +42,7 @@ defineProps<{ term: TermId; value: string; unit: string; note: string; basis: Ba
   line-height: 1.05;
 }
 .number b {
-  font-size: 24px;
+  font-size: 23px;
   font-weight: 600;
   letter-spacing: -0.01em;
 }

@@ -5,6 +5,7 @@ import { computed, useTemplateRef } from 'vue'
 import { useSettings } from '~/ui/settings'
 import { useSpread } from '~/sheet/spread'
 import LineField from '~/sheet/fields/LineField.vue'
+import RodField from '~/sheet/fields/RodField.vue'
 import NumberFieldDepth from '~/sheet/fields/NumberFieldDepth.vue'
 import WaterSection from './WaterSection.vue'
 import ZoneField from '~/sheet/fields/ZoneField.vue'
@@ -23,7 +24,7 @@ const host = useTemplateRef('host')
 const { width } = useElementSize(host, undefined, { box: 'border-box' })
 const water = computed(() => spread.content.water)
 
-const { cover, bottom, current, salt, temperature } = useWaterFields()
+const { cover, bottom, current, salt, temperature, wind } = useWaterFields()
 const setPlace = (event: Event): void =>
   spread.edit(draft => void (draft.water.place = (event.target as HTMLInputElement).value.trim()))
 
@@ -72,8 +73,9 @@ const saltHint = computed(
       @change="setPlace"
     />
     <div class="surface">
-      <span class="of-water" :title="saltHint"><FieldRow :fields="[salt, temperature]" /></span>
+      <span class="of-water" :title="saltHint"><FieldRow :fields="[salt, temperature, ...wind]" /></span>
       <LineField />
+      <RodField />
     </div>
     <div class="bed">
       <NumberFieldDepth />

@@ -5,6 +5,7 @@ export interface MeasureAxes {
   readonly fall: readonly [number, number]
   readonly minutes: readonly [number, number]
   readonly hookUp: readonly [number, number]
+  readonly cast: readonly [number, number]
 }
 
 export function axesOf(reports: readonly RigReport[]): MeasureAxes {
@@ -12,5 +13,11 @@ export function axesOf(reports: readonly RigReport[]): MeasureAxes {
     Math.min(...reports.map(r => pick(r).low)),
     Math.max(...reports.map(r => pick(r).high)),
   ]
-  return { fall: reports.length > 0 ? span(r => r.fall.timeS) : [1, 10], minutes: [0, 60], hookUp: [0, 1] }
+  const some = reports.length > 0
+  return {
+    fall: some ? span(r => r.fall.timeS) : [1, 10],
+    minutes: [0, 60],
+    hookUp: [0, 1],
+    cast: [0, some ? Math.max(30, span(r => r.cast.stillM ?? r.cast.distanceM)[1]) : 40],
+  }
 }

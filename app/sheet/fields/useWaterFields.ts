@@ -10,9 +10,11 @@ import {
 } from '#core'
 import { choice, choicesOf, number } from '~/ui/fields'
 import { useSettings } from '~/ui/settings'
+import { WIND_RANGE_MS } from '#schemas/fields'
 import { useSpread } from '../spread'
 
 const SALTS = choicesOf({ fresh: 'fresh', brackish: 'brackish', salt: 'salt' })
+const WIND_FROM = choicesOf({ ahead: 'in your face', behind: 'from behind' })
 const covers = choicesOf(COVERS, COVER_IDS)
 const bottoms = choicesOf(BOTTOMS, BOTTOM_IDS)
 
@@ -36,6 +38,12 @@ export function useWaterFields() {
       if (surfaceMS === 0) delete draft.water.stream
       else draft.water.stream = { surfaceMS, towardRad: draft.water.stream?.towardRad ?? 0 }
     })
+  /** Wind set here blows in the angler's face until it is said to come from behind. */
+  const setWind = (speedMS: number): void =>
+    spread.edit(draft => {
+      if (speedMS === 0) delete draft.water.wind
+      else draft.water.wind = { speedMS, from: draft.water.wind?.from ?? 'ahead' }
+    })
   return {
     cover: computed(() => choice('cover', water.value.cover, covers, to => set('cover', to))),
     bottom: computed(() => choice('bottom', water.value.bottom, bottoms, to => set('bottom', to))),
@@ -47,6 +55,21 @@ export function useWaterFields() {
         setCurrent,
       ),
     ),
+    wind: computed(() => [
+      number(
+        'wind',
+        water.value.wind?.speedMS ?? 0,
+        [settings.units.speed, WIND_RANGE_MS, settings.units.speed.to(1)],
+        setWind,
+      ),
+      ...(water.value.wind
+        ? [
+            choice('wind from', water.value.wind.from, WIND_FROM, from =>
+              set('wind', { speedMS: water.value.wind?.speedMS ?? 0, from }),
+            ),
+          ]
+        : []),
+    ]),
     salt: computed(() =>
       choice('water', nearestSalt(water.value.salinityGKg), SALTS, to =>
         set('salinityGKg', SALINITY_GKG[to]),

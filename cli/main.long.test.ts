@@ -242,6 +242,56 @@ describe('dunecrest evaluate', () => {
     })
   })
 
+  it('says how far a light head goes, and what eight metres a second of wind leave of it', () => {
+    const light = {
+      ...example!.json,
+      bait: { form: 'slimShad', lengthM: 0.064, material: 'plain' },
+      rig: { family: 'E1', hookSize: '1/0', weightKg: 0.00177, weightMaterial: 'lead', pointRest: 'open' },
+    }
+    type Cast = { cast: { distanceM: { value: number; low: number }; stillM?: { value: number } } }
+    const still = evaluate(light).json<Cast>().cast
+    const blown = evaluate({ ...light, wind: { speedMS: 8, from: 'ahead' } }).json<Cast>().cast
+    expect(still.stillM).toBeUndefined()
+    expect(blown.stillM!.value).toBe(still.distanceM.value)
+    expect(blown.distanceM.value).toBeLessThan(0.85 * still.distanceM.value)
+    expect(blown.distanceM.low).toBeGreaterThan(2)
+    expect(evaluate({ ...light, wind: { speedMS: 8, from: 'left' } })).toMatchObject({
+      status: 2,
+      stderr: expect.stringMatching(/wind.from/) as string,
+    })
+  })
+
+  it('picks for one bass in sight in thin water what lands softly and reaches it, and says so', () => {
+    const box = join(folder, 'box.json')
+    writeFileSync(box, JSON.stringify({ format: 'dunecrest-box', version: 1, items: DEMO_BOX }))
+    const day = join(folder, 'sight.json')
+    const seen = {
+      format: 'dunecrest-day',
+      version: 1,
+      depthM: 0.4,
+      temperatureC: 20,
+      salinityGKg: 0,
+      cover: 'sparseWeed',
+      bottom: 'sand',
+      species: 'blackBass',
+      aim: 'sight',
+      sightM: 14,
+    }
+    writeFileSync(day, JSON.stringify(seen))
+    const { picks, reasons } = dunecrest('choose', day, '--box', box).json<{
+      picks: {
+        cast: { distanceM: { value: number }; splash: { kind: string } }
+        leader: { sentence: string }
+      }[]
+      reasons: string[]
+    }>()
+    expect(picks[0]!.cast.splash.kind).toBe('soft')
+    expect(picks[0]!.cast.distanceM.value).toBeGreaterThan(14)
+    expect(picks[0]!.leader.sentence).toMatch(/^Leader|^No leader/)
+    expect(reasons[0]).toMatch(/take notice/)
+    expect(reasons.some(r => /14 m off is reached/.test(r))).toBe(true)
+  })
+
   it('helps, and refuses what it does not know', () => {
     expect(dunecrest('--help')).toMatchObject({
       status: 0,

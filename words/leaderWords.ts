@@ -35,7 +35,10 @@ export function leaderText(leader: Leader, day: Day, system: UnitSystem): string
     material === 'wire' || leftShare > 0.97
       ? ''
       : ` A fish's rubbing leaves it ${percentText(leftShare)}: cut it back then.`
-  const drags = dragShare > 0.1 ? ` Water holds it by ${percentText(dragShare)} of the rig's own side.` : ''
+  const drags =
+    dragShare > 0.1
+      ? ` Thicker than the line, it adds ${percentText(dragShare)} to the side that the water holds: it falls slower.`
+      : ''
   const opens = hookFirst ? ' The hook opens before it breaks.' : ' It breaks before the hook opens.'
   return `Leader: ${length} of ${MATERIALS[material]}, ${withUnit(diameterM, fine)}, ${withUnit(strengthN, lineStrength)}: ${why}.${keeps}${drags}${opens}`
 }

@@ -144,7 +144,7 @@ export function conclude(
     ...seen,
     picks,
     odds,
-    reasons: reasonsFor(best, picks.slice(1)),
+    reasons: reasonsFor(best, picks.slice(1), day.aim),
     whyNots: WELL_KNOWN.filter(id => !picks.some(p => p.rig.family === id)).flatMap(
       id => whyNot(id, best, done, candidates, riggings) ?? [],
     ),

@@ -74,8 +74,8 @@ describe('leader', () => {
   })
   it('has figures for every fish', () => {
     for (const species of SPECIES_IDS) {
-      const { strengthN, lengthM, dragShare } = of({ species, bottom: 'shell', clarity: 'clear' })
-      expect([strengthN, lengthM, dragShare].every(x => Number.isFinite(x) && x > 0)).toBe(true)
+      const { strengthN, lengthM, diameterM } = of({ species, bottom: 'shell', clarity: 'clear' })
+      expect([strengthN, lengthM, diameterM].every(x => Number.isFinite(x) && x > 0)).toBe(true)
     }
   })
 })

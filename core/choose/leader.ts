@@ -20,7 +20,7 @@ export interface Leader {
   readonly strengthN: number
   /** the strongest first */ readonly reasons: readonly LeaderReason[]
   /** what is left of its strength after the rubs of one fish */ readonly leftShare: number
-  /** side of the leader that the water holds, against the rig's own */ readonly dragShare: number
+  /** side that its thickness adds to the line's, against the rig's own */ readonly dragShare: number
   /** the hook opens before the leader breaks */ readonly hookFirst: boolean
 }
 
@@ -101,7 +101,7 @@ export function leaderFor(day: Day, line: Line, rig: Led): Leader {
     strengthN,
     reasons: reasons.length > 0 ? reasons : [{ id: 'none' }],
     leftShare: material === 'wire' || material === 'none' ? 1 : left(material, diameterM, rubs),
-    dragShare: (diameterM * lengthM) / rig.sideM2,
+    dragShare: (Math.max(0, diameterM - line.diameterM) * lengthM) / rig.sideM2,
     hookFirst: rig.openingN < KNOT * strengthN,
   })
   if (reasons.length === 0) return { ...made('none', 0, 0, line.strengthN), leftShare }

@@ -1,6 +1,6 @@
 import type { FamilyId, PointRest, RigSpec } from '../rig/spec'
 import type { CoverId } from '../snag/cover'
-import type { Day, Way } from './day'
+import type { Aim, Day, Way } from './day'
 import type { Finalist } from './finish'
 import type { Goods, Rigging } from './goods'
 import { limitOf, type Limit, type LimitId } from './limits'
@@ -98,14 +98,26 @@ export const figuresOf = ({
   reach: factors.reach,
 })
 
-/** What speaks for a rig: first what it gains most over the others; then what is weak in it. */
-export function reasonsFor(best: Finalist, others: readonly Finalist[]): FactorId[] {
+/** What is told first, by what the angler is about. */
+const TOLD_FIRST: Readonly<Record<Aim, readonly FactorId[]>> = {
+  search: ['reach'],
+  sight: ['quiet', 'time', 'reach'],
+}
+
+/**
+ * What speaks for a rig: first what the angler is about, then what it gains most over the others; then what
+ * is weak in it.
+ */
+export function reasonsFor(best: Finalist, others: readonly Finalist[], aim?: Aim): FactorId[] {
+  const asked = aim ? TOLD_FIRST[aim] : []
   const middle = (id: FactorId): number =>
     Math.max(0.02, others.reduce((sum, o) => sum + o.factors[id], 0) / Math.max(1, others.length))
   // what is the same for all of them says nothing
-  const telling = FACTOR_IDS.filter(id => [best, ...others].some(f => f.factors[id] !== 1))
+  const telling = FACTOR_IDS.filter(id => !asked.includes(id)).filter(id =>
+    [best, ...others].some(f => f.factors[id] !== 1),
+  )
   const order = telling.sort((a, b) => best.factors[b] / middle(b) - best.factors[a] / middle(a))
-  return order.filter((id, i) => i < 3 || best.factors[id] < WEAK)
+  return [...asked, ...order.filter((id, i) => i < 3 || best.factors[id] < WEAK)]
 }
 
 /** A share below this is a weakness worth saying. */

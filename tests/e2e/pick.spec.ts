@@ -166,3 +166,39 @@ test('spots: from the sheet, renamed, deleted and back, out as GPX and in again'
   await dialog.getByRole('button', { name: 'Delete' }).click()
   await expect(dialog.getByRole('listitem')).toHaveCount(12)
 })
+
+test('one fish in sight in thin, clear water: what lands softly is picked, with the chance to reach it; covering water, how much of it', async ({
+  sheet,
+  page,
+}) => {
+  test.setTimeout(150_000)
+  await page.goto(`${sheet.app.url}/pick`)
+  await settled(sheet)
+  await sheet.type('depth', '0.4')
+  await sheet.choose('casting', 'one fish in sight')
+  await settled(sheet)
+  await expect(page.getByLabel('it is off', { exact: true })).toHaveValue('12')
+  await expect(pick(sheet)).toContainText(/lands softly/)
+  await expect(pick(sheet).locator('.reasons')).toContainText(
+    /take notice|off is reached|the one cast counts/,
+  )
+  await sheet.choose('casting', 'covering water')
+  await settled(sheet)
+  await expect(pick(sheet).locator('.reasons')).toContainText(/covers .* of water in an hour/)
+})
+
+test('over shell with braid, and for pike, a leader is asked for with its reason', async ({
+  sheet,
+  page,
+}) => {
+  test.setTimeout(150_000)
+  await page.goto(`${sheet.app.url}/pick`)
+  await settled(sheet)
+  await sheet.choose('bottom', 'shell bed')
+  await sheet.choose('clarity', 'stained')
+  await settled(sheet)
+  await expect(pick(sheet)).toContainText(/Leader: .* fluorocarbon.*shell edge/)
+  await sheet.choose('fish', 'pike')
+  await settled(sheet)
+  await expect(pick(sheet)).toContainText(/Leader: .* wire.*teeth of pike/)
+})

@@ -216,3 +216,42 @@ test('the page stays free to answer while it computes', async ({ sheet, page }) 
   // were the figures worked out on the page itself, the longest stall would be about one whole change
   expect(longest).toBeLessThan(0.7)
 })
+
+test('the cast: the wind takes most from the light, a stiffer rod and measured casts move it, all of it undone', async ({
+  sheet,
+  page,
+}) => {
+  await sheet.open()
+  const cast = (letter: string): Promise<number> => sheet.figure(letter, 'cast')
+  const [a, b, c] = [await cast('A'), await cast('B'), await cast('C')]
+  // unweighted goes least far, and lands softest
+  expect(b).toBeLessThan(a)
+  expect(a).toBeLessThan(c)
+  await expect(sheet.row('B', 'cast')).toContainText('lands softly')
+  await expect(sheet.row('B', 'cast')).toContainText(/skips \d/)
+  await sheet.type('wind', '8')
+  const into = async (letter: string): Promise<number> => {
+    await expect(sheet.row(letter, 'cast')).toContainText(/\d+ into this wind/)
+    return Number(/(\d+) into/.exec(await sheet.row(letter, 'cast').innerText())![1])
+  }
+  expect((await into('B')) / b).toBeLessThan((await into('C')) / c)
+  await sheet.choose('wind from', 'from behind')
+  await expect(sheet.row('C', 'cast')).toContainText(/\d+ with this wind/)
+  await page.getByRole('button', { name: /^Rod:/ }).click()
+  const panel = page.getByRole('dialog')
+  await sheet.accessible()
+  await sheet.type('went', '48')
+  await panel.getByRole('button', { name: 'Add' }).click()
+  await expect(panel.getByRole('listitem')).toHaveCount(1)
+  await expect.poll(() => cast('C')).toBeGreaterThan(c)
+  await expect(sheet.row('C', 'cast').getByRole('img', { name: 'measured' })).toBeVisible()
+  await sheet.type('went', '900')
+  await expect(panel.getByRole('alert')).toContainText('must lie between')
+  await panel.getByRole('button', { name: /^Remove the cast/ }).click()
+  await expect.poll(() => cast('C')).toBe(c)
+  await page.keyboard.press('Escape')
+  // the wind goes with undo
+  for (let i = 0; i < 4; i++) await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByLabel('wind', { exact: true })).toHaveValue('0')
+  await expect(sheet.row('C', 'cast')).not.toContainText('wind')
+})

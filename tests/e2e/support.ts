@@ -94,9 +94,7 @@ export class Sheet {
       () =>
         new Promise<boolean>(resolve =>
           requestAnimationFrame(() =>
-            requestAnimationFrame(() =>
-              resolve(!matchMedia('(prefers-reduced-motion: reduce)').matches),
-            ),
+            requestAnimationFrame(() => resolve(!matchMedia('(prefers-reduced-motion: reduce)').matches)),
           ),
         ),
     )

@@ -133,8 +133,11 @@ function takeSpot(id: string): void {
           label="they are"
           :model-value="day.activity"
           :items="activities"
-          @update:model-value="activity => setFish({ activity })" /><span v-if="!own.activity" class="label"
-          >from temperature and month</span
+          @update:model-value="activity => setFish({ activity })" /><span
+          v-if="!own.activity"
+          class="label"
+          title="From the temperature and the month"
+          >worked out</span
         ><UButton
           v-else
           icon="i-lucide-rotate-ccw"

@@ -119,8 +119,8 @@ defineExpose({
       />
     </div>
     <p class="label key">
-      Side view; ticks count {{ end > 30 ? 'tens of' : end > 12 ? 'fives of' : '' }} seconds. Rigs drawn
-      {{ scale.magnified.toFixed(scale.magnified < 3 ? 1 : 0) }} times larger than the depth.
+      Ticks: {{ end > 30 ? 'ten seconds' : end > 12 ? 'five seconds' : 'seconds' }}; rigs
+      {{ scale.magnified.toFixed(scale.magnified < 3 ? 1 : 0) }} times as large.
     </p>
   </section>
 </template>

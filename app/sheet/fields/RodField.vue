@@ -18,6 +18,10 @@ const fishing = computed(() => spread.content.fishing ?? {})
 const power = computed<RodPower>(() => fishing.value.rod ?? 'medium')
 const lengthM = computed(() => fishing.value.rodLengthM ?? RODS[power.value].lengthM)
 const casts = computed(() => fishing.value.casts ?? [])
+const thrown = computed(() => ({
+  ...settings.units.weight,
+  decimals: settings.units.weight.label === 'oz' ? 2 : 1,
+}))
 const whole = computed(() => ({ ...settings.units.depth, decimals: 0 }))
 const shown = computed(
   () => `${RODS[power.value].name}, ${withUnit(lengthM.value, { ...settings.units.depth, decimals: 1 })}`,
@@ -60,7 +64,7 @@ const remove = (at: number): void =>
             @update:model-value="to => set({ rodLengthM: to })"
           />
         </div>
-        <h3>Casts you measured with it</h3>
+        <p class="of">Casts you measured with it</p>
         <p class="label">
           In still air, with a compact lure. They move the distance of every rig on this sheet.
         </p>
@@ -82,7 +86,7 @@ const remove = (at: number): void =>
           <NumberField
             v-model="cast.massKg"
             label="weight thrown"
-            :unit="settings.units.weight"
+            :unit="thrown"
             :range="CAST_KG"
             :step="gToKg(1)"
           />
@@ -111,7 +115,7 @@ const remove = (at: number): void =>
   gap: 8px 14px;
   align-items: baseline;
 }
-h3 {
+.of {
   font-size: 14px;
   font-weight: 600;
 }

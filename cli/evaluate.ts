@@ -2,10 +2,14 @@ import {
   assembleBareBait,
   bareWeight,
   evaluateBare,
+  evaluateOnTop,
   evaluateRig,
   lineOf,
   waterOf,
+  type Conditions,
+  type EvaluateOptions,
   type FallResult,
+  type OnTopReport,
   type Outcome,
   type RigReport,
   type Water,
@@ -16,7 +20,12 @@ import { dropRows } from '../shared/dropRecord'
 /** Output of `evaluate`. SI; angles in radians; every measure with its range and basis. */
 export type Evaluation =
   | { readonly ok: true; readonly [key: string]: unknown }
-  | { readonly ok: false; readonly code: string; readonly message: string }
+  | {
+      readonly ok: false
+      readonly code: string
+      readonly message: string
+      /** a rig that floats, as it is fished on the surface */ readonly onTop?: OnTopReport
+    }
 
 /** Evaluates what a rig file describes, by the same core as the application. */
 export function evaluateFile(file: RigFile, options: { readonly path: boolean }): Evaluation {
@@ -41,7 +50,10 @@ export function evaluateFile(file: RigFile, options: { readonly path: boolean })
     }
   }
   const outcome = reportOf(file)
-  if (!outcome.ok) return outcome
+  if (!outcome.ok) {
+    const onTop = outcome.code === 'floats' ? onTopOf(file) : undefined
+    return onTop ? { ...outcome, onTop } : outcome
+  }
   const {
     massKg,
     fall,
@@ -68,9 +80,21 @@ export function evaluateFile(file: RigFile, options: { readonly path: boolean })
 }
 
 /** The report of a rig file with bait, rig and line. */
-export function reportOf(file: WholeRigFile): Outcome<RigReport> {
+export const reportOf = (file: WholeRigFile): Outcome<RigReport> =>
+  evaluateRig(file.bait, file.rig, conditionsIn(file), optionsOf(file))
+
+/** A rig that floats, as it is fished on the surface. */
+const onTopOf = (file: WholeRigFile): OnTopReport | undefined =>
+  evaluateOnTop(file.bait, file.rig, conditionsIn(file), optionsOf(file))
+
+const optionsOf = (file: WholeRigFile): EvaluateOptions => ({
+  water: waterFrom(file),
+  ...(file.seed === undefined ? {} : { seed: file.seed }),
+})
+
+function conditionsIn(file: WholeRigFile): Conditions {
   const { depthM } = file.water
-  const conditions = {
+  return {
     depthM,
     temperatureC: 0,
     salinityGKg: 0,
@@ -84,10 +108,6 @@ export function reportOf(file: WholeRigFile): Outcome<RigReport> {
     ...(file.clarity ? { clarity: file.clarity } : {}),
     ...(file.line.hold ? { hold: file.line.hold } : {}),
   }
-  return evaluateRig(file.bait, file.rig, conditions, {
-    water: waterFrom(file),
-    ...(file.seed === undefined ? {} : { seed: file.seed }),
-  })
 }
 
 function waterFrom({ water }: RigFile): Water {

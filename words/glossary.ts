@@ -20,6 +20,10 @@ export const GLOSSARY = {
     name: 'hook-up',
     text: 'Of a hundred bites so many end hooked. Beside it what loses most of the rest.',
   },
+  onTop: {
+    name: 'on top',
+    text: 'It floats in this water. How it sits: level or nose down, back or belly up, where the point looks, how much of it is under; how it is worked there.',
+  },
   cast: {
     name: 'cast',
     text: 'How far an easy overhead cast with this rod and line throws it in still air, what the wind makes of it, how it lands, and how far it skips when thrown low under a dock or branches.',

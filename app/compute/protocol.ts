@@ -16,6 +16,7 @@ import type {
   Evidence,
   Finalist,
   DropFailure,
+  OnTopReport,
   Problem,
   RigDrawing,
   RigReport,
@@ -52,6 +53,7 @@ export type LaneOutcome =
       readonly code: DropFailure
       readonly message: string
       /** where it was left, m below the surface */ readonly depthM?: number
+      /** a rig that floats, as it is fished on the surface */ readonly onTop?: OnTopReport
       readonly drawing: RigDrawing
       readonly solid: RigSolid
     }

@@ -2,6 +2,7 @@ import {
   assembleRig,
   drawRig,
   ensembleAfter,
+  evaluateOnTop,
   evaluateRig,
   failure,
   judgeLanes,
@@ -184,9 +185,12 @@ function evaluateLane(
   if (problems.length > 0) return { kind: 'invalid', problems }
   const rig = assembleRig(bait, spec)
   const pictures = { drawing: drawRig(rig), solid: solidOf(rig) }
-  const outcome = evaluateRig(bait, spec, evidence ? { ...conditions, evidence } : conditions, {
-    recall: remembered,
-  })
+  const place = evidence ? { ...conditions, evidence } : conditions
+  const outcome = evaluateRig(bait, spec, place, { recall: remembered })
+  const onTop =
+    !outcome.ok && outcome.code === 'floats'
+      ? evaluateOnTop(bait, spec, place, { recall: remembered })
+      : undefined
   return outcome.ok
     ? { kind: 'done', report: outcome.value, ...pictures }
     : {
@@ -194,6 +198,7 @@ function evaluateLane(
         code: outcome.code,
         message: outcome.message,
         ...(outcome.depthM === undefined ? {} : { depthM: outcome.depthM }),
+        ...(onTop ? { onTop } : {}),
         ...pictures,
       }
 }

@@ -56,7 +56,11 @@ describe('leader', () => {
     expect(at(braid)).toBeGreaterThan(0)
     const thick = lineFromLb('fluorocarbon', 40)
     expect(of({ bottom: 'shell' }, thick).material).toBe('none')
-    expect(of({ bottom: 'shell' }, thick).leftShare).toBeGreaterThan(0.8)
+    const [worn] = of({ bottom: 'shell' }, lineFromLb('braid', 40)).reasons
+    expect(worn).toMatchObject({ id: 'abrasion' })
+    expect(worn!.id === 'abrasion' && worn!.leftShare).toBeLessThan(
+      0.5 * of({ bottom: 'shell' }, thick).leftShare,
+    )
   })
   it('is thicker where more rubs are met, and holds what nine fish in ten pull', () => {
     const [sand, shell, both] = [rubsOf('open', 'sand'), rubsOf('open', 'shell'), rubsOf('boulders', 'rock')]

@@ -32,9 +32,12 @@ const WEAR_M: Readonly<Record<LineKind, number>> = { braid: 6e-5, mono: 2.6e-5, 
 const SHARP: Readonly<Partial<Record<Placed['look'], number>>> = { stone: 1, gap: 0.6, clump: 0.8, pile: 0.3 }
 /** Rounding of an edge at which it cuts half as well, m. *Assumed.* */
 const BLUNT_M = 0.006
-/** Fewer rubs than this on a fish are no reason for a leader, nor is a line that keeps so much of itself. */
+/**
+ * Fewer rubs than this on a fish are no reason for a leader; nor is a line that keeps so much of itself, and
+ * holds with it what nine fish in ten pull.
+ */
 const RUBS = 0.25
-const KEEPS = 0.8
+const KEEPS = 0.5
 /** Knots keep four fifths of a line. */
 const KNOT = 0.8
 /** Pull that nine in ten fish stay under, in standard deviations. */
@@ -83,9 +86,12 @@ export function leaderFor(day: Day, line: Line, rig: Led): Leader {
   const { rubs, on } = rubsOf(day.cover, day.bottom)
   const leftShare = left(line.kind, line.diameterM, rubs)
   const { teeth } = SPECIES[day.species]
+  const { medianN, gsd } = pullOutOf(day.cover, day.bottom)
+  const mostN = medianN * gsd ** MOST_Z
+  const worn = rubs > RUBS && (leftShare < KEEPS || KNOT * line.strengthN * leftShare < mostN)
   const reasons: LeaderReason[] = [
     ...(teeth === 'cutting' ? [{ id: 'teeth', teeth } as const] : []),
-    ...(rubs > RUBS && leftShare < KEEPS ? [{ id: 'abrasion', rubs, leftShare, on } as const] : []),
+    ...(worn ? [{ id: 'abrasion', rubs, leftShare, on } as const] : []),
     ...(teeth === 'rasping' ? [{ id: 'teeth', teeth } as const] : []),
     ...(line.kind === 'braid' && day.clarity === 'clear' ? [{ id: 'clarity' } as const] : []),
   ]
@@ -107,12 +113,12 @@ export function leaderFor(day: Day, line: Line, rig: Led): Leader {
   if (reasons.length === 0) return { ...made('none', 0, 0, line.strengthN), leftShare }
   const lengthM = Math.max(...reasons.map(r => (r.id === 'none' ? 0 : LENGTH_M[r.id])))
   if (teeth === 'cutting') return made('wire', WIRE.diameterM, lengthM, WIRE.strengthN)
-  const { medianN, gsd } = pullOutOf(day.cover, day.bottom)
-  const needN = Math.min(KNOT * line.strengthN, medianN * gsd ** MOST_Z)
+  const needN = Math.min(KNOT * line.strengthN, mostN)
   const holds = (d: number): boolean =>
     KNOT * strengthOf('fluorocarbon', d) * left('fluorocarbon', d, rubs) >= needN &&
     (teeth !== 'rasping' || d >= RASPED_M)
-  const least = reasons.some(r => r.id !== 'clarity') ? 0 : CLEAR_M
+  // thinner than the line it would be the first to go
+  const least = Math.max(line.diameterM, worn ? 0 : CLEAR_M)
   const diameterM = LADDER_M.find(d => d >= least && holds(d)) ?? LADDER_M[LADDER_M.length - 1]!
   return made('fluorocarbon', diameterM, lengthM, strengthOf('fluorocarbon', diameterM))
 }

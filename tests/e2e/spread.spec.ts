@@ -179,10 +179,15 @@ test('nonsense is refused at its field and nothing is lost', async ({ sheet, pag
   await expect(page.getByLabel('length', { exact: true })).toHaveValue('40')
 })
 
-test('a rig that floats says so in its lane and in the verdict', async ({ sheet }) => {
+test('a rig that floats says in its lane how it is fished on top, and in the verdict that it does not sink', async ({
+  sheet,
+}) => {
   await sheet.open()
   await sheet.choose('material', 'floating elastomer')
-  await expect(sheet.lane('B')).toContainText('It floats: it never sinks in this water.')
+  const top = sheet.row('B', 'on top')
+  await expect(top).toContainText(/afloat.*back up, point up.*under/)
+  await expect(sheet.row('B', 'hook-up')).toContainText('takes from below')
+  await expect(sheet.row('B', 'cast')).toContainText('lands softly')
   await expect(sheet.verdict).toContainText('B is out: it floats')
 })
 

@@ -6,6 +6,7 @@ import { useSettings } from '~/ui/settings'
 import { useSpread } from '~/sheet/spread'
 import LaneControls from './LaneControls.vue'
 import LaneHead from './LaneHead.vue'
+import LaneOnTop from './LaneOnTop.vue'
 import LaneMeasures from './LaneMeasures.vue'
 import RigSketch from '~/ui/RigSketch.vue'
 import { FAMILIES, type RigDrawing } from '#core'
@@ -86,6 +87,7 @@ const described = computed(
       :evidence="known"
       :moved="moved"
     />
+    <LaneOnTop v-else-if="outcome?.kind === 'failed' && outcome.onTop" :report="outcome.onTop" :axes="axes" />
     <p v-else-if="outcome?.kind === 'failed'" class="stopped">
       {{ stoppedText(outcome, settings.units.depth) }}
     </p>

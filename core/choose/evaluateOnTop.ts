@@ -1,0 +1,90 @@
+import type { CastResult, Wind } from '../cast/evaluateCast'
+import { AIR_KGM3, GRAVITY_MS2 } from '../constants'
+import { evaluateFit, type FitResult } from '../fit/evaluateFit'
+import { afloat, type Afloat } from '../float/afloat'
+import { measure, type Measure } from '../outcome'
+import { assembleRig } from '../rig/assemble'
+import type { BaitSpec, RigSpec } from '../rig/spec'
+import { PLASTICS } from '../tackle/materials'
+import type { Conditions } from './conditions'
+import { castOf, strikeOf, type EvaluateOptions } from './evaluateRig'
+import { prepareRig } from './prepareRig'
+
+/** A rig fished on the surface. SI, rad. */
+export interface OnTopReport {
+  readonly massKg: number
+  readonly sits: Afloat
+  /** where the hook's point looks */ readonly point: 'up' | 'side' | 'down'
+  /** as dense as its plastic may be it sinks after all */ readonly maySink: boolean
+  /** carried along by the wind while it lies still, m/s; left out in still air */ readonly driftMS?: Measure
+  /** it leaves a wake from the first on, and throws water from the second, m/s */ readonly wakesMS: number
+  readonly buzzesMS: number
+  /** bites from below that end hooked */ readonly hookUp: Measure
+  readonly cast: CastResult
+  readonly fit: FitResult
+}
+
+/** Part of the takes from below that miss a bait on the surface. *Assumed*: a third, a fifth to a half. */
+const BLOW_UPS_MISSED = { value: 0.35, low: 0.2, high: 0.5 } as const
+/** Speeds over the root of gravity times length at which a body makes waves, and throws water. *Assumed.* */
+const WAKES_FROUDE = 0.35
+const BUZZES_FROUDE = 0.75
+/** Drift of the skin of the water, share of the wind (Wu 1975, J. Fluid Mech. 68: 3 to 4 % by the surface). */
+const SKIN_DRIFT = { value: 0.03, low: 0.015, high: 0.04 } as const
+
+/**
+ * How a rig that floats is fished: how it sits, drifts and is worked, how it is thrown, and what of the bites
+ * from below are hooked. Undefined where it sinks as it is meant, or its weight hangs on its own.
+ * @throws RangeError when the rig or the water cannot be built
+ */
+export function evaluateOnTop(
+  bait: BaitSpec,
+  spec: RigSpec,
+  conditions: Conditions,
+  options: EvaluateOptions = {},
+): OnTopReport | undefined {
+  const prepared = prepareRig(bait, spec, conditions, options.water, options.recall)
+  const { rig, water, line } = prepared
+  const { geometry, parts } = rig
+  const sinks = (massKg: number, displacedM3: number): boolean => massKg >= water.densityKgM3 * displacedM3
+  if (parts.second || sinks(geometry.massKg, geometry.displacedM3)) return undefined
+  const sits = afloat(geometry, water.densityKgM3)
+  const dense =
+    bait.densityKgM3 === undefined
+      ? assembleRig({ ...bait, densityKgM3: PLASTICS[bait.material].density.high }, spec).geometry
+      : geometry
+  const { hookUp } = strikeOf(prepared, options.seed, undefined, options.recall)
+  const keeps = (missed: number): number => 1 - missed
+  return {
+    massKg: geometry.massKg,
+    sits,
+    point: sits.up[2] > 0.5 ? 'up' : sits.up[2] < -0.5 ? 'down' : 'side',
+    maySink: sinks(dense.massKg, dense.displacedM3),
+    ...driftOf(sits, conditions.wind, water.densityKgM3),
+    wakesMS: WAKES_FROUDE * Math.sqrt(GRAVITY_MS2 * geometry.lengthM),
+    buzzesMS: BUZZES_FROUDE * Math.sqrt(GRAVITY_MS2 * geometry.lengthM),
+    hookUp: measure(
+      hookUp.value * keeps(BLOW_UPS_MISSED.value),
+      hookUp.low * keeps(BLOW_UPS_MISSED.high),
+      hookUp.high * keeps(BLOW_UPS_MISSED.low),
+      hookUp.basis,
+    ),
+    cast: castOf(prepared, options.recall),
+    fit: evaluateFit(rig, line),
+  }
+}
+
+/**
+ * What wind does to a bait left lying: air pushes what stands out of the water, water holds what is in it, and
+ * its skin moves along. Both sides are taken as one shape, so that their areas go as freeboard and draft.
+ */
+function driftOf(
+  { draftM, freeboardM }: Afloat,
+  wind: Wind | undefined,
+  waterKgM3: number,
+): { readonly driftMS?: Measure } {
+  if (!wind || wind.speedMS <= 0 || draftM <= 0) return {}
+  const pushed = Math.sqrt((AIR_KGM3 * freeboardM) / (waterKgM3 * draftM))
+  const of = (skin: number): number => wind.speedMS * (skin + pushed)
+  return { driftMS: measure(of(SKIN_DRIFT.value), of(SKIN_DRIFT.low), of(SKIN_DRIFT.high)) }
+}

@@ -1,5 +1,6 @@
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { availableParallelism } from 'node:os'
 import { join } from 'node:path'
 import { CHECKS } from './checks.mjs'
 import { build, installDependencies, ROOT } from './prepare.mjs'
@@ -10,6 +11,7 @@ import { findBrowser, findPostgres } from './programs.mjs'
  * the count.
  */
 const RESULTS = join(ROOT, 'test-results')
+const ENV = { ...process.env, NUXT_TELEMETRY_DISABLED: '1' }
 const bin = name => join(ROOT, 'node_modules', '.bin', name)
 const counts = { passed: 0, failed: 0 }
 
@@ -19,7 +21,7 @@ findPostgres()
 rmSync(RESULTS, { recursive: true, force: true })
 mkdirSync(RESULTS, { recursive: true })
 
-for (const [title, command, args] of CHECKS) check(title, bin(command), args)
+await checks()
 build()
 tests(
   'unit and server',
@@ -41,19 +43,40 @@ tests('browser', bin('playwright'), ['test'], 'e2e.json', ({ stats }) => [
 console.log(`${counts.passed} passed, ${counts.failed} failed`)
 process.exit(counts.failed > 0 ? 1 : 0)
 
-function spawn(title, command, args) {
+function run(title, command, args) {
   console.log(`› ${title}`)
   return (
     spawnSync(command, args, {
       cwd: ROOT,
       stdio: 'inherit',
-      env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1' },
+      env: ENV,
     }).status === 0
   )
 }
 
-function check(title, command, args) {
-  counts[spawn(title, command, args) ? 'passed' : 'failed']++
+/** Checks beside one another, as many as there are processors; what each prints is kept together. */
+async function checks() {
+  const left = [...CHECKS]
+  const next = async () => {
+    for (let one = left.shift(); one; one = left.shift()) {
+      const [title, command, args] = one
+      const { ok, printed } = await printedBy(bin(command), args)
+      console.log(`› ${title}`)
+      process.stdout.write(printed)
+      counts[ok ? 'passed' : 'failed']++
+    }
+  }
+  await Promise.all(Array.from({ length: availableParallelism() }, next))
+}
+
+function printedBy(command, args) {
+  const child = spawn(command, args, { cwd: ROOT, env: ENV })
+  let printed = ''
+  for (const stream of [child.stdout, child.stderr]) stream.on('data', data => void (printed += data))
+  return new Promise((resolve, reject) => {
+    child.once('error', reject)
+    child.once('close', code => resolve({ ok: code === 0, printed }))
+  })
 }
 
 /**
@@ -61,7 +84,7 @@ function check(title, command, args) {
  * failure, and so does a skipped test.
  */
 function tests(title, command, args, report, read) {
-  const ok = spawn(title, command, args)
+  const ok = run(title, command, args)
   const file = join(RESULTS, report)
   if (!existsSync(file)) return void counts.failed++
   const [passed, failed, skipped] = read(JSON.parse(readFileSync(file, 'utf8')))

@@ -3,4 +3,4 @@ import { register } from 'tsx/esm/api'
 
 register()
 const { main } = await import('../cli/main.ts')
-process.exitCode = await main(process.argv.slice(2))
+process.exitCode = main(process.argv.slice(2))

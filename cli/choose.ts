@@ -53,7 +53,7 @@ export function chooseFile(
       snag,
       strike,
       cast: f.report.cast,
-      leader: { ...f.leader, sentence: leaderText(f.leader, day, 'metric') },
+      leader: { ...f.leader, sentence: leaderText(f.leader, 'metric') },
     }
   }
   return {

@@ -16,16 +16,28 @@ import {
 import { rigFilesOf } from '../demo/examples'
 import { DEMO_BOX } from '../demo/box'
 import { DEMO_SPREADS } from '../demo/spreads'
+import { main } from './main'
 
 const root = fileURLToPath(new URL('..', import.meta.url))
 const folder = mkdtempSync(join(tmpdir(), 'dunecrest-cli-'))
 afterAll(() => rmSync(folder, { recursive: true, force: true }))
 
-function dunecrest(...args: string[]) {
+/** The command line as a process of its own. */
+function ownProcess(...args: string[]) {
   const { status, stdout, stderr } = spawnSync(
     process.execPath,
     [join(root, 'bin', 'dunecrest.mjs'), ...args],
     { cwd: root, encoding: 'utf8' },
+  )
+  return { status, stdout, stderr, json: <T>() => JSON.parse(stdout) as T }
+}
+/** The same called in place, without a process for every question. */
+function dunecrest(...args: string[]) {
+  let [stdout, stderr] = ['', '']
+  const status = main(
+    args,
+    text => void (stdout += text),
+    text => void (stderr += text),
   )
   return { status, stdout, stderr, json: <T>() => JSON.parse(stdout) as T }
 }
@@ -53,8 +65,12 @@ describe('dunecrest evaluate', () => {
     const { letter: __, ...rig } = lane!
     const expected = evaluateRig(bait, rig, { ...water, lineKind: line.kind, lineStrengthN: line.strengthN })
     if (!expected.ok) throw new Error(expected.message)
-    const out = evaluate(example!.json)
+    const file = join(folder, 'example.json')
+    writeFileSync(file, JSON.stringify(example!.json))
+    const out = ownProcess('evaluate', file)
     expect(out.status).toBe(0)
+    expect(dunecrest('evaluate', file).stdout).toBe(out.stdout)
+    expect(ownProcess('evaluate', join(folder, 'not-there.json'))).toMatchObject({ status: 2, stdout: '' })
     const {
       fall: { drop: _drop, members: _fall, ...fall },
       snag: { members: _snag, ...snag },
@@ -110,6 +126,7 @@ describe('dunecrest evaluate', () => {
       ok: false,
       code: 'floats',
       message: expect.stringMatching(/never sinks/) as string,
+      onTop: { point: 'up', maySink: expect.any(Boolean) as boolean },
     })
   })
 

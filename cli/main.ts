@@ -47,15 +47,16 @@ Exit code: 0 done, 1 the rig cannot be dropped (it floats, say), no size fits, o
 class BadCall extends Error {}
 
 /** Runs the command line. @returns the exit code */
-export async function main(
+export function main(
   args: readonly string[],
   write = (text: string): void => void process.stdout.write(text),
-): Promise<number> {
+  complain = (text: string): void => void process.stderr.write(text),
+): number {
   try {
     return run(args, write)
   } catch (error) {
     if (!(error instanceof BadCall)) throw error
-    process.stderr.write(`${error.message}\n`)
+    complain(`${error.message}\n`)
     return 2
   }
 }

@@ -1,4 +1,4 @@
-import { SPECIES, type Day, type Leader, type LeaderReason } from '#core'
+import { SPECIES, type Leader, type LeaderReason } from '#core'
 import { percentText, smallText, UNITS, withUnit, type UnitSystem } from './units'
 
 const MATERIALS: Readonly<Record<Exclude<Leader['material'], 'none'>, string>> = {
@@ -9,14 +9,14 @@ const MATERIALS: Readonly<Record<Exclude<Leader['material'], 'none'>, string>> =
 }
 
 /** Why a leader is tied, in a clause. */
-function reasonWords(reason: LeaderReason, day: Day): string {
+function reasonWords(reason: LeaderReason): string {
   switch (reason.id) {
     case 'abrasion':
       return `${reason.on} and the like rub the line about ${Math.max(1, Math.round(reason.rubs))} ${reason.rubs < 1.5 ? 'time' : 'times'} a fish, which leaves ${percentText(reason.leftShare)} of a bare line's strength`
     case 'teeth':
       return reason.teeth === 'cutting'
-        ? `teeth of ${SPECIES[day.species].name} cut any line; some tie the thickest fluorocarbon instead, look it over after every fish, and lose some`
-        : `teeth of ${SPECIES[day.species].name} rasp a thin line through`
+        ? `teeth of ${SPECIES[reason.species].name} cut any line; some tie the thickest fluorocarbon instead, look it over after every fish, and lose some`
+        : `teeth of ${SPECIES[reason.species].name} rasp a thin line through`
     case 'clarity':
       return 'braid shows in clear water (custom)'
     case 'none':
@@ -25,9 +25,9 @@ function reasonWords(reason: LeaderReason, day: Day): string {
 }
 
 /** What to tie between line and rig, and why, in sentences. */
-export function leaderText(leader: Leader, day: Day, system: UnitSystem): string {
+export function leaderText(leader: Leader, system: UnitSystem): string {
   const { material, diameterM, lengthM, strengthN, reasons, leftShare, dragShare, hookFirst } = leader
-  const why = reasons.map(r => reasonWords(r, day)).join('; ')
+  const why = reasons.map(reasonWords).join('; ')
   if (material === 'none') return `No leader: ${why}.`
   const { depth, fine, lineStrength } = UNITS[system]
   const length = lengthM < 1 ? smallText(lengthM, system) : withUnit(lengthM, { ...depth, decimals: 1 })

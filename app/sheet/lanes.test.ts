@@ -1,4 +1,6 @@
 import { describe, expect, it } from 'vitest'
+import { ozToKg } from '#core'
+import type { Lane } from '#schemas/spread'
 import { starterContent } from './starter'
 import { freeLetter, moved, newLane, stepHook, withFamily } from './lanes'
 
@@ -26,6 +28,14 @@ describe('lanes', () => {
     expect(withFamily(offset, 'L1').weightKg).toBeGreaterThan(0.003)
     expect(withFamily(belly, 'E1').pointRest).toBe('open')
     expect(withFamily(head, 'W1').pointRest).toBe('skin')
+  })
+  it('opens a way of rigging at a weight that people use with it, and leaves one that is', () => {
+    const at = (family: Lane['family'], kg: number): number =>
+      withFamily({ ...offset, family: 'L1', weightKg: kg }, family).weightKg
+    expect(at('L2', ozToKg(1 / 8))).toBeCloseTo(ozToKg(3 / 4), 6)
+    expect(at('L2', ozToKg(1))).toBe(ozToKg(1))
+    expect(at('E3', ozToKg(3 / 4))).toBeCloseTo(ozToKg(1 / 8), 6)
+    expect(at('J4', ozToKg(1 / 8))).toBe(ozToKg(1 / 8))
   })
   it('step hooks along the table and stop at its ends', () => {
     expect(stepHook('4/0', 1)).toBe('5/0')

@@ -1,3 +1,4 @@
+import { clamp } from '@vueuse/core'
 import { FAMILIES, HOOK_SIZES, ozToKg, type FamilyId, type HookSize } from '#core'
 import { LETTERS, type Lane, type Letter, type SpreadContent } from '#schemas/spread'
 
@@ -5,10 +6,14 @@ import { LETTERS, type Lane, type Letter, type SpreadContent } from '#schemas/sp
 export const freeLetter = (lanes: readonly Lane[]): Letter | undefined =>
   LETTERS.find(letter => lanes.every(lane => lane.letter !== letter))
 
-/** A lane given another way of rigging: keeps hook size and weight where the new family can carry them. */
+/**
+ * A lane given another way of rigging: keeps hook size and weight where the new family can carry them, and takes
+ * the nearest weight that people use with it where it is not one of them.
+ */
 export function withFamily(lane: Lane, family: FamilyId): Lane {
-  const { weighted, pointRests, keepers, guards, slides, pegs } = FAMILIES[family]
-  const weightKg = !weighted ? 0 : lane.weightKg > 0 ? lane.weightKg : ozToKg(1 / 8)
+  const { weighted, pointRests, keepers, guards, slides, pegs, usualKg } = FAMILIES[family]
+  const carried = lane.weightKg > 0 ? lane.weightKg : ozToKg(1 / 8)
+  const weightKg = !weighted ? 0 : usualKg ? clamp(carried, ...usualKg) : carried
   const pointRest = pointRests.includes(lane.pointRest) ? lane.pointRest : preferredRest(pointRests)
   const { keeper, guard, hookAtM: _hook, exitAtM: _exit, weightAtM, peg, leaderM: _leader, ...kept } = lane
   return {

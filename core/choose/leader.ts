@@ -2,13 +2,17 @@ import { obstaclesOf, type BottomId, type CoverId, type Placed } from '../snag/c
 import { LINE_STOCKS, type Line, type LineKind } from '../tackle/lines'
 import { mmToM } from '../units'
 import { pullOutOf, type Day } from './day'
-import { SPECIES, type Teeth } from './fish'
+import { SPECIES, type SpeciesId, type Teeth } from './fish'
 
 /** Why a leader is tied, or not. */
 export type LeaderReason =
   /** so many rubs on sharp things while a fish is played, and what they leave of the bare line's strength */
   | { readonly id: 'abrasion'; readonly rubs: number; readonly leftShare: number; readonly on: string }
-  | { readonly id: 'teeth'; readonly teeth: Exclude<Teeth, 'none'> }
+  | {
+      readonly id: 'teeth'
+      readonly teeth: Exclude<Teeth, 'none'>
+      readonly species: SpeciesId
+    }
   | { readonly id: 'clarity' }
   | { readonly id: 'none' }
 
@@ -90,9 +94,9 @@ export function leaderFor(day: Day, line: Line, rig: Led): Leader {
   const mostN = medianN * gsd ** MOST_Z
   const worn = rubs > RUBS && (leftShare < KEEPS || KNOT * line.strengthN * leftShare < mostN)
   const reasons: LeaderReason[] = [
-    ...(teeth === 'cutting' ? [{ id: 'teeth', teeth } as const] : []),
+    ...(teeth === 'cutting' ? [{ id: 'teeth', teeth, species: day.species } as const] : []),
     ...(worn ? [{ id: 'abrasion', rubs, leftShare, on } as const] : []),
-    ...(teeth === 'rasping' ? [{ id: 'teeth', teeth } as const] : []),
+    ...(teeth === 'rasping' ? [{ id: 'teeth', teeth, species: day.species } as const] : []),
     ...(line.kind === 'braid' && day.clarity === 'clear' ? [{ id: 'clarity' } as const] : []),
   ]
   const made = (

@@ -2,7 +2,10 @@ import { expect, test, type Sheet } from './support'
 
 async function open({ page, app }: Sheet, path: string): Promise<void> {
   await page.goto(app.url + path)
-  await expect(page.locator(path === '/cover' ? 'tbody tr' : '.huge').first()).toBeVisible()
+  await expect(page.locator(path === '/cover' ? 'tbody tr' : '.huge').first()).toBeVisible({
+    // what a busy machine works out for the first time takes it a while
+    timeout: 25_000,
+  })
 }
 const row = ({ page }: Sheet, letter: string) => page.getByRole('row', { name: new RegExp(`^${letter} `) })
 async function left(sheet: Sheet, letter: string): Promise<number> {
@@ -147,13 +150,15 @@ test('the weakest link at thirty metres: the bite in motion comes to the force t
   await time.press('Home')
   await expect(motion).toHaveAccessibleName(/0\.00 seconds after the mouth closes: the mouth opens/)
   await time.press('End')
-  const reaches = /([\d.]+ lb) reach the hook/.exec(
-    await page.getByRole('region', { name: 'The chain' }).innerText(),
-  )![1]!
-  await expect(motion).toHaveAccessibleName(new RegExp(`${reaches.replace('.', '\\.')} at the hook`))
-  await expect(page.getByRole('figure', { name: /^The set brings/ })).toHaveAccessibleName(
-    new RegExp(`brings ${reaches.replace('.', '\\.')} to the hook`),
-  )
+  // the chain, the motion and the chart tell one bite: the one at thirty metres, once it is worked out
+  const reaches = async (): Promise<string> =>
+    /([\d.]+ lb) reach the hook/.exec(await page.getByRole('region', { name: 'The chain' }).innerText())![1]!
+  const chart = page.getByRole('figure', { name: /^The set brings/ })
+  await expect(async () => {
+    const force = await reaches()
+    expect(await motion.getAttribute('aria-label')).toContain(`${force} at the hook`)
+    expect(await chart.getAttribute('aria-label')).toContain(`brings ${force} to the hook`)
+  }).toPass({ timeout: 20_000 })
   await sheet.moving()
   await page.getByRole('button', { name: 'Play the bite' }).click()
   await page.getByRole('button', { name: 'Stop the bite' }).click()

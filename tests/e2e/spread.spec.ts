@@ -128,6 +128,8 @@ test('keys choose a rig, step weight and hook, and list themselves', async ({ sh
   await page.keyboard.press('?')
   await expect(page.getByRole('dialog')).toContainText('drop the rigs, or pause')
   await page.keyboard.press('Escape')
+  // keys go to the sheet again once the dialog has gone
+  await expect(page.getByRole('dialog')).toHaveCount(0)
   await page.keyboard.press('/')
   await page.getByPlaceholder('What do you want to do?').fill('theme: dusk')
   await page.keyboard.press('Enter')

@@ -156,7 +156,7 @@ const colours = computed(() => coloursOf(props.day.prey, props.day.clarity, prop
       </div>
       <div>
         <dt>tie</dt>
-        <dd>{{ leaderText(pick.leader, day, settings.system) }}</dd>
+        <dd>{{ leaderText(pick.leader, settings.system) }}</dd>
       </div>
       <div>
         <dt>knot</dt>

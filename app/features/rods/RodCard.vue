@@ -5,6 +5,8 @@ import LaneChip from '~/ui/LaneChip.vue'
 import RigSketch from '~/ui/RigSketch.vue'
 import { RETRIEVES, type RigDrawing, type TripPlan } from '#core'
 import type { Letter } from '#schemas/spread'
+import { castWords } from '#words/castWords'
+import { leaderText } from '#words/leaderWords'
 import { lineWords, rigWords, sizeWords } from '#words/pickWords'
 import { weightText, withUnit } from '#words/units'
 
@@ -46,6 +48,8 @@ const perM = computed(() => {
       {{ lineWords(rod.finalist, strength) }} · {{ RETRIEVES[rod.finalist.outfit.retrieve].name }} ·
       {{ stopName }}
     </p>
+    <p>Throws it {{ castWords(rod.finalist.report.cast, undefined, settings.units) }}.</p>
+    <p class="leader">{{ leaderText(rod.finalist.leader, settings.system) }}</p>
     <p class="weights figure">
       <span v-for="kg in rod.weightsKg" :key="kg" :class="{ now: kg === rod.finalist.rig.weightKg }">{{
         kg > 0 ? weightText(kg, settings.system) : 'no weight'

@@ -178,5 +178,8 @@ describe('skipping', () => {
     expect(belly!.skip.underM).toBeGreaterThan(0)
     expect(belly!.skip.underM).toBeLessThan(bare!.skip.underM)
     expect(head!.skip).toEqual({ hops: 0, underM: 0 })
+    // nor does anything behind a weight of its own
+    for (const family of ['L3', 'L4', 'L5'] as const)
+      expect(cast(stick, rig(family, 7)).skip.hops, family).toBe(0)
   })
 })

@@ -142,7 +142,8 @@ export function evaluateCast(
     flight: body.flight,
     load: body.massKg < 0.8 * least ? 'light' : body.massKg > 1.15 * most ? 'heavy' : 'within',
     splash: splashOf(body, blown.landing, place.depthM, place.clarity),
-    skip: skipOf(body, place.waterKgM3),
+    // a weight that flies ahead goes in first, and holds the rest
+    skip: second ? { hops: 0, underM: 0 } : skipOf(body, place.waterKgM3),
     ...(measured.length > 0 ? { moved: Math.exp(moved.shift) } : {}),
   }
 }

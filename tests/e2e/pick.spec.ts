@@ -17,7 +17,10 @@ test('from a spot to a rig with its reasons, and into the spread with the same f
   await sheet.choose('spot', 'Drowned willow')
   await expect(page.getByLabel('cover', { exact: true })).toContainText('drowned wood')
   await settled(sheet)
-  await expect(pick(sheet).locator('h2')).toContainText(/punch rig|bullet/)
+  await expect(pick(sheet).locator('h2')).toContainText(/punch rig|bullet/, {
+    // a whole search on a busy machine
+    timeout: 45_000,
+  })
   expect(await pick(sheet).locator('.reasons li').count()).toBeGreaterThanOrEqual(3)
   await expect(page.getByRole('region', { name: 'Alternatives' }).getByRole('article')).toHaveCount(3)
   await expect(page.getByRole('region', { name: 'Why not' })).toContainText('ball jig head')
@@ -178,13 +181,15 @@ test('one fish in sight in thin, clear water: what lands softly is picked, with 
   await sheet.choose('casting', 'one fish in sight')
   await settled(sheet)
   await expect(page.getByLabel('it is off', { exact: true })).toHaveValue('12')
-  await expect(pick(sheet)).toContainText(/lands softly/)
+  await expect(pick(sheet)).toContainText(/lands softly/, { timeout: 45_000 })
   await expect(pick(sheet).locator('.reasons')).toContainText(
     /take notice|off is reached|the one cast counts/,
   )
   await sheet.choose('casting', 'covering water')
   await settled(sheet)
-  await expect(pick(sheet).locator('.reasons')).toContainText(/covers .* of water in an hour/)
+  await expect(pick(sheet).locator('.reasons')).toContainText(/covers .* of water in an hour/, {
+    timeout: 45_000,
+  })
 })
 
 test('over shell with braid, and for pike, a leader is asked for with its reason', async ({
@@ -197,8 +202,8 @@ test('over shell with braid, and for pike, a leader is asked for with its reason
   await sheet.choose('bottom', 'shell bed')
   await sheet.choose('clarity', 'stained')
   await settled(sheet)
-  await expect(pick(sheet)).toContainText(/Leader: .* fluorocarbon.*shell edge/)
+  await expect(pick(sheet)).toContainText(/Leader: .* fluorocarbon.*shell edge/, { timeout: 45_000 })
   await sheet.choose('fish', 'pike')
   await settled(sheet)
-  await expect(pick(sheet)).toContainText(/Leader: .* wire.*teeth of pike/)
+  await expect(pick(sheet)).toContainText(/Leader: .* wire.*teeth of pike/, { timeout: 45_000 })
 })

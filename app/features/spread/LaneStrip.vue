@@ -16,6 +16,12 @@ const emit = defineEmits<{ go: [letter: Letter] }>()
 const small = computed(() =>
   props.lanes.map(({ letter }) => {
     const outcome = props.outcomes.get(letter)
+    if (outcome?.kind === 'failed' && outcome.onTop)
+      return {
+        letter,
+        first: 'on top',
+        second: `${Math.round(100 * outcome.onTop.hookUp.value)} %`,
+      }
     if (outcome?.kind !== 'done') return { letter, first: '–', second: 'out' }
     const { fall, snag, strike } = outcome.report
     return {

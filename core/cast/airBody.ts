@@ -27,6 +27,8 @@ const END_ON_CD = 0.65
 const TUMBLING_CD = 0.9
 /** A tail or skirt that flutters behind: friction against the whole surface. *Assumed.* */
 const FLUTTER_CF = 0.02
+/** Denser than any plastic, kg/m³: all that is metal is, and nothing else. */
+const METAL_KGM3 = 3000
 /** A load farther off the middle than this keeps the rig from turning over. *Assumed.* */
 const STEADY = 0.09
 
@@ -42,23 +44,23 @@ export function airBody(geometry: RigGeometry, second?: SecondWeight): AirBody {
   let end = 0
   let flat = 0
   let hardKg = 0
-  const high = { breadth: 0, height: 0 }
+  let tall = 0
   for (const s of geometry.strips) {
     if (s.part === 'wire') hardKg += s.massKg
     if (!s.wet) continue
-    const breadth = s.widthM
-    surface += Math.PI * Math.sqrt((breadth ** 2 + s.heightM ** 2) / 2) * s.lengthM
+    surface += Math.PI * Math.sqrt((s.widthM ** 2 + s.heightM ** 2) / 2) * s.lengthM
     const shown = s.heightM * s.lengthM
     side += shown
     moment += shown * s.at[0]
     if (s.part === 'wire') continue
-    flat += breadth * s.lengthM
-    end = Math.max(end, (Math.PI / 4) * breadth * s.heightM)
-    high.breadth += breadth * s.lengthM
-    high.height += s.heightM * s.lengthM
+    flat += s.widthM * s.lengthM
+    tall += shown
+    end = Math.max(end, (Math.PI / 4) * s.widthM * s.heightM)
   }
-  for (const { kind, at, size, massKg } of geometry.compacts) {
-    if (massKg > 0) hardKg += massKg
+  const flatOfBait = flat
+  for (const { kind, at, size, massKg, displacedM3 } of geometry.compacts) {
+    // tails and claws are lumps too, of plastic
+    if (massKg > METAL_KGM3 * displacedM3) hardKg += massKg
     const [x, y, z] = size
     if (kind === 'inside' || kind === 'nose') continue
     surface += Math.PI * Math.cbrt(x * y * z) ** 2
@@ -67,6 +69,7 @@ export function airBody(geometry: RigGeometry, second?: SecondWeight): AirBody {
     end = Math.max(end, (Math.PI / 4) * y * z)
     flat += (Math.PI / 4) * x * y
   }
+  const flatness = flatOfBait / Math.max(1e-9, tall)
   const noseLoad = (geometry.centre[0] - moment / side) / geometry.lengthM
   const steady = clamp(Math.abs(noseLoad) / STEADY, 0, 1)
   const along = END_ON_CD * end + FLUTTER_CF * surface
@@ -79,7 +82,7 @@ export function airBody(geometry: RigGeometry, second?: SecondWeight): AirBody {
     flight: steady < 0.7 && !second ? 'tumbles' : noseLoad >= 0 || second ? 'noseFirst' : 'tailFirst',
     noseLoad,
     flatM2: flat,
-    flatness: high.breadth / Math.max(1e-9, high.height),
+    flatness,
     hardKg: hardKg + (second?.massKg ?? 0),
   }
 }

@@ -159,6 +159,13 @@ describe('landing', () => {
     expect(belly!.energyJ).toBeLessThan(head!.energyJ)
     expect([bare!.kind, head!.kind]).toEqual(['soft', 'hard'])
   })
+  it('counts a tail as plastic, and weight and hook as metal', () => {
+    const { geometry } = assembleRig(shad, rig('E1', 7))
+    const { hardKg, massKg } = airBody(geometry)
+    const wireKg = geometry.strips.reduce((sum, s) => sum + (s.part === 'wire' ? s.massKg : 0), 0)
+    expect(hardKg).toBeCloseTo(0.007 + wireKg, 6)
+    expect(massKg).toBeGreaterThan(hardKg + 0.004)
+  })
   it('is noticed from farther off in thin, clear water', () => {
     const of = (depthM: number, clarity: CastPlace['clarity']): number =>
       cast(shad, rig('E1', 3.5), { depthM, ...(clarity ? { clarity } : {}) }).splash.noticedM

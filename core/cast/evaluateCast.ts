@@ -5,7 +5,7 @@ import type { RigGeometry } from '../rig/geometry'
 import type { Line } from '../tackle/lines'
 import { airBody, type Flight } from './airBody'
 import { farthest, fly, type Flyer, type FlyingLine, type Landing } from './flight'
-import { launchSpeed, type CastingRod, type MeasuredCast } from './launch'
+import { launchSpeed, loadOf, type CastingRod, type MeasuredCast } from './launch'
 import { skipOf, type Skip } from './skip'
 import { splashOf, type Splash, type WaterClarity } from './splash'
 
@@ -32,7 +32,7 @@ export interface CastResult {
   /** in still air; left out where there is no wind */ readonly stillM?: Measure
   readonly flight: Flight
   /** lighter or heavier than the rod is sold to cast, as anglers use such figures */
-  readonly load: 'light' | 'within' | 'heavy'
+  readonly load: ReturnType<typeof loadOf>
   readonly splash: Splash
   readonly skip: Skip
   /** measured casts against what the model said of them, a factor; left out without any */
@@ -135,12 +135,11 @@ export function evaluateCast(
       measured.length > 0 ? 'measured' : 'computed',
     )
   }
-  const [least, most] = rod.castKg
   return {
     distanceM: of(blown.landing, extra),
     ...(along === 0 ? {} : { stillM: of(still.landing, 0) }),
     flight: body.flight,
-    load: body.massKg < 0.8 * least ? 'light' : body.massKg > 1.15 * most ? 'heavy' : 'within',
+    load: loadOf(body.massKg, rod.castKg),
     splash: splashOf(body, blown.landing, place.depthM, place.clarity),
     // a weight that flies ahead goes in first, and holds the rest
     skip: second ? { hops: 0, underM: 0 } : skipOf(body, place.waterKgM3),

@@ -24,6 +24,10 @@ const BEST = 0.75
 /** How sharply a rod goes from throwing by its own speed to being held back by the load. */
 const BEND = 4
 
+/** A load beside what a rod is sold to cast, with a little over either end, as anglers use such figures. */
+export const loadOf = (massKg: number, [least, most]: CastingRod['castKg']): 'light' | 'within' | 'heavy' =>
+  massKg < 0.8 * least ? 'light' : massKg > 1.15 * most ? 'heavy' : 'within'
+
 /**
  * Speed at which a rod lets go of a mass, m/s: its tip's own speed while the load is light, as fast as its
  * spring's energy allows once it is heavy.

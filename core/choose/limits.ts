@@ -1,3 +1,4 @@
+import { loadOf } from '../cast/launch'
 import type { FitRule } from '../fit/rules'
 import type { Problem } from '../rig/spec'
 import type { Line } from '../tackle/lines'
@@ -108,5 +109,5 @@ function roofLimit({ cover }: Day, { massKg, wetN, frontM2, aloneKg }: Load): Li
 }
 
 /** Within what a rod casts, with a little over either end. */
-export const castable = (massKg: number, [low, high]: readonly [number, number]): boolean =>
-  massKg >= 0.8 * low && massKg <= 1.15 * high
+export const castable = (massKg: number, range: readonly [number, number]): boolean =>
+  loadOf(massKg, range) === 'within'

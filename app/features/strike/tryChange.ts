@@ -1,4 +1,5 @@
 import { FAMILIES, RODS, type ChangeId, type PointRest, type RodPower } from '#core'
+import { withRod } from '~/sheet/rod'
 import { BITE_RANGE_M } from '#schemas/fields'
 import type { Lane, SpreadContent } from '#schemas/spread'
 
@@ -36,7 +37,7 @@ export function changeOnSheet(
       return lane.slit || lane.pointRest === 'open' ? undefined : onLane({ slit: true })
     case 'stifferRod': {
       const rod = POWERS[POWERS.indexOf(fishing?.rod ?? 'medium') + 1]
-      return rod && onFishing({ rod })
+      return rod && (draft => void (draft.fishing = withRod(draft.fishing, rod)))
     }
     case 'keepMoving':
       return onFishing({ retrieve: 'swim' })

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { useSettings } from '~/ui/settings'
 import { useSpread } from '~/sheet/spread'
+import { withRod } from '~/sheet/rod'
 import FieldRow from '~/ui/FieldRow.vue'
 import { choice, choicesOf, number, type Field } from '~/ui/fields'
 import { FEEDING, FEEDING_IDS, LOOKS_EVERY, MATCHES, RETRIEVE_IDS, RETRIEVES, RODS } from '#core'
@@ -35,7 +36,9 @@ const known = computed((): Readonly<Record<(typeof props.show)[number], readonly
       choice('like their food', match, matches, to => set({ match: to })),
       choice('scent', scented ? 'yes' : 'no', scents, to => set({ scented: to === 'yes' })),
     ],
-    rod: [choice('rod', rod, rods, to => set({ rod: to }))],
+    rod: [
+      choice('rod', rod, rods, to => spread.edit(draft => void (draft.fishing = withRod(draft.fishing, to)))),
+    ],
     biteM: [number('bite at', biteM, [settings.units.depth, BITE_RANGE_M, 2], to => set({ biteM: to }))],
     looksEvery: [
       number('hidden point looked at every', looksEvery, [CASTS, LOOKS_RANGE, 1], to =>

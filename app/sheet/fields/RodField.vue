@@ -3,6 +3,7 @@ import { UButton, UPopover } from '#components'
 import { computed, ref } from 'vue'
 import { useSettings } from '~/ui/settings'
 import { useSpread } from '~/sheet/spread'
+import { withRod } from '~/sheet/rod'
 import ChoiceField from '~/ui/ChoiceField.vue'
 import { choicesOf } from '~/ui/fields'
 import NumberField from '~/ui/NumberField.vue'
@@ -29,12 +30,7 @@ const shown = computed(
 const set = (change: Partial<typeof fishing.value>): void =>
   spread.edit(draft => void (draft.fishing = { ...draft.fishing, ...change }))
 
-/** Another power is another rod: its length and casts are its own. */
-const take = (rod: RodPower): void =>
-  spread.edit(draft => {
-    const { rodLengthM: _, castKg: __, casts: ___, ...rest } = draft.fishing ?? {}
-    draft.fishing = { ...rest, rod }
-  })
+const take = (rod: RodPower): void => spread.edit(draft => void (draft.fishing = withRod(draft.fishing, rod)))
 
 const cast = ref({ massKg: gToKg(10), distanceM: 30 })
 const add = (): void => set({ casts: [...casts.value, { ...cast.value }] })

@@ -21,7 +21,15 @@ export default defineConfig({
     // every core: most of the work is computing
     maxWorkers: '100%',
     projects: [
-      { extends: true, test: { name: 'core', include: ['core/**/*.test.ts'] } },
+      {
+        extends: true,
+        test: {
+          name: 'core',
+          include: ['core/**/*.test.ts'],
+          // the core keeps no state of its own: files share what is loaded and compiled
+          isolate: false,
+        },
+      },
       {
         extends: true,
         test: {

@@ -1,4 +1,4 @@
-import { activityOf, PREY, SPECIES, type Day, type Way } from '#core'
+import { activityOf, bittenBy, fishOf, PREY, type Conditions, type Day, type Way } from '#core'
 import type { DayFile } from '#schemas/day'
 import type { SpreadContent } from '#schemas/spread'
 
@@ -15,14 +15,16 @@ const given = <T extends object>(from: T): { [K in keyof T]: Exclude<T[K], undef
 
 /** A day to choose for: what is not said is worked out, or usual for the fish. */
 export function dayOf({ month, activity, feeding, prey, preyM, stream, zone, way, ...rest }: Asked): Day {
-  const food = prey ?? SPECIES[rest.species].prey[0]!
+  const fish = fishOf(rest as Pick<Day, 'species' | 'own'>)
+  const food = prey ?? fish.prey[0]!
+  const on = activity ?? activityOf(fish, rest.temperatureC, month)
   const own = way && given(way)
   return {
     ...rest,
-    activity: activity ?? activityOf(rest.species, rest.temperatureC, month),
-    feeding: feeding ?? SPECIES[rest.species].feeding,
+    activity: on,
+    feeding: feeding ?? fish.feeding[on],
     prey: food,
-    preyM: preyM ?? PREY[food].lengthM,
+    preyM: preyM ?? fish.preyM?.[food] ?? PREY[food].lengthM,
     ...(stream ? { stream } : {}),
     ...(zone ? { zone } : {}),
     ...(own && Object.keys(own).length > 0 ? { way: own as Way } : {}),
@@ -44,4 +46,14 @@ export function dayOfSheet(
     month,
     ...(fishing?.feeding ? { feeding: fishing.feeding } : {}),
   } as Asked)
+}
+
+/** How the fish of a sheet take, and with what jaws: set, else as its kind does; the usual where none is named. */
+export function bittenOn(
+  content: SpreadContent,
+  month: number,
+): Partial<Pick<Conditions, 'feeding' | 'mouth'>> {
+  const { fish, fishing } = content
+  if (fish?.species) return bittenBy(dayOfSheet(content, month))
+  return fishing?.feeding ? { feeding: fishing.feeding } : {}
 }

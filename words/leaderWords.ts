@@ -1,4 +1,4 @@
-import { SPECIES, type Leader, type LeaderReason } from '#core'
+import type { Leader, LeaderReason } from '#core'
 import { percentText, smallText, UNITS, withUnit, type UnitSystem } from './units'
 
 const MATERIALS: Readonly<Record<Exclude<Leader['material'], 'none'>, string>> = {
@@ -15,8 +15,8 @@ function reasonWords(reason: LeaderReason): string {
       return `${reason.on} and the like rub the line about ${Math.max(1, Math.round(reason.rubs))} ${reason.rubs < 1.5 ? 'time' : 'times'} a fish, which leaves ${percentText(reason.leftShare)} of a bare line's strength`
     case 'teeth':
       return reason.teeth === 'cutting'
-        ? `teeth of ${SPECIES[reason.species].name} cut any line; some tie the thickest fluorocarbon instead, look it over after every fish, and lose some`
-        : `teeth of ${SPECIES[reason.species].name} rasp a thin line through`
+        ? `teeth of ${reason.fish} cut any line; some tie the thickest fluorocarbon instead, look it over after every fish, and lose some`
+        : `teeth of ${reason.fish} rasp a thin line through`
     case 'clarity':
       return 'braid shows in clear water (custom)'
     case 'none':

@@ -10,7 +10,7 @@ import {
   radToDeg,
   secondsTo,
   SIGHT_M,
-  SPECIES,
+  fishOf,
   zoneOf,
   type Activity,
   type Day,
@@ -201,7 +201,7 @@ export function nothingText(
       return say('Everything that fits floats in this water.', 'Take a weight, or a bait that sinks.')
     case 'fit':
       return say(
-        `No hook in the box fits a bait that ${SPECIES[day.species].name} here would take for ${PREY[day.prey].name}.`,
+        `No hook in the box fits a bait that ${fishOf(day).name} here would take for ${PREY[day.prey].name}.`,
         'Look at what you do not own to see which hook to buy, or change what they eat.',
       )
   }

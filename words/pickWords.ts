@@ -16,6 +16,7 @@ import {
   type Finalist,
   type Light,
   type RigSpec,
+  type Teeth,
   type WayCost,
   type WhatIf,
 } from '#core'
@@ -106,6 +107,17 @@ export const factorRows = (factors: Factors): FactorRow[] =>
     share: factors[id],
     computed: COMPUTED_FACTORS.has(id),
   }))
+
+/** Words of a fish that is described. */
+export const FISH_WORDS = {
+  feedC: ['hardly move below', 'feed hard from', 'up to', 'hardly move above'],
+  when: { active: 'when active', steady: 'when neither', slow: 'when slow' },
+} as const
+export const TEETH_WORDS: Readonly<Record<Teeth, string>> = {
+  cutting: 'cut a line',
+  rasping: 'rasp a line through',
+  none: 'none that matter',
+}
 
 export const speciesItems = (Object.entries(SPECIES) as [keyof typeof SPECIES, { name: string }][]).map(
   ([value, { name }]) => ({ value, label: name }),

@@ -69,6 +69,8 @@ const CELSIUS = same('°C', 0)
 
 /** Metric, imperial, and what many boats use: depths in metres, weights in ounces, line in pounds. */
 /** Salt in the water, g/kg. */
+/** A share or a factor as a percentage. */
+export const PERCENT: Unit = { label: '%', from: x => 100 * x, to: x => x / 100, decimals: 0 }
 export const PER_MILLE: Unit = { label: '‰', from: x => x, to: x => x, decimals: 0 }
 
 export const UNITS: Readonly<Record<UnitSystem, UnitSet>> = {

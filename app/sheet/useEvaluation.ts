@@ -6,6 +6,8 @@ import type { Evidence, RigSpec, Verdict } from '#core'
 import type { SpreadContent } from '#schemas/spread'
 import type { EvaluateJob, LaneOutcome } from '~/compute/protocol'
 import { calculator } from '~/compute/calculator'
+import { bittenOn } from '../../shared/day'
+import { monthNow } from './month'
 import { useLatest } from '~/compute/useQuery'
 
 /** What was last worked out in full: another view of the same sheet has its figures at once. */
@@ -86,15 +88,13 @@ export function useEvaluation(content: () => SpreadContent | undefined) {
 }
 
 /** The part of a spread that bears on its figures: neither names nor the order of lanes. */
-export function conditionsOf({
-  water: { place: _, zone: __, ...water },
-  line,
-  fishing,
-  fish,
-}: SpreadContent): EvaluateJob['conditions'] {
+export function conditionsOf(content: SpreadContent): EvaluateJob['conditions'] {
+  const { line, fishing, fish } = content
+  const { place: _, zone: __, ...water } = content.water
   return {
     ...water,
     ...fishing,
+    ...bittenOn(content, monthNow()),
     lineKind: line.kind,
     lineStrengthN: line.strengthN,
     ...(line.hold ? { hold: line.hold } : {}),

@@ -6,7 +6,7 @@ import { ask } from './api'
 import { keptAt } from './keptAt'
 
 /**
- * Spots, trips and baths as the server holds them. A change is shown once it is acknowledged; a refusal is
+ * Spots, trips, baths and kinds of fish as the server holds them. A change is shown once it is acknowledged; a refusal is
  * told and changes nothing here.
  */
 function documentsOf<K extends DocumentKind>(kind: K) {
@@ -62,3 +62,4 @@ function documentsOf<K extends DocumentKind>(kind: K) {
 export const useSpots = defineStore('spots', () => documentsOf('spot'))
 export const useBaths = defineStore('baths', () => documentsOf('bath'))
 export const useTrips = defineStore('trips', () => documentsOf('trip'))
+export const useFishes = defineStore('fishes', () => documentsOf('fish'))

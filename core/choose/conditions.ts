@@ -5,7 +5,7 @@ import type { Evidence } from '../evidence/book'
 import type { LineHold } from '../fall/lineHold'
 import type { BottomId, CoverId } from '../snag/cover'
 import { RETRIEVES, type RetrieveId } from '../snag/retrieve'
-import { USUAL_TACKLE, type FeedingId, type MatchId, type Tackle } from '../strike/bite'
+import { USUAL_TACKLE, type FeedingId, type MatchId, type Mouth, type Tackle } from '../strike/bite'
 import { RODS, type RodPower } from '../tackle/rods'
 import type { Line, LineKind } from '../tackle/lines'
 import type { Stream } from '../water/stream'
@@ -33,6 +33,7 @@ export interface Conditions {
   /** how like their food the bait is, fair when left out; and whether it is scented */
   readonly match?: MatchId
   readonly scented?: boolean
+  /** jaws of the fish; those of school-size bass and zander when left out */ readonly mouth?: Mouth
   /** wind along the cast; still air when left out */ readonly wind?: Wind
   /** how clear the water is; clear when left out */ readonly clarity?: WaterClarity
   /** the rod's length, and the weights it casts; those usual for its power when left out */
@@ -53,8 +54,9 @@ export function tackleOf(
     biteM,
     match,
     scented,
+    mouth,
     retrieve = 'hop',
-  }: Pick<Conditions, 'feeding' | 'rod' | 'biteM' | 'retrieve' | 'match' | 'scented'>,
+  }: Pick<Conditions, 'feeding' | 'rod' | 'biteM' | 'retrieve' | 'match' | 'scented' | 'mouth'>,
   line: Line,
 ): Tackle {
   return {
@@ -64,6 +66,7 @@ export function tackleOf(
     ...(feeding ? { feeding } : {}),
     ...(match ? { match } : {}),
     ...(scented ? { scented } : {}),
+    ...(mouth ? { mouth } : {}),
     ...(rod ? { rodNPerM: RODS[rod].rodNPerM, rodMostN: RODS[rod].rodMostN } : {}),
     ...(biteM === undefined ? {} : { distanceM: biteM }),
   }

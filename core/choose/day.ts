@@ -5,7 +5,15 @@ import { RETRIEVES, type RetrieveId } from '../snag/retrieve'
 import type { FeedingId } from '../strike/bite'
 import type { PointRest } from '../rig/spec'
 import type { Stream } from '../water/stream'
-import type { Activity, Clarity, Light, PreyId, SpeciesId } from './fish'
+import {
+  fishOf,
+  type Activity,
+  type Clarity,
+  type Light,
+  type PreyId,
+  type Species,
+  type SpeciesId,
+} from './fish'
 import type { Conditions } from './conditions'
 import type { Line } from '../tackle/lines'
 
@@ -24,6 +32,7 @@ export interface Day {
   readonly clarity: Clarity
   readonly light: Light
   readonly species: SpeciesId
+  /** the angler's own kind of fish, in place of that species */ readonly own?: Species
   readonly activity: Activity
   readonly feeding: FeedingId
   readonly prey: PreyId
@@ -158,13 +167,19 @@ export interface Outfit {
   readonly castKg?: readonly [number, number]
 }
 
+/** How the fish of a day take, and with what jaws. */
+export const bittenBy = (day: Day): Required<Pick<Conditions, 'feeding' | 'mouth'>> => ({
+  feeding: day.feeding,
+  mouth: fishOf(day).mouth,
+})
+
 /** A day and an outfit as every view evaluates them. */
 export function conditionsFor(
   day: Day,
   { line, retrieve, rod, rodLengthM, castKg }: Outfit,
   match: Conditions['match'],
 ): Conditions {
-  const { depthM, temperatureC, salinityGKg, cover, bottom, stream, feeding, wind, clarity } = day
+  const { depthM, temperatureC, salinityGKg, cover, bottom, stream, wind, clarity } = day
   return {
     depthM,
     temperatureC,
@@ -174,7 +189,7 @@ export function conditionsFor(
     lineKind: line.kind,
     lineStrengthN: line.strengthN,
     retrieve,
-    feeding,
+    ...bittenBy(day),
     rod,
     clarity,
     ...(rodLengthM === undefined ? {} : { rodLengthM }),
@@ -185,9 +200,22 @@ export function conditionsFor(
   }
 }
 
-/** Depths the fish feed between, m; the last half metre or fifth of the water where they are not given. */
-export const zoneOf = ({ zone, depthM }: Day): { readonly fromM: number; readonly toM: number } =>
-  zone ?? { fromM: Math.max(0, depthM - Math.max(0.5, 0.2 * depthM)), toM: depthM }
+/** A kind of the list that feeds down to the bottom is sought there: in the last half metre or fifth of the water. */
+const LEAST_SOUGHT_M = 0.5
+const SOUGHT_SHARE = 0.2
+
+/**
+ * Depths the fish feed between, m: as they are given, else where fish of this kind are sought.
+ */
+export function zoneOf({ zone, depthM, species, own }: Day): {
+  readonly fromM: number
+  readonly toM: number
+} {
+  if (zone) return zone
+  const [from, to] = fishOf({ species, ...(own ? { own } : {}) }).zone
+  if (own || to < 1) return { fromM: from * depthM, toM: to * depthM }
+  return { fromM: Math.max(0, depthM - Math.max(LEAST_SOUGHT_M, SOUGHT_SHARE * depthM)), toM: depthM }
+}
 
 /** The fish are at the bottom. */
 export const atBottom = (day: Day): boolean => zoneOf(day).toM > day.depthM - 0.3

@@ -12,7 +12,7 @@ import type { RodPower } from '../tackle/rods'
 import { shareHooked } from '../strike/evaluateStrike'
 import { drawFish } from '../strike/fish'
 import type { Line } from '../tackle/lines'
-import { CADENCES, conditionsFor, ROOFS, usualLine, type Day, type Outfit } from './day'
+import { bittenBy, CADENCES, conditionsFor, ROOFS, usualLine, type Day, type Outfit } from './day'
 import { tackleOf } from './conditions'
 import { evaluateRig, type RigReport } from './evaluateRig'
 import { USUAL_SEED } from './prepareRig'
@@ -99,7 +99,7 @@ export function outfitFor(
       for (const { id: rodId, power, lengthM, castKg } of rods) {
         const hookUp = shareHooked(
           struck,
-          tackleOf({ feeding: day.feeding, rod: power, retrieve, match }, line),
+          tackleOf({ ...bittenBy(day), rod: power, retrieve, match }, line),
           fish,
         )
         const full = { ...traits, hookUp, minutesLeft }

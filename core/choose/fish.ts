@@ -1,4 +1,4 @@
-import type { FeedingId, MatchId } from '../strike/bite'
+import type { FeedingId, MatchId, Mouth } from '../strike/bite'
 import type { FormId } from '../tackle/forms'
 import type { WeightMaterial } from '../tackle/weights'
 
@@ -103,20 +103,33 @@ export interface Species {
   readonly name: string
   /** °C: below the first and above the last they hardly move; between the middle two they feed hard */
   readonly feedC: readonly [number, number, number, number]
-  readonly feeding: FeedingId
+  /** how they take, by how active they are */ readonly feeding: Readonly<Record<Activity, FeedingId>>
+  readonly mouth: Mouth
   /** part of the depth they usually feed in, shares from the surface */ readonly zone: readonly [
     number,
     number,
   ]
-  readonly prey: readonly PreyId[]
+  /** what they eat, the commonest first */ readonly prey: readonly PreyId[]
+  /** lengths of it where they are other than usual, m */ readonly preyM?: Readonly<
+    Partial<Record<PreyId, number>>
+  >
   readonly teeth: Teeth
 }
+
+/** Ways of taking: fish that are off the feed take a step more gingerly. *Assumed.* */
+const GULP = { active: 'gulp', steady: 'gulp', slow: 'grab' } as const
+const GRAB = { active: 'grab', steady: 'grab', slow: 'nip' } as const
+const NIP = { active: 'nip', steady: 'nip', slow: 'nip' } as const
+
+/** Bite and hardness of jaw against school-size sea bass and zander, and the gape, m. *Assumed.* */
+const mouth = (bite: number, hard: number, gapeM: number): Mouth => ({ bite, hard, gapeM })
 
 export const SPECIES: Readonly<Record<SpeciesId, Species>> = {
   seaBass: {
     name: 'sea bass',
     feedC: [7, 11, 19, 24],
-    feeding: 'grab',
+    feeding: GRAB,
+    mouth: mouth(1, 1, 0.06),
     zone: [0.5, 1],
     prey: ['sandEel', 'smallFish', 'prawn', 'crab'],
     teeth: 'none',
@@ -124,7 +137,8 @@ export const SPECIES: Readonly<Record<SpeciesId, Species>> = {
   wrasse: {
     name: 'wrasse',
     feedC: [9, 12, 19, 23],
-    feeding: 'nip',
+    feeding: NIP,
+    mouth: mouth(1.3, 1.3, 0.025),
     zone: [0.8, 1],
     prey: ['crab', 'prawn', 'worm', 'goby'],
     teeth: 'rasping',
@@ -132,7 +146,8 @@ export const SPECIES: Readonly<Record<SpeciesId, Species>> = {
   pollack: {
     name: 'pollack',
     feedC: [5, 8, 14, 18],
-    feeding: 'grab',
+    feeding: GRAB,
+    mouth: mouth(1, 0.9, 0.06),
     zone: [0.4, 0.9],
     prey: ['sandEel', 'smallFish', 'prawn'],
     teeth: 'none',
@@ -140,7 +155,8 @@ export const SPECIES: Readonly<Record<SpeciesId, Species>> = {
   zander: {
     name: 'zander',
     feedC: [5, 11, 20, 25],
-    feeding: 'grab',
+    feeding: GRAB,
+    mouth: mouth(1, 1.2, 0.05),
     zone: [0.85, 1],
     prey: ['smallFish', 'goby', 'worm'],
     teeth: 'rasping',
@@ -148,7 +164,8 @@ export const SPECIES: Readonly<Record<SpeciesId, Species>> = {
   pike: {
     name: 'pike',
     feedC: [4, 9, 18, 24],
-    feeding: 'gulp',
+    feeding: GULP,
+    mouth: mouth(1.4, 1.4, 0.1),
     zone: [0.3, 1],
     prey: ['smallFish', 'frog', 'worm'],
     teeth: 'cutting',
@@ -156,7 +173,8 @@ export const SPECIES: Readonly<Record<SpeciesId, Species>> = {
   perch: {
     name: 'perch',
     feedC: [5, 11, 20, 25],
-    feeding: 'nip',
+    feeding: NIP,
+    mouth: mouth(0.7, 0.7, 0.035),
     zone: [0.5, 1],
     prey: ['smallFish', 'goby', 'nymph', 'worm', 'prawn'],
     teeth: 'none',
@@ -164,7 +182,8 @@ export const SPECIES: Readonly<Record<SpeciesId, Species>> = {
   blackBass: {
     name: 'black bass',
     feedC: [8, 16, 27, 33],
-    feeding: 'gulp',
+    feeding: GULP,
+    mouth: mouth(1.1, 1, 0.08),
     zone: [0.3, 1],
     prey: ['smallFish', 'crab', 'worm', 'frog'],
     teeth: 'none',
@@ -172,7 +191,8 @@ export const SPECIES: Readonly<Record<SpeciesId, Species>> = {
   coolBass: {
     name: 'black bass of cool water',
     feedC: [6, 12, 22, 28],
-    feeding: 'grab',
+    feeding: GRAB,
+    mouth: mouth(1, 0.9, 0.055),
     zone: [0.6, 1],
     prey: ['crab', 'goby', 'smallFish', 'worm'],
     teeth: 'none',
@@ -180,7 +200,8 @@ export const SPECIES: Readonly<Record<SpeciesId, Species>> = {
   drum: {
     name: 'drums and croakers',
     feedC: [9, 16, 28, 33],
-    feeding: 'grab',
+    feeding: GRAB,
+    mouth: mouth(1.3, 1, 0.06),
     zone: [0.7, 1],
     prey: ['crab', 'prawn', 'smallFish', 'worm'],
     teeth: 'none',
@@ -188,7 +209,8 @@ export const SPECIES: Readonly<Record<SpeciesId, Species>> = {
   flathead: {
     name: 'flatheads',
     feedC: [11, 17, 26, 30],
-    feeding: 'gulp',
+    feeding: GULP,
+    mouth: mouth(1.2, 1.2, 0.07),
     zone: [0.9, 1],
     prey: ['smallFish', 'prawn', 'goby'],
     teeth: 'rasping',
@@ -196,7 +218,8 @@ export const SPECIES: Readonly<Record<SpeciesId, Species>> = {
   barramundi: {
     name: 'barramundi',
     feedC: [20, 25, 31, 35],
-    feeding: 'gulp',
+    feeding: GULP,
+    mouth: mouth(1.5, 1.3, 0.1),
     zone: [0.2, 1],
     prey: ['smallFish', 'prawn', 'frog'],
     teeth: 'rasping',
@@ -204,7 +227,8 @@ export const SPECIES: Readonly<Record<SpeciesId, Species>> = {
   snapper: {
     name: 'snappers and breams',
     feedC: [11, 16, 25, 30],
-    feeding: 'grab',
+    feeding: GRAB,
+    mouth: mouth(1.5, 1.4, 0.04),
     zone: [0.6, 1],
     prey: ['prawn', 'crab', 'smallFish', 'worm'],
     teeth: 'rasping',
@@ -212,7 +236,8 @@ export const SPECIES: Readonly<Record<SpeciesId, Species>> = {
   flounder: {
     name: 'flounders and other flatfish',
     feedC: [5, 9, 18, 24],
-    feeding: 'grab',
+    feeding: GRAB,
+    mouth: mouth(0.8, 0.8, 0.035),
     zone: [0.95, 1],
     prey: ['worm', 'prawn', 'sandEel', 'goby'],
     teeth: 'none',
@@ -220,7 +245,8 @@ export const SPECIES: Readonly<Record<SpeciesId, Species>> = {
   cod: {
     name: 'cod and its kin',
     feedC: [2, 5, 11, 16],
-    feeding: 'gulp',
+    feeding: GULP,
+    mouth: mouth(1.1, 0.8, 0.08),
     zone: [0.7, 1],
     prey: ['smallFish', 'crab', 'sandEel', 'prawn'],
     teeth: 'none',
@@ -228,7 +254,8 @@ export const SPECIES: Readonly<Record<SpeciesId, Species>> = {
   trout: {
     name: 'trout',
     feedC: [3, 8, 16, 21],
-    feeding: 'nip',
+    feeding: NIP,
+    mouth: mouth(0.7, 0.8, 0.04),
     zone: [0.2, 0.9],
     prey: ['smallFish', 'nymph', 'worm', 'prawn'],
     teeth: 'none',
@@ -236,12 +263,16 @@ export const SPECIES: Readonly<Record<SpeciesId, Species>> = {
   char: {
     name: 'char',
     feedC: [2, 5, 12, 17],
-    feeding: 'nip',
+    feeding: NIP,
+    mouth: mouth(0.7, 0.8, 0.04),
     zone: [0.5, 1],
     prey: ['smallFish', 'nymph', 'prawn', 'worm'],
     teeth: 'none',
   },
 }
+/** The fish that are sought: the angler's own where one is described, else a kind of the list. */
+export const fishOf = ({ species, own }: { readonly species: SpeciesId; readonly own?: Species }): Species =>
+  own ?? SPECIES[species]
 export const SPECIES_IDS = Object.keys(SPECIES) as SpeciesId[]
 
 /** Spring and autumn bring fish on: months 3–5 and 9–11 of the north. */
@@ -253,8 +284,12 @@ const LIVELY_MONTHS: ReadonlySet<number> = new Set([3, 4, 5, 9, 10, 11])
  * temperatures, lifted a little in spring and autumn; above two thirds they are active, below one third slow.
  * @param month 1..12; left out where the season is not known
  */
-export function activityOf(species: SpeciesId, temperatureC: number, month?: number): Activity {
-  const [cold, from, to, hot] = SPECIES[species].feedC
+export function activityOf(
+  { feedC }: Pick<Species, 'feedC'>,
+  temperatureC: number,
+  month?: number,
+): Activity {
+  const [cold, from, to, hot] = feedC
   const rise = (temperatureC - cold) / (from - cold)
   const fall = (hot - temperatureC) / (hot - to)
   const share =

@@ -42,7 +42,7 @@ describe('leader', () => {
         expect(of({ species: 'pike', cover }, lineFromLb(kind, 20))).toMatchObject({
           material: 'wire',
           reasons: [
-            { id: 'teeth', teeth: 'cutting', species: 'pike' },
+            { id: 'teeth', teeth: 'cutting', fish: 'pike' },
             ...(of({ species: 'pike', cover }).reasons.slice(1) ?? []),
           ],
         })

@@ -2,7 +2,7 @@ import { obstaclesOf, type BottomId, type CoverId, type Placed } from '../snag/c
 import { LINE_STOCKS, type Line, type LineKind } from '../tackle/lines'
 import { mmToM } from '../units'
 import { pullOutOf, type Day } from './day'
-import { SPECIES, type SpeciesId, type Teeth } from './fish'
+import { fishOf, type Teeth } from './fish'
 
 /** Why a leader is tied, or not. */
 export type LeaderReason =
@@ -11,7 +11,7 @@ export type LeaderReason =
   | {
       readonly id: 'teeth'
       readonly teeth: Exclude<Teeth, 'none'>
-      readonly species: SpeciesId
+      readonly fish: string
     }
   | { readonly id: 'clarity' }
   | { readonly id: 'none' }
@@ -89,14 +89,14 @@ export interface Led {
 export function leaderFor(day: Day, line: Line, rig: Led): Leader {
   const { rubs, on } = rubsOf(day.cover, day.bottom)
   const leftShare = left(line.kind, line.diameterM, rubs)
-  const { teeth } = SPECIES[day.species]
+  const { name, teeth } = fishOf(day)
   const { medianN, gsd } = pullOutOf(day.cover, day.bottom)
   const mostN = medianN * gsd ** MOST_Z
   const worn = rubs > RUBS && (leftShare < KEEPS || KNOT * line.strengthN * leftShare < mostN)
   const reasons: LeaderReason[] = [
-    ...(teeth === 'cutting' ? [{ id: 'teeth', teeth, species: day.species } as const] : []),
+    ...(teeth === 'cutting' ? [{ id: 'teeth', teeth, fish: name } as const] : []),
     ...(worn ? [{ id: 'abrasion', rubs, leftShare, on } as const] : []),
-    ...(teeth === 'rasping' ? [{ id: 'teeth', teeth, species: day.species } as const] : []),
+    ...(teeth === 'rasping' ? [{ id: 'teeth', teeth, fish: name } as const] : []),
     ...(line.kind === 'braid' && day.clarity === 'clear' ? [{ id: 'clarity' } as const] : []),
   ]
   const made = (

@@ -4,7 +4,7 @@ import { seededRandom } from '../numerics/random'
 import { lineFromLb } from '../tackle/lines'
 import { waterOf } from '../water/water'
 import { zoneOf, type Day } from './day'
-import { activityOf, coloursOf, matchOf, wantedLengthM } from './fish'
+import { activityOf, coloursOf, matchOf, SPECIES, wantedLengthM } from './fish'
 import { castable, limitOf, type Load } from './limits'
 import { paretoSet } from './pareto'
 import { drapeN, liftN } from './pull'
@@ -51,11 +51,11 @@ describe('the normal distribution', () => {
 
 describe('fish', () => {
   it('feed in their temperatures, lie low out of them, and are livelier in spring and autumn', () => {
-    expect(activityOf('seaBass', 15)).toBe('active')
-    expect(activityOf('seaBass', 7.5)).toBe('slow')
-    expect(activityOf('zander', 2)).toBe('slow')
-    expect(activityOf('seaBass', 9.5, 1)).toBe('steady')
-    expect(activityOf('seaBass', 9.5, 10)).toBe('active')
+    expect(activityOf(SPECIES.seaBass, 15)).toBe('active')
+    expect(activityOf(SPECIES.seaBass, 7.5)).toBe('slow')
+    expect(activityOf(SPECIES.zander, 2)).toBe('slow')
+    expect(activityOf(SPECIES.seaBass, 9.5, 1)).toBe('steady')
+    expect(activityOf(SPECIES.seaBass, 9.5, 10)).toBe('active')
   })
   it('want longer baits in dirty water and low light, shorter when slow', () => {
     const length = (clarity: Day['clarity'], light: Day['light'], activity: Day['activity']): number =>

@@ -17,7 +17,7 @@ import { shareHooked } from '../strike/evaluateStrike'
 import { drawFish } from '../strike/fish'
 import type { RoughFall } from '../fall/trim'
 import type { Line } from '../tackle/lines'
-import { CADENCES, ROOFS, usualLine, type Day } from './day'
+import { bittenBy, CADENCES, ROOFS, usualLine, type Day } from './day'
 import { tackleOf } from './conditions'
 import { USUAL_SEED } from './prepareRig'
 import { matchOf } from './fish'
@@ -313,7 +313,7 @@ function lookingAt(place: ReturnType<typeof placeOf>, bait: BaitSpec, { laid, bo
       const hookUp = keep(hooks, power, () =>
         shareHooked(
           one.strike,
-          tackleOf({ feeding: day.feeding, rod: power, retrieve, match }, line),
+          tackleOf({ ...bittenBy(day), rod: power, retrieve, match }, line),
           place.fish,
         ),
       )

@@ -23,6 +23,7 @@ export interface StrikeRig {
   /** point, bend and tail, m from the nose */ readonly pointM: number
   readonly bendM: number
   readonly lengthM: number
+  /** height of the bait where it is highest, m */ readonly heightM: number
   /** a small open hook in the tail, where there is one */ readonly trailing?: Pick<
     StrikeRig,
     'gapM' | 'wireM' | 'filledM' | 'openingLoadN'
@@ -40,6 +41,14 @@ export interface Tackle {
   readonly feeding: FeedingId
   /** how well the bait matches the food, and whether it is scented */ readonly match: MatchId
   readonly scented: boolean
+  /** jaws of the fish; those the medians were taken from when left out */ readonly mouth?: Mouth
+}
+
+/** Jaws of a kind of fish: how hard they bite and are to drive a point into, against `BITE`, and how far they open. */
+export interface Mouth {
+  readonly bite: number
+  readonly hard: number
+  /** height of a bait that it still closes over whole, m */ readonly gapeM: number
 }
 
 /** How like its food a bait is to a fish. */
@@ -145,8 +154,17 @@ export function strikeRig(rig: AssembledRig): StrikeRig {
     pointM: parts.placement.path.tip.s,
     bendM: Math.max(...parts.placement.path.points.map(p => p.s)),
     lengthM: bait.lengthM,
+    heightM: highestOf(bait),
     ...(parts.trailingDims ? { trailing: trailingOf(parts.trailingDims) } : {}),
   }
+}
+
+/** Places a bait's height is looked at. */
+const PLACES = 16
+const highestOf = ({ heightAt, bodyM }: AssembledRig['bait']): number => {
+  let most = 0
+  for (let i = 0; i <= PLACES; i++) most = Math.max(most, heightAt((bodyM * i) / PLACES))
+  return most
 }
 
 /** Plastic in the gap of a hook that trails on the back, held by its eye and bend alone, m. *Assumed.* */

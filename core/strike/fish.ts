@@ -1,5 +1,5 @@
 import { logNormal, normal, seededRandom, type Random } from '../numerics/random'
-import { BITE, FEEDING, MATCHES, SCENT_HELD, type StrikeRig, type Tackle } from './bite'
+import { BITE, FEEDING, MATCHES, SCENT_HELD, type Mouth, type StrikeRig, type Tackle } from './bite'
 import type { Bite } from './chain'
 
 /** How much longer a fish holds on than usual: softness and salt of the bait, likeness to food, scent. */
@@ -47,27 +47,35 @@ const slackOut = ({ moving, distanceM }: Tackle): number =>
  * @param taken factor on the odds that it takes head or middle
  */
 export function takenAt(
-  { lengthM }: StrikeRig,
-  { feeding }: Tackle,
+  { lengthM, heightM }: StrikeRig,
+  { feeding, mouth }: Tackle,
   { third, along }: Fish,
   taken = 1,
 ): number {
   const { head, middle } = FEEDING[feeding]
   const front = head + middle
-  const share = (taken * front) / (taken * front + 1 - front)
+  const odds = taken * (mouth ? Math.min(1, mouth.gapeM / heightM) ** TOO_HIGH : 1)
+  const share = (odds * front) / (odds * front + 1 - front)
   return (lengthM * ((third < (share * head) / front ? 0 : third < share ? 1 : 2) + along)) / 3
 }
+
+/** Power of gape over height by which the odds fall that a bait too high for the mouth is taken in front. *Assumed.* */
+const TOO_HIGH = 2
+
+/** Bite and hardness of jaw against the medians. */
+const jawsOf = ({ mouth }: Tackle): Pick<Mouth, 'bite' | 'hard'> => mouth ?? { bite: 1, hard: 1 }
 
 /** The bite of a fish on one bait. */
 export function biteOf(rig: StrikeRig, tackle: Tackle, fish: Fish): Bite {
   const { moving, feeding } = tackle
+  const { bite, hard } = jawsOf(tackle)
   const { force, holdS } = FEEDING[feeding]
   return {
     atM: takenAt(rig, tackle, fish),
-    forceN: force * BITE.forceN.median * fish.force,
+    forceN: bite * force * BITE.forceN.median * fish.force,
     needM: fish.needM,
     slackM: slackOut(tackle) * fish.slackM,
-    penetrationN: fish.penetrationN,
+    penetrationN: hard * fish.penetrationN,
     squeezeMost: rig.squeezeMost + SQUEEZE_SD * fish.squeeze,
     grip: BITE.gripLeast + (1 - BITE.gripLeast) * fish.grip,
     holdS: heldBy(rig, tackle) * holdS * fish.hold,
@@ -87,12 +95,13 @@ export function drawFish(seed: number, draws: number): Fish[] {
 /** A bite of middling force, place and jaw, for looking at the chain step by step. */
 export const middlingBite = (rig: StrikeRig, tackle: Tackle): Bite => {
   const { moving, feeding } = tackle
+  const { bite, hard } = jawsOf(tackle)
   return {
     atM: rig.pointM,
-    forceN: FEEDING[feeding].force * BITE.forceN.median,
+    forceN: bite * FEEDING[feeding].force * BITE.forceN.median,
     needM: BITE.needM.median,
     slackM: slackOut(tackle) * BITE.slackM.median,
-    penetrationN: BITE.penetrationN.median,
+    penetrationN: hard * BITE.penetrationN.median,
     squeezeMost: rig.squeezeMost,
     grip: 0.6,
     holdS: heldBy(rig, tackle) * FEEDING[feeding].holdS,

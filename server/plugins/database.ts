@@ -10,6 +10,7 @@ import engineThread from '../db/engineThread?thread'
 import { DataFolderInUse } from '../db/lock'
 import { NoRoom } from '../db/room'
 import { DEMO_BATHS } from '../../demo/baths'
+import { DEMO_FISHES } from '../../demo/fishes'
 import { DEMO_SPOTS } from '../../demo/spots'
 import { keepBackup, keepBackupsIn, keepDaily } from '../services/backup'
 import { seedBox } from '../services/box'
@@ -69,6 +70,7 @@ async function seedDemo(): Promise<void> {
   await seedBox(DEMO_BOX)
   await fillDocuments('spot', DEMO_SPOTS)
   await fillDocuments('bath', DEMO_BATHS)
+  await fillDocuments('fish', DEMO_FISHES)
   await seedLog(seasons)
 }
 

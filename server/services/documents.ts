@@ -10,7 +10,12 @@ import {
 import { keptThings } from './kept'
 import { Refused } from './refused'
 
-const CALLED: Readonly<Record<DocumentKind, string>> = { spot: 'spot', trip: 'trip', bath: 'bath' }
+const CALLED: Readonly<Record<DocumentKind, string>> = {
+  spot: 'spot',
+  trip: 'trip',
+  bath: 'bath',
+  fish: 'fish',
+}
 
 /** A kind as it stands in an address. @throws Refused 404 where there is no such kind */
 export function kindOf(text: string | undefined): DocumentKind {

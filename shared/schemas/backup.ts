@@ -20,6 +20,7 @@ const document = z.discriminatedUnion('kind', [
   z.strictObject({ ...stamped, kind: z.literal('spot'), name, content: DOCUMENT_SCHEMAS.spot }),
   z.strictObject({ ...stamped, kind: z.literal('trip'), name, content: DOCUMENT_SCHEMAS.trip }),
   z.strictObject({ ...stamped, kind: z.literal('bath'), name, content: DOCUMENT_SCHEMAS.bath }),
+  z.strictObject({ ...stamped, kind: z.literal('fish'), name, content: DOCUMENT_SCHEMAS.fish }),
 ])
 // what was logged by a wrong clock, before such were refused, is kept too
 const entry = z.strictObject({

@@ -17,6 +17,7 @@ export const dayFileSchema = z
     stream: streamSchema.optional(),
     zone: z.strictObject({ fromM: field.zoneM, toM: field.zoneM }).optional(),
     species: field.species,
+    own: field.ownFish.optional(),
     /** worked out from temperature and month where left out */ activity: field.activity.optional(),
     month: z.number().int().min(1).max(12).optional(),
     clarity: field.clarity.default('clear'),

@@ -182,6 +182,45 @@ export const prey = oneOf<PreyId>(PREY_IDS, 'Food')
 /** Length of what fish eat, m. */
 export const PREY_RANGE_M = [0.02, 0.3] as const
 export const preyM = number('Length of the food', PREY_RANGE_M, 'm')
+/** Temperatures that fish live in, °C; bite and hardness of jaw against the usual; how far a mouth opens, m. */
+export const FEED_RANGE_C = [-1, 40] as const
+export const JAW_RANGE = [0.2, 4] as const
+export const GAPE_RANGE_M = [0.005, 0.4] as const
+const feedC = number('Temperature', FEED_RANGE_C, '°C')
+const zoneShare = z.number({ error: 'Zone: expected a share of the depth.' }).min(0).max(1)
+/** What a kind of fish is like: feeding temperatures, zone, way of taking, mouth, food. */
+export const fishTraits = {
+  feedC: z
+    .tuple([feedC, feedC, feedC, feedC])
+    .refine(([cold, from, to, hot]) => cold < from && from <= to && to < hot, {
+      error: 'Temperatures must rise: hardly moving, feeding hard from, to, hardly moving again.',
+    }),
+  feeding: z.strictObject({ active: feeding, steady: feeding, slow: feeding }),
+  mouth: z.strictObject({
+    bite: number('Strength of the bite', JAW_RANGE, 'times the usual'),
+    hard: number('Hardness of the mouth', JAW_RANGE, 'times the usual'),
+    gapeM: number('Gape', GAPE_RANGE_M, 'm'),
+  }),
+  /** part of the depth they feed in, shares from the surface */
+  zone: z
+    .tuple([zoneShare, zoneShare])
+    .refine(([from, to]) => from < to, { error: 'The feeding zone must end below where it begins.' }),
+  prey: z
+    .array(prey)
+    .min(1, { error: 'Name at least one food.' })
+    .max(PREY_IDS.length)
+    .refine(list => new Set(list).size === list.length, { error: 'A food is named twice.' }),
+  preyM: z.partialRecord(prey, preyM).optional(),
+  teeth: oneOf(['cutting', 'rasping', 'none'] as const, 'Teeth'),
+} as const
+/** A fish of the angler's own as a sheet, a spot or a day carries it. */
+export const ownFish = z.strictObject({
+  name: line('Fish', 60).min(1, { error: 'Name the fish.' }),
+  ...fishTraits,
+})
+
+export type OwnFish = z.infer<typeof ownFish>
+
 /** The angler's own way where schools differ. */
 export const way = z.strictObject({
   point: oneOf(['flush', 'skin', 'buried'] as const, 'Point').optional(),

@@ -3,7 +3,7 @@ import { backupSchema } from './backup'
 import { boxFileSchema, dayFileSchema } from './day'
 import { logEntrySchema } from './log'
 import { rigFileSchema } from './rigFile'
-import { bathSchema, spotSchema, tripSchema } from './spot'
+import { bathSchema, fishFileSchema, spotSchema, tripSchema } from './spot'
 import { contentShape } from './spread'
 
 /** Open formats by name. */
@@ -15,6 +15,7 @@ const SCHEMAS = {
   spot: spotSchema,
   trip: tripSchema,
   bath: bathSchema,
+  fish: fishFileSchema,
   log: logEntrySchema,
   backup: backupSchema,
 } as const

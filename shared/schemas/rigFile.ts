@@ -60,6 +60,8 @@ export const rigFileSchema = z
     clarity: field.clarity.optional(),
     line: lineSchema.optional(),
     fishing: fishingSchema.optional(),
+    /** whose jaws take it: a kind of the list, or one's own; those of school-size bass when left out */
+    fish: z.strictObject({ species: field.species, own: field.ownFish.optional() }).optional(),
     bait: baitSchema.optional(),
     rig: rigSchema.optional(),
     weight: weightSchema.optional(),

@@ -10,6 +10,7 @@ export const spotSchema = z.strictObject({
   bottom: field.bottom,
   salinityGKg: field.salinityGKg,
   species: field.species,
+  /** a fish of the angler's own, in place of that species */ own: field.ownFish.optional(),
   prey: field.prey.optional(),
   clarity: field.clarity,
   /** part of the tide that reaches it: 0 where there is none, 1 on the open coast */ tide: z
@@ -77,13 +78,23 @@ export const bathSchema = z.strictObject({
 })
 export type BathContent = z.infer<typeof bathSchema>
 
+/** A kind of fish of the angler's own; `like` is the kind it was made from. */
+const fishSchema = z.strictObject({ like: field.species, ...field.fishTraits })
+export type FishContent = z.infer<typeof fishSchema>
+
 /** Documents the server keeps besides spreads, by kind. */
-export const DOCUMENT_SCHEMAS = { spot: spotSchema, trip: tripSchema, bath: bathSchema } as const
+export const DOCUMENT_SCHEMAS = {
+  spot: spotSchema,
+  trip: tripSchema,
+  bath: bathSchema,
+  fish: fishSchema,
+} as const
 export type DocumentKind = keyof typeof DOCUMENT_SCHEMAS
 export interface DocumentContent {
   spot: SpotContent
   trip: TripContent
   bath: BathContent
+  fish: FishContent
 }
 export interface StoredDocument<K extends DocumentKind = DocumentKind> {
   readonly id: string
@@ -117,6 +128,14 @@ export const spotFormSchema = z
     ...(lon === undefined ? {} : { lon }),
   }))
 export type SpotForm = z.input<typeof spotFormSchema>
+/** A fish as it is edited, and a file of some. */
+export const fishFormSchema = z.strictObject({ name, ...fishSchema.shape })
+export type FishForm = z.infer<typeof fishFormSchema>
+export const fishFileSchema = z.strictObject({
+  format: z.literal('dunecrest-fish', { error: 'Expected "dunecrest-fish".' }),
+  version: z.literal(1, { error: 'Expected 1.' }),
+  fish: z.array(fishFormSchema).min(1, { error: 'There is no fish in it.' }).max(200),
+})
 /** A name alone, as it is typed. */
 export const namedSchema = z.object({ name })
 /** `id` is made on the device that asks, so that asking again makes nothing twice. */

@@ -66,6 +66,7 @@ export const fishingSchema = z.strictObject({
  */
 const fishSchema = z.strictObject({
   species: field.species.optional(),
+  /** a fish of the angler's own, in place of the species it was made from */ own: field.ownFish.optional(),
   activity: field.activity.optional(),
   clarity: field.clarity.optional(),
   light: field.light.optional(),

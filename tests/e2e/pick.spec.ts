@@ -207,3 +207,49 @@ test('over shell with braid, and for pike, a leader is asked for with its reason
   await settled(sheet)
   await expect(pick(sheet)).toContainText(/Leader: .* wire.*teeth of pike/, { timeout: 45_000 })
 })
+
+test("a fish of one's own: made, described, sought, saved as a file and read again", async ({
+  sheet,
+  page,
+}) => {
+  test.setTimeout(150_000)
+  await page.goto(`${sheet.app.url}/pick`)
+  await settled(sheet)
+  await sheet.choose('fish', 'make or change one…')
+  const dialog = page.getByRole('dialog', { name: 'Your own fish' })
+  await dialog.getByLabel('like', { exact: true }).click()
+  await page.getByRole('option', { name: 'wrasse' }).click()
+  await dialog.getByRole('button', { name: 'Make one of these' }).click()
+  await dialog.getByLabel('name', { exact: true }).fill('reef ghost')
+  const cold = dialog.getByLabel('hardly move below')
+  await cold.fill('16')
+  await cold.press('Tab')
+  await expect(dialog.getByText('Temperatures must rise')).toBeVisible()
+  await cold.fill('3')
+  await cold.press('Tab')
+  await dialog.getByRole('checkbox', { name: 'frogs' }).click()
+  await dialog.getByLabel('mostly').click()
+  await page.getByRole('option', { name: 'frogs' }).click()
+  await dialog.getByRole('button', { name: /^reef ghost/ }).waitFor()
+  await sheet.accessible()
+  await dialog.getByRole('listitem').filter({ hasText: 'reef ghost' }).getByText('Fish for it').click()
+  await settled(sheet)
+  await expect(page.getByLabel('fish', { exact: true })).toContainText('reef ghost')
+  await expect(page.getByLabel('they eat')).toContainText('frogs')
+
+  await sheet.choose('fish', 'make or change one…')
+  const saved = page.waitForEvent('download')
+  await dialog.getByRole('button', { name: 'Save as a file' }).click()
+  const path = await (await saved).path()
+  expect(JSON.parse(readFileSync(path, 'utf8')).fish.at(-1)).toMatchObject({
+    name: 'reef ghost',
+    like: 'wrasse',
+  })
+  await dialog.getByRole('button', { name: 'Delete' }).click()
+  await expect(dialog.getByRole('button', { name: /^reef ghost/ })).toHaveCount(0)
+  await dialog.locator('input[type=file]').setInputFiles(path)
+  await expect(dialog.getByRole('button', { name: /^reef ghost/ })).toHaveCount(1)
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('Control+z')
+  await expect(page.getByLabel('fish', { exact: true })).not.toContainText('reef ghost')
+})

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { StoredDocument } from '#schemas/spot'
 import { DEMO_BATHS } from '../../demo/baths'
+import { DEMO_FISHES } from '../../demo/fishes'
 import { DEMO_SPOTS } from '../../demo/spots'
 import { call, content, ownServer } from './support'
 
@@ -63,6 +64,31 @@ describe('spots and trips', () => {
     const { status, body } = await add(
       { name: 'x', content: { ...DEMO_BATHS[0]!.content, ...change } },
       'bath',
+    )
+    expect(status).toBe(422)
+    expect(body.data!.fields![0]!.path).toBe(path)
+  })
+  it('keeps a fish of one’s own, and a spot that is fished for it', async () => {
+    const made = await add(DEMO_FISHES[0]!, 'fish')
+    expect(made.body).toMatchObject(DEMO_FISHES[0]!)
+    expect((await list('fish'))[0]).toMatchObject(DEMO_FISHES[0]!)
+    const { like, ...traits } = DEMO_FISHES[0]!.content
+    const spot = {
+      name: 'Kelp hole',
+      content: { ...DEMO_SPOTS[0]!.content, species: like, own: { name: DEMO_FISHES[0]!.name, ...traits } },
+    }
+    expect((await add(spot)).body).toMatchObject(spot)
+  })
+  it.each([
+    ['temperatures that do not rise', { feedC: [10, 8, 14, 20] }, 'content.feedC'],
+    ['a zone upside down', { zone: [0.8, 0.3] }, 'content.zone'],
+    ['no food', { prey: [] }, 'content.prey'],
+    ['a food twice', { prey: ['worm', 'worm'] }, 'content.prey'],
+    ['a mouth of no size', { mouth: { ...DEMO_FISHES[0]!.content.mouth, gapeM: 0 } }, 'content.mouth.gapeM'],
+  ])('refuses a fish with %s at its field', async (_, change, path) => {
+    const { status, body } = await add(
+      { name: 'x', content: { ...DEMO_FISHES[0]!.content, ...change } },
+      'fish',
     )
     expect(status).toBe(422)
     expect(body.data!.fields![0]!.path).toBe(path)

@@ -1,5 +1,6 @@
 import { Agent, request } from 'node:http'
 import { DEMO_BATHS } from '../../demo/baths'
+import { DEMO_FISHES } from '../../demo/fishes'
 import { DEMO_BOX } from '../../demo/box'
 import { DEMO_SPOTS } from '../../demo/spots'
 import { DEMO_SPREADS } from '../../demo/spreads'
@@ -231,7 +232,14 @@ const trip = {
 
 /** A body that a route takes, by the route; for those that take none, an empty one. */
 function bodyFor({ method, path }: Route, kind: string, chance: Chance): Json {
-  const document = kind === 'trip' ? trip : kind === 'bath' ? DEMO_BATHS[0]! : DEMO_SPOTS[0]!
+  const document =
+    kind === 'trip'
+      ? trip
+      : kind === 'bath'
+        ? DEMO_BATHS[0]!
+        : kind === 'fish'
+          ? DEMO_FISHES[0]!
+          : DEMO_SPOTS[0]!
   const item = chance.of(DEMO_BOX)
   const change = { id: UUID, revision: 1 }
   const bodies: Readonly<Record<string, Json>> = {
@@ -285,7 +293,7 @@ interface Asked {
 /** The next thing that is asked. */
 function nextRequest(routes: readonly Route[], known: readonly string[], chance: Chance): Asked {
   const route = chance.of(routes)
-  const kind = chance.of(['spot', 'trip', 'bath'])
+  const kind = chance.of(['spot', 'trip', 'bath', 'fish'])
   const part = (name: string): string => {
     if (chance.share(0.15))
       return encodeURIComponent(

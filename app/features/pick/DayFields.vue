@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { UButton, UIcon } from '#components'
 import { useMediaQuery } from '@vueuse/core'
-import { computed, onMounted, ref } from 'vue'
+import { computed, defineAsyncComponent, onMounted, ref } from 'vue'
 import { useSpots } from '~/sync/documents'
 import { useSettings } from '~/ui/settings'
 import { useSpread } from '~/sheet/spread'
+import FishField from '~/sheet/fish/FishField.vue'
+import { withFish, type FishTaken } from '~/sheet/fish/ownFish'
 import ChoiceField from '~/ui/ChoiceField.vue'
 import FieldRow from '~/ui/FieldRow.vue'
 import { choice, choicesOf, number } from '~/ui/fields'
@@ -20,12 +22,12 @@ import {
   FEEDING_IDS,
   LIGHTS,
   SIGHT_M,
-  SPECIES,
+  fishOf,
   type Day,
 } from '#core'
 import { PREY_RANGE_M, SIGHT_RANGE_M } from '#schemas/fields'
 import type { FishChoice } from '#schemas/spread'
-import { ACTIVITY_WORDS, CLARITY_WORDS, LIGHT_WORDS, preyItems, speciesItems } from '#words/pickWords'
+import { ACTIVITY_WORDS, CLARITY_WORDS, LIGHT_WORDS, preyItems } from '#words/pickWords'
 import { waterOfSpot } from './pickSheet'
 import { withUnit } from '#words/units'
 
@@ -44,12 +46,7 @@ const water = computed(() => spread.content.water)
 const own = computed<FishChoice>(() => spread.content.fish ?? {})
 const setFish = (change: Partial<FishChoice>): void =>
   spread.edit(draft => void (draft.fish = { ...draft.fish, ...change }))
-const takeSpecies = (species: FishChoice['species']): void =>
-  spread.edit(draft => {
-    const { activity: _, prey: __, preyM: ___, ...kept } = draft.fish ?? {}
-    draft.fish = { ...kept, species }
-    if (draft.fishing) delete draft.fishing.feeding
-  })
+const takeFish = (fish: FishTaken): void => spread.edit(draft => withFish(draft, fish))
 const activities = choicesOf(ACTIVITY_WORDS, ACTIVITIES)
 const clarities = choicesOf(CLARITY_WORDS, CLARITIES)
 const lights = choicesOf(LIGHT_WORDS, LIGHTS)
@@ -90,11 +87,16 @@ const about = computed(() => [
 const narrow = useMediaQuery('(max-width: 639px)')
 const unfolded = ref(false)
 const NO_SPOT = 'none'
+const EDIT_SPOTS = 'edit'
+const SpotsDialog = defineAsyncComponent(() => import('~/sheet/spots/SpotsDialog.vue'))
+const spotting = ref<boolean>()
 const spotItems = computed(() => [
   { value: NO_SPOT, label: water.value.place || 'as set here' },
-  ...spots.list.map(s => ({ value: s.id, label: s.name, group: s.content.water })),
+  ...spots.list.map(s => ({ value: s.id, label: s.name, group: s.content.water || 'no water named' })),
+  { value: EDIT_SPOTS, label: 'add or change spots…', group: 'your spots' },
 ])
 function takeSpot(id: string): void {
+  if (id === EDIT_SPOTS) spotting.value = true
   const spot = spots.byId.get(id)
   if (spot) spread.edit(draft => void Object.assign(draft, waterOfSpot(spot, draft)))
 }
@@ -111,7 +113,7 @@ function takeSpot(id: string): void {
     >
       <span
         >{{ water.place || 'Here' }}: {{ withUnit(water.depthM, settings.units.depth) }},
-        {{ COVERS[water.cover].name }} over {{ BOTTOMS[water.bottom].name }}; {{ SPECIES[day.species].name }},
+        {{ COVERS[water.cover].name }} over {{ BOTTOMS[water.bottom].name }}; {{ fishOf(day).name }},
         {{ ACTIVITY_WORDS[day.activity] }}</span
       >
       <UIcon :name="unfolded ? 'i-lucide-chevron-up' : 'i-lucide-chevron-down'" />
@@ -122,12 +124,7 @@ function takeSpot(id: string): void {
       <FieldRow :fields="aboutWater" />
     </div>
     <div class="row">
-      <ChoiceField
-        label="fish"
-        :model-value="day.species"
-        :items="speciesItems"
-        @update:model-value="takeSpecies"
-      />
+      <FishField :fish="day" @take="takeFish" />
       <span class="worked"
         ><ChoiceField
           label="they are"
@@ -152,6 +149,7 @@ function takeSpot(id: string): void {
       <FieldRow :fields="about" />
       <slot />
     </div>
+    <SpotsDialog v-if="spotting !== undefined" v-model:open="spotting" />
   </section>
 </template>
 

@@ -1,5 +1,6 @@
 import type { BaitSpec, Day, Finalist, RigSpec } from '#core'
 import type { StoredDocument } from '#schemas/spot'
+import { sameData } from '../../../shared/data'
 import { LETTERS, type SpreadContent } from '#schemas/spread'
 
 /**
@@ -36,24 +37,46 @@ export function layOut(
   }
 }
 
-/** The water of a spot, as it stands on the sheet; its temperature stays the sheet's own. */
+/** Where a spot lies, in one line; one without a water is its name alone. */
+export const placeOf = ({
+  name,
+  content: { water },
+}: Pick<StoredDocument<'spot'>, 'name' | 'content'>): string =>
+  (water ? `${water}, ${name}` : name).slice(0, 80)
+
+/**
+ * The water of a spot, as it stands on the sheet. What a spot says nothing of stays as it was set: temperature,
+ * wind, depths that the fish feed between where there is water for them, and what is known of the same fish.
+ */
 export function waterOfSpot(
   spot: Pick<StoredDocument<'spot'>, 'name' | 'content'>,
   content: SpreadContent,
 ): SpreadContent {
-  const { water, depthM, cover, bottom, salinityGKg, species, prey, clarity, currentMS } = spot.content
-  const { preyM: _, activity: __, ...fish } = content.fish ?? {}
+  const { depthM, cover, bottom, salinityGKg, species, own, prey, clarity, currentMS } = spot.content
+  const { stream: _, zone, ...water } = content.water
+  const { own: before, activity, preyM, prey: ate, ...fish } = content.fish ?? {}
+  const same = fish.species === species && sameData(before, own)
+  const eats = prey ?? (same ? ate : undefined)
   return {
     ...content,
     water: {
-      place: `${water}, ${spot.name}`.slice(0, 80),
+      ...water,
+      place: placeOf(spot),
       depthM,
       cover,
       bottom,
       salinityGKg,
-      temperatureC: content.water.temperatureC,
       ...(currentMS > 0 ? { stream: { surfaceMS: currentMS, towardRad: 0 } } : {}),
+      ...(zone && zone.toM <= depthM ? { zone } : {}),
     },
-    fish: { ...fish, species, clarity, ...(prey ? { prey } : {}) },
+    fish: {
+      ...fish,
+      species,
+      clarity,
+      ...(own ? { own } : {}),
+      ...(eats ? { prey: eats } : {}),
+      ...(same && activity ? { activity } : {}),
+      ...(same && preyM !== undefined && eats === ate ? { preyM } : {}),
+    },
   }
 }

@@ -3,6 +3,7 @@ import { computed, onMounted, ref } from 'vue'
 import { useQuery } from '~/compute/useQuery'
 import { useBox } from '~/sync/box'
 import { useEvidence } from '~/sheet/evidence'
+import { monthNow } from '~/sheet/month'
 import { useSpread } from '~/sheet/spread'
 import type { Day, FamilyId } from '#core'
 import { alikeBaits, goodsOf } from '../../../shared/goods'
@@ -19,7 +20,7 @@ export function usePick() {
     if (!box.loaded) void box.load()
   })
   const goods = computed(() => alikeBaits(goodsOf(box.items)))
-  const day = computed<Day>(() => dayOfSheet(spread.content, new Date().getMonth() + 1))
+  const day = computed<Day>(() => dayOfSheet(spread.content, monthNow()))
   const asked = refDebounced(day, 250)
   const result = useQuery('pick', () => {
     if (!spread.opened || !box.loaded || !evidence.loaded) return undefined

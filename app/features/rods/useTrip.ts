@@ -112,7 +112,8 @@ export function useTrip() {
     content.value.stops.flatMap(({ spotId, fromH, toH }): Stop[] => {
       const spot = spots.byId.get(spotId)
       if (!spot || !(toH > fromH)) return []
-      const { depthM, cover, bottom, salinityGKg, species, prey, clarity, tide, currentMS } = spot.content
+      const { depthM, cover, bottom, salinityGKg, species, own, prey, clarity, tide, currentMS } =
+        spot.content
       const month = Number(content.value.date.slice(5, 7))
       return [
         {
@@ -128,6 +129,7 @@ export function useTrip() {
             salinityGKg,
             temperatureC: spread.content.water.temperatureC,
             species: species ?? USUAL_SPECIES,
+            ...(own ? { own } : {}),
             clarity,
             light: spread.content.fish?.light ?? 'bright',
             month,

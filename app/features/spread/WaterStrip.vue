@@ -6,6 +6,9 @@ import { useSettings } from '~/ui/settings'
 import { useSpread } from '~/sheet/spread'
 import LineField from '~/sheet/fields/LineField.vue'
 import RodField from '~/sheet/fields/RodField.vue'
+import FishField from '~/sheet/fish/FishField.vue'
+import { withFish } from '~/sheet/fish/ownFish'
+import { USUAL_SPECIES } from '../../../shared/day'
 import NumberFieldDepth from '~/sheet/fields/NumberFieldDepth.vue'
 import WaterSection from './WaterSection.vue'
 import ZoneField from '~/sheet/fields/ZoneField.vue'
@@ -80,6 +83,10 @@ const saltHint = computed(
     <div class="bed">
       <NumberFieldDepth />
       <FieldRow :fields="[cover, bottom, current]" />
+      <FishField
+        :fish="{ species: USUAL_SPECIES, ...spread.content.fish }"
+        @take="fish => spread.edit(draft => withFish(draft, fish))"
+      />
       <ZoneField />
       <span class="label scope"
         >as met along {{ Math.round(settings.units.depth.from(CAST_M)) }} {{ settings.units.depth.label }} of

@@ -3,6 +3,10 @@ import { computed } from 'vue'
 import { useSettings } from '~/ui/settings'
 import { useSpread } from '~/sheet/spread'
 import { withRod } from '~/sheet/rod'
+import { bittenOn, USUAL_SPECIES } from '../../../shared/day'
+import { monthNow } from '../month'
+import FishField from '../fish/FishField.vue'
+import { withFish } from '../fish/ownFish'
 import FieldRow from '~/ui/FieldRow.vue'
 import { choice, choicesOf, number, type Field } from '~/ui/fields'
 import { FEEDING, FEEDING_IDS, LOOKS_EVERY, MATCHES, RETRIEVE_IDS, RETRIEVES, RODS } from '#core'
@@ -27,11 +31,12 @@ const feedings = choicesOf(FEEDING, FEEDING_IDS)
 const matches = choicesOf(MATCHES)
 const rods = choicesOf(RODS)
 const known = computed((): Readonly<Record<(typeof props.show)[number], readonly Field[]>> => {
-  const { retrieve = 'hop', feeding = 'grab', match = 'fair', scented, rod = 'medium' } = fishing.value
+  const feeding = bittenOn(spread.content, monthNow()).feeding ?? 'grab'
+  const { retrieve = 'hop', match = 'fair', scented, rod = 'medium' } = fishing.value
   const { biteM = USUAL_BITE_M, looksEvery = LOOKS_EVERY } = fishing.value
   return {
     retrieve: [choice('worked', retrieve, retrieves, to => set({ retrieve: to }))],
-    feeding: [choice('fish', feeding, feedings, to => set({ feeding: to }))],
+    feeding: [choice('they', feeding, feedings, to => set({ feeding: to }))],
     match: [
       choice('like their food', match, matches, to => set({ match: to })),
       choice('scent', scented ? 'yes' : 'no', scents, to => set({ scented: to === 'yes' })),
@@ -56,5 +61,10 @@ const fields = computed(() =>
 </script>
 
 <template>
+  <FishField
+    v-if="show.includes('feeding')"
+    :fish="{ species: USUAL_SPECIES, ...spread.content.fish }"
+    @take="fish => spread.edit(draft => withFish(draft, fish))"
+  />
   <FieldRow :fields="fields" />
 </template>

@@ -2,11 +2,22 @@
 import { UButton, UForm, UFormField, UInput, UInputNumber } from '#components'
 import { useDebounceFn } from '@vueuse/core'
 import { computed, reactive, useTemplateRef, watch } from 'vue'
-import { BOTTOM_IDS, BOTTOMS, CLARITIES, COVER_IDS, COVERS, SALINITY_RANGE_GKG, STREAM_RANGE_MS } from '#core'
-import { DEPTH_RANGE_M } from '#schemas/fields'
+import {
+  BOTTOM_IDS,
+  BOTTOMS,
+  CLARITIES,
+  COVER_IDS,
+  COVERS,
+  fishOf,
+  SALINITY_RANGE_GKG,
+  STREAM_RANGE_MS,
+} from '#core'
+import { DEPTH_RANGE_M, type OwnFish } from '#schemas/fields'
 import { spotFormSchema, type SpotContent, type SpotForm, type StoredDocument } from '#schemas/spot'
-import { CLARITY_WORDS, preyItems, speciesItems } from '#words/pickWords'
+import { CLARITY_WORDS, preyItems } from '#words/pickWords'
 import { PER_MILLE } from '#words/units'
+import FishField from '~/sheet/fish/FishField.vue'
+import type { FishTaken } from '~/sheet/fish/ownFish'
 import FieldRow from '~/ui/FieldRow.vue'
 import { choice, choicesOf, number } from '~/ui/fields'
 import { useSettings } from '~/ui/settings'
@@ -38,7 +49,12 @@ const TIDES = choicesOf({ '0': 'none', '0.5': 'half: behind a bar', '1': 'all of
 const tideOf = (part: number): (typeof TIDES)[number]['value'] =>
   part >= 0.75 ? '1' : part > 0 ? '0.5' : '0'
 const aboutWater = computed(() => [
-  number('depth', state.depthM, [settings.units.depth, DEPTH_RANGE_M, 0.25], to => (state.depthM = to)),
+  number(
+    state.tide > 0 ? 'depth below chart datum' : 'depth',
+    state.depthM,
+    [settings.units.depth, DEPTH_RANGE_M, 0.25],
+    to => (state.depthM = to),
+  ),
   choice('tide', tideOf(state.tide), TIDES, to => (state.tide = Number(to))),
   number('strongest current', state.currentMS, [settings.units.speed, STREAM_RANGE_MS, 0.1], to => {
     state.currentMS = to
@@ -47,9 +63,13 @@ const aboutWater = computed(() => [
   choice('cover', state.cover, choicesOf(COVERS, COVER_IDS), to => (state.cover = to)),
   choice('bottom', state.bottom, choicesOf(BOTTOMS, BOTTOM_IDS), to => (state.bottom = to)),
 ])
+function take({ species, own }: FishTaken): void {
+  state.species = species
+  state.own = own as OwnFish | undefined
+  delete state.prey
+}
 const aboutFish = computed(() => [
-  choice('fish', state.species, speciesItems, to => (state.species = to)),
-  ...(state.prey ? [choice('they eat', state.prey, preyItems, to => (state.prey = to))] : []),
+  choice('they eat', state.prey ?? fishOf(state as FishTaken).prey[0]!, preyItems, to => (state.prey = to)),
   choice('clarity', state.clarity, choicesOf(CLARITY_WORDS, CLARITIES), to => (state.clarity = to)),
 ])
 const DEGREES = { maximumFractionDigits: 5, useGrouping: false }
@@ -60,6 +80,7 @@ const DEGREES = { maximumFractionDigits: 5, useGrouping: false }
     <UFormField name="name" label="name"><UInput v-model.trim="state.name" /></UFormField>
     <UFormField name="water" label="water"><UInput v-model.trim="state.water" /></UFormField>
     <FieldRow :fields="aboutWater" />
+    <FishField :fish="state" @take="take" />
     <FieldRow :fields="aboutFish" />
     <UFormField v-for="axis in ['lat', 'lon'] as const" :key="axis" :name="axis" :label="axis">
       <UInputNumber

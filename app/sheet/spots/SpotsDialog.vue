@@ -5,9 +5,10 @@ import { computed, ref } from 'vue'
 import { useSpots } from '~/sync/documents'
 import { useSettings } from '~/ui/settings'
 import { useSpread } from '~/sheet/spread'
+import type { FishTaken } from '~/sheet/fish/ownFish'
 import SpotForm from './SpotForm.vue'
 import type { StoredDocument, SpotContent } from '#schemas/spot'
-import { BOTTOMS, COVERS, SPECIES } from '#core'
+import { BOTTOMS, COVERS, fishOf } from '#core'
 import { saveText } from '~/ui/card'
 import { spotsFromGpx, spotsToGpx } from '../../../shared/gpx'
 import { withUnit } from '#words/units'
@@ -25,7 +26,7 @@ const bad = ref<string>()
 const one = computed(() => spots.byId.get(chosen.value ?? ''))
 async function addFromSheet(): Promise<void> {
   const { place, depthM, cover, bottom, salinityGKg, stream } = spread.content.water
-  const { species = 'seaBass', prey, clarity = 'clear' } = spread.content.fish ?? {}
+  const { species = 'seaBass', own, prey, clarity = 'clear' } = spread.content.fish ?? {}
   const made = await spots.add(place || 'New spot', {
     water: '',
     depthM,
@@ -33,6 +34,7 @@ async function addFromSheet(): Promise<void> {
     bottom,
     salinityGKg,
     species,
+    ...(own ? { own } : {}),
     clarity,
     ...(prey ? { prey } : {}),
     tide: 0,
@@ -97,7 +99,7 @@ const keep = (name: string, content: SpotContent): void => void spots.change(one
             <small
               >{{ withUnit(s.content.depthM, settings.units.depth)
               }}{{ s.content.tide > 0 ? ' below datum' : '' }}, {{ COVERS[s.content.cover].name }} over
-              {{ BOTTOMS[s.content.bottom].name }}, {{ SPECIES[s.content.species].name }}</small
+              {{ BOTTOMS[s.content.bottom].name }}, {{ fishOf(s.content as FishTaken).name }}</small
             >
           </UButton>
           <SpotForm v-if="s.id === chosen" :spot="s" @keep="keep" @remove="remove(s)" />

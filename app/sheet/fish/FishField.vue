@@ -1,0 +1,37 @@
+<script setup lang="ts">
+import { computed, defineAsyncComponent, onMounted, ref } from 'vue'
+import { useFishes } from '~/sync/documents'
+import ChoiceField from '~/ui/ChoiceField.vue'
+import { EDIT, fishChoices, fishChosen, type FishTaken } from './ownFish'
+
+/** The fish that are sought: a kind of the list, or one of the angler's own. */
+const FishDialog = defineAsyncComponent(() => import('./FishDialog.vue'))
+const props = withDefaults(defineProps<{ fish: FishTaken; label?: string }>(), { label: 'fish' })
+const emit = defineEmits<{ take: [fish: FishTaken] }>()
+const fishes = useFishes()
+onMounted(() => {
+  if (!fishes.loaded) void fishes.load()
+})
+const choices = computed(() => fishChoices(props.fish, fishes.list))
+const editing = ref<boolean>()
+function choose(value: string): void {
+  if (value === EDIT) return void (editing.value = true)
+  const fish = fishChosen(value, fishes.list)
+  if (fish) emit('take', fish)
+}
+</script>
+
+<template>
+  <ChoiceField
+    :label="label"
+    :model-value="choices.value"
+    :items="choices.items"
+    @update:model-value="choose"
+  />
+  <FishDialog
+    v-if="editing !== undefined"
+    v-model:open="editing"
+    :fish="fish"
+    @take="one => emit('take', one)"
+  />
+</template>

@@ -204,6 +204,9 @@ export { weightSteps, type WeightStep } from './choose/sizing'
 export type { DayChange, Gain, NothingId, PickFigures, WayCost, WhatIf, WhyNot } from './choose/reasons'
 export { figuresOf } from './choose/reasons'
 export * from './trip/tide'
+export { oddRows, type TableTurn } from './trip/tideTable'
+export { CONSTITUENTS, type ConstituentName, type TideConstant } from './trip/tideConstants'
+export { tideOf, weatherOf, type OwnTide } from './trip/sources'
 export * from './trip/weather'
 export {
   dayAt,

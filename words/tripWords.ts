@@ -1,4 +1,4 @@
-import { FAMILIES, type TripChange } from '#core'
+import { FAMILIES, type ConstituentName, type TripChange } from '#core'
 import { UNITS, weightText, withUnit, type UnitSystem } from './units'
 
 /** Slower than this a current is not told, m/s. */
@@ -25,3 +25,32 @@ function waterText({ currentMS, depthM }: TripChange, system: UnitSystem): strin
 }
 
 export const withoutText = (stop: string): string => `Nothing in the box can be fished at ${stop} then.`
+
+/** What a kept tide is, in a few words. */
+export const tideWords = (
+  tide:
+    | { readonly kind: 'table'; readonly turns: readonly { readonly at: string }[] }
+    | { readonly kind: 'constants'; readonly constants: readonly { readonly name: ConstituentName }[] },
+): string =>
+  tide.kind === 'table'
+    ? `${tide.turns.length} high and low waters, ${tide.turns[0]!.at.slice(0, 10)} to ${tide.turns.at(-1)!.at.slice(0, 10)}`
+    : tide.constants.map(({ name }) => name).join(', ')
+
+interface Source {
+  readonly name: string
+  readonly simulated: boolean
+}
+/** Where the water and the wind of a plan come from: what is simulated says so. */
+export function sourceText(tide: Source, wind: Source, tidal: boolean): string {
+  const windText = wind.simulated
+    ? 'wind by a simulated weather, a stand-in and no forecast'
+    : 'wind as typed for the day'
+  if (!tidal) return `No stop is tidal; ${windText}.`
+  const tideText = tide.simulated
+    ? `Depth and current by the simulated tide of the ${tide.name}, a stand-in`
+    : `Depth and current by your own tide, ${tide.name}`
+  return `${tideText}; ${windText}. Levels from chart datum.`
+}
+/** A stop that lies outside what a tide table holds. */
+export const uncoveredText = (stop: string, tide: string): string =>
+  `${tide} does not reach to the hours at ${stop}: the level stands there as at its nearest row.`

@@ -5,17 +5,20 @@ import {
   drawRig,
   evaluateRig,
   evidenceOf,
-  harmonicTide,
   planTrip,
   searchMemory,
   secondsTo,
-  simulatedWeather,
+  tideOf,
+  weatherOf,
   type Basis,
   type EvidenceBook,
   type Goods,
+  type OwnTide,
   type RigDrawing,
   type Stop,
+  type TideSource,
   type TripPlan,
+  type WeatherSource,
 } from '#core'
 import type { Progress } from './progress'
 
@@ -24,6 +27,8 @@ export interface TripJob {
   readonly stops: readonly Stop[]
   readonly goods: Goods
   readonly rods: number
+  /** tide and wind of the angler's own; the stand-ins where left out */ readonly tide?: OwnTide
+  readonly windMS?: number
   readonly book?: EvidenceBook
 }
 
@@ -47,22 +52,29 @@ export interface TripAnswer extends Omit<TripPlan, 'riggings'> {
     readonly weightIds: readonly string[]
     readonly lineId?: string
   }[]
-  readonly tideName: string
-  readonly weatherName: string
+  readonly tide: Pick<TideSource, 'name' | 'simulated'>
+  readonly wind: Pick<WeatherSource, 'name' | 'simulated'>
+  /** stops that the tide does not reach to, by name */ readonly uncovered: readonly string[]
 }
+
+/** Tidal stops before a table's first row or after its last. */
+const uncoveredBy = ({ coversMs }: TideSource, stops: readonly Stop[]): string[] =>
+  stops
+    .filter(({ tide, from, to }) => tide > 0 && coversMs && (from < coversMs[0] || to > coversMs[1]))
+    .map(({ name }) => name)
 
 const memory = searchMemory()
 const SLICE_MS = 60
 /** Rows of the countdown card at most. */
 const ROWS = 9
 
-/** Plans a trip with the simulated tide and weather. @returns undefined when it was called off */
+/** Plans a trip. @returns undefined when it was called off */
 export async function planOut(
-  { stops, goods, rods, book }: TripJob,
+  { stops, goods, rods, book, ...own }: TripJob,
   { tell, pause }: Progress,
 ): Promise<TripAnswer | undefined> {
-  const tide = harmonicTide('Dunecrest coast, simulated')
-  const weather = simulatedWeather('Dunecrest coast, simulated')
+  const tide = tideOf(own.tide)
+  const weather = weatherOf(own.windMS === undefined ? undefined : { windMS: own.windMS })
   const search = planTrip(stops, goods, tide, weather, { rods, memory, ...(book ? { book } : {}) })
   let step = search.next()
   for (let last = performance.now(); !step.done; step = search.next()) {
@@ -101,8 +113,9 @@ export async function planOut(
     ...plan,
     depths,
     countdowns,
-    tideName: tide.name,
-    weatherName: weather.name,
+    tide: { name: tide.name, simulated: tide.simulated },
+    wind: { name: weather.name, simulated: weather.simulated },
+    uncovered: uncoveredBy(tide, stops),
     drawings: plan.rods.map(({ finalist: f }) => drawRig(assembleRig(goods.baits[f.bait]!.spec, f.rig))),
     items: plan.rods.map(({ finalist: f, weightsKg }) => {
       const way = riggings[f.rigging]!

@@ -7,7 +7,7 @@ import { castable, limitOf } from '../choose/limits'
 import { factorsOf, scoreOf, scoringOf } from '../choose/score'
 import { lineFor, lookedAtWith, screen, type Candidate, type SearchMemory } from '../choose/screen'
 import { RIPPLE_MS, type WeatherSource } from './weather'
-import { MEAN_TIDE_MS, turnsBetween, type TideSource, type Turn } from './tide'
+import { turnsBetween, type TideSource, type Turn } from './tide'
 
 /**
  * A stop of a trip: a spot's day at mean level, its part of the tide, and from when to when (ms since 1970).
@@ -92,7 +92,7 @@ export function momentsOf(stops: readonly Stop[], tide: TideSource, weather: Wea
     for (let at = stop.from; at < stop.to; at += STEP_MS) {
       const heightM = stop.tide * tide.heightM(at)
       const depthM = Math.max(LEAST_M, stop.day.depthM + heightM)
-      const currentMS = stop.tide > 0 ? (stop.currentMS * tide.riseMS(at)) / MEAN_TIDE_MS : stop.currentMS
+      const currentMS = stop.tide > 0 ? (stop.currentMS * tide.riseMS(at)) / tide.meanRiseMS : stop.currentMS
       const { windMS } = weather.at(at)
       found.push({
         at,

@@ -40,12 +40,18 @@ const EPOCH = Date.UTC(2000, 0, 1)
 const HOUR_MS = 3_600_000
 const RAD = Math.PI / 180
 
+/** The same of the stand-in's M2. */
+const MEAN_TIDE_MS = (1.42 * TIDE_SPEEDS.M2 * RAD) / 3600
+
 /** Where tides come from: a place's own gauge, or the harmonic stand-in. */
 export interface TideSource {
   readonly name: string
   readonly simulated: boolean
   /** height over chart datum at a time (ms since 1970, UTC), m */ readonly heightM: (at: number) => number
   /** rate of rise, m/s: positive on the flood */ readonly riseMS: (at: number) => number
+  /** rate of rise at the strongest of a mean tide, m/s: what a spot's strongest current goes with */
+  readonly meanRiseMS: number
+  /** from when to when it is known, where it is not always */ readonly coversMs?: readonly [number, number]
 }
 
 /** The tide of harmonic constituents. */
@@ -58,6 +64,7 @@ export function harmonicTide(
   return {
     name,
     simulated: true,
+    meanRiseMS: MEAN_TIDE_MS,
     heightM: at =>
       constituents.reduce(
         (sum, c) => sum + c.amplitudeM * Math.cos((c.speed * hours(at) - c.phase) * RAD),
@@ -72,9 +79,6 @@ export function harmonicTide(
   }
 }
 
-/** Rate of rise at the strongest of a mean tide, m/s: what a spot's strongest current goes with. */
-export const MEAN_TIDE_MS = (1.42 * TIDE_SPEEDS.M2 * RAD) / 3600
-
 /** One turn of the tide. */
 export interface Turn {
   readonly at: number
@@ -88,7 +92,8 @@ export function turnsBetween(tide: TideSource, from: number, to: number): Turn[]
   const step = HOUR_MS / 4
   for (let a = from; a < to; a += step) {
     const [ra, rb] = [tide.riseMS(a), tide.riseMS(a + step)]
-    if (ra * rb > 0) continue
+    // at a standstill, as beyond a table, nothing turns
+    if (ra === 0 || ra * rb > 0) continue
     let [low, high] = [a, a + step]
     while (high - low > 30_000) {
       const middle = (low + high) / 2

@@ -15,6 +15,7 @@ const CALLED: Readonly<Record<DocumentKind, string>> = {
   trip: 'trip',
   bath: 'bath',
   fish: 'fish',
+  tide: 'tide',
 }
 
 /** A kind as it stands in an address. @throws Refused 404 where there is no such kind */

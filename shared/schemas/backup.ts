@@ -21,6 +21,7 @@ const document = z.discriminatedUnion('kind', [
   z.strictObject({ ...stamped, kind: z.literal('trip'), name, content: DOCUMENT_SCHEMAS.trip }),
   z.strictObject({ ...stamped, kind: z.literal('bath'), name, content: DOCUMENT_SCHEMAS.bath }),
   z.strictObject({ ...stamped, kind: z.literal('fish'), name, content: DOCUMENT_SCHEMAS.fish }),
+  z.strictObject({ ...stamped, kind: z.literal('tide'), name, content: DOCUMENT_SCHEMAS.tide }),
 ])
 // what was logged by a wrong clock, before such were refused, is kept too
 const entry = z.strictObject({

@@ -46,7 +46,8 @@ const oneOf = <T extends string>(ids: readonly T[], what: string): z.ZodEnum<{ [
     error: `${what}: expected one of ${ids.join(', ')}.`,
   }) as unknown as z.ZodEnum<{ [K in T]: K }>
 
-const number = (name: string, [low, high]: readonly [number, number], unit: string): z.ZodNumber =>
+/** A number from the one to the other. */
+export const within = (name: string, [low, high]: readonly [number, number], unit: string): z.ZodNumber =>
   z
     .number({ error: `${name}: expected a number in ${unit}.` })
     .min(low, { error: `${name} must be at least ${low} ${unit}.` })
@@ -104,38 +105,38 @@ export const LIFT_RANGE_M = [-1.2, 3] as const
 /** Line strengths that are offered, N (about 0.5 to 50 kg). */
 export const LINE_RANGE_N = [5, 500] as const
 
-export const depthM = number('Depth', DEPTH_RANGE_M, 'm')
+export const depthM = within('Depth', DEPTH_RANGE_M, 'm')
 /** Depth and width of a bath, bucket or pool to time drops in, m. */
 export const BATH_DEPTH_RANGE_M = [0.15, 4] as const
 export const BATH_WIDTH_RANGE_M = [0.1, 25] as const
-export const bathDepthM = number('Depth', BATH_DEPTH_RANGE_M, 'm')
-export const bathWidthM = number('Width', BATH_WIDTH_RANGE_M, 'm')
+export const bathDepthM = within('Depth', BATH_DEPTH_RANGE_M, 'm')
+export const bathWidthM = within('Width', BATH_WIDTH_RANGE_M, 'm')
 /** A drop may be timed in a bucket. */
-export const dropDepthM = number('Depth', [BATH_DEPTH_RANGE_M[0], DEPTH_RANGE_M[1]], 'm')
-export const zoneM = number('Feeding zone', [0, DEPTH_RANGE_M[1]], 'm')
-export const temperatureC = number('Temperature', TEMPERATURE_RANGE_C, '°C')
-export const salinityGKg = number('Salinity', SALINITY_RANGE_GKG, 'g/kg')
+export const dropDepthM = within('Depth', [BATH_DEPTH_RANGE_M[0], DEPTH_RANGE_M[1]], 'm')
+export const zoneM = within('Feeding zone', [0, DEPTH_RANGE_M[1]], 'm')
+export const temperatureC = within('Temperature', TEMPERATURE_RANGE_C, '°C')
+export const salinityGKg = within('Salinity', SALINITY_RANGE_GKG, 'g/kg')
 export const cover = oneOf<CoverId>(COVER_IDS, 'Cover')
 export const bottom = oneOf<BottomId>(BOTTOM_IDS, 'Bottom')
 export const lineKind = oneOf<LineKind>(LINE_KINDS, 'Line')
-export const lineStrengthN = number('Line strength', LINE_RANGE_N, 'N')
+export const lineStrengthN = within('Line strength', LINE_RANGE_N, 'N')
 export const form = oneOf<FormId>(FORM_IDS, 'Bait form')
 export const plastic = oneOf<PlasticId>(PLASTIC_IDS, 'Material')
-export const baitLengthM = number('Bait length', LIMITS.baitLengthM, 'm')
-export const densityKgM3 = number('Density', LIMITS.densityKgM3, 'kg/m³')
+export const baitLengthM = within('Bait length', LIMITS.baitLengthM, 'm')
+export const densityKgM3 = within('Density', LIMITS.densityKgM3, 'kg/m³')
 export const family = oneOf<FamilyId>(FAMILY_IDS, 'Family')
 export const hookSize = oneOf(HOOK_SIZES, 'Hook size')
 /** A ball weight that drops are held against, kg. */
 export const BALL_RANGE_KG = [0.0005, 0.1] as const
-export const ballKg = number('Ball', BALL_RANGE_KG, 'kg')
+export const ballKg = within('Ball', BALL_RANGE_KG, 'kg')
 export const weightMaterial = oneOf(Object.keys(WEIGHT_MATERIALS) as WeightMaterial[], 'Weight material')
 export const pointRest = oneOf(['open', 'flush', 'skin', 'buried'] as const, 'Point')
-const bendM = number('Bend', LIMITS.bendM, 'm')
-export const weightAtM = number('Weight position', LIMITS.weightAtM, 'm')
-const leaderM = number('Leader', LIMITS.leaderM, 'm')
-const trimM = number('Cut off the nose', LIMITS.trimM, 'm')
-const hookAtM = number('Hook laid back by', LIMITS.hookAtM, 'm')
-const exitAtM = number('Exit', LIMITS.exitAtM, 'm')
+const bendM = within('Bend', LIMITS.bendM, 'm')
+export const weightAtM = within('Weight position', LIMITS.weightAtM, 'm')
+const leaderM = within('Leader', LIMITS.leaderM, 'm')
+const trimM = within('Cut off the nose', LIMITS.trimM, 'm')
+const hookAtM = within('Hook laid back by', LIMITS.hookAtM, 'm')
+const exitAtM = within('Exit', LIMITS.exitAtM, 'm')
 const keeper = oneOf<KeeperId>(KEEPER_IDS, 'Keeper')
 export const retrieve = oneOf<RetrieveId>(RETRIEVE_IDS, 'Retrieve')
 export const feeding = oneOf<FeedingId>(FEEDING_IDS, 'Feeding')
@@ -146,12 +147,13 @@ export const ROD_LENGTH_M = [0.5, 5] as const
 export const WIND_RANGE_MS = [0, 20] as const
 export const CAST_KG = [0.0005, 0.3] as const
 export const CAST_RANGE_M = [2, 150] as const
-export const rodLengthM = number('Rod length', ROD_LENGTH_M, 'm')
+export const rodLengthM = within('Rod length', ROD_LENGTH_M, 'm')
 export const castKg = z
-  .tuple([number('Least casting weight', [0, 0.3], 'kg'), number('Greatest casting weight', CAST_KG, 'kg')])
+  .tuple([within('Least casting weight', [0, 0.3], 'kg'), within('Greatest casting weight', CAST_KG, 'kg')])
   .refine(([low, high]) => low <= high, { error: 'The least casting weight is above the greatest.' })
+export const windMS = within('Wind', WIND_RANGE_MS, 'm/s')
 export const wind = z.strictObject({
-  speedMS: number('Wind', WIND_RANGE_MS, 'm/s'),
+  speedMS: windMS,
   from: oneOf(['ahead', 'behind'] as const, 'Wind from'),
 })
 /** Most casts that are kept with a rod. */
@@ -159,21 +161,21 @@ export const MOST_CASTS = 12
 export const casts = z
   .array(
     z.strictObject({
-      massKg: number('Weight thrown', CAST_KG, 'kg'),
-      distanceM: number('Distance thrown', CAST_RANGE_M, 'm'),
+      massKg: within('Weight thrown', CAST_KG, 'kg'),
+      distanceM: within('Distance thrown', CAST_RANGE_M, 'm'),
     }),
   )
   .max(MOST_CASTS, { error: 'Twelve measured casts at most.' })
 /** What the angler is about, and how far off the fish is that was seen, m. */
 export const aim = oneOf<Aim>(['search', 'sight'], 'Fishing for')
 export const SIGHT_RANGE_M = [3, 60] as const
-export const sightM = number('Distance of the fish', SIGHT_RANGE_M, 'm')
+export const sightM = within('Distance of the fish', SIGHT_RANGE_M, 'm')
 /** Line out at a bite, m. */
 export const BITE_RANGE_M = [2, 60] as const
 /** Casts between two looks at a hidden point. */
 export const LOOKS_RANGE = [1, 40] as const
-export const looksEvery = number('Casts between looks at the point', LOOKS_RANGE, 'casts')
-export const biteM = number('Distance at the bite', BITE_RANGE_M, 'm')
+export const looksEvery = within('Casts between looks at the point', LOOKS_RANGE, 'casts')
+export const biteM = within('Distance at the bite', BITE_RANGE_M, 'm')
 export const species = oneOf<SpeciesId>(SPECIES_IDS, 'Species')
 export const activity = oneOf<Activity>(ACTIVITIES, 'Activity')
 export const clarity = oneOf<Clarity>(CLARITIES, 'Clarity')
@@ -181,12 +183,12 @@ export const light = oneOf<Light>(LIGHTS, 'Light')
 export const prey = oneOf<PreyId>(PREY_IDS, 'Food')
 /** Length of what fish eat, m. */
 export const PREY_RANGE_M = [0.02, 0.3] as const
-export const preyM = number('Length of the food', PREY_RANGE_M, 'm')
+export const preyM = within('Length of the food', PREY_RANGE_M, 'm')
 /** Temperatures that fish live in, °C; bite and hardness of jaw against the usual; how far a mouth opens, m. */
 export const FEED_RANGE_C = [-1, 40] as const
 export const JAW_RANGE = [0.2, 4] as const
 export const GAPE_RANGE_M = [0.005, 0.4] as const
-const feedC = number('Temperature', FEED_RANGE_C, '°C')
+const feedC = within('Temperature', FEED_RANGE_C, '°C')
 const zoneShare = z.number({ error: 'Zone: expected a share of the depth.' }).min(0).max(1)
 /** What a kind of fish is like: feeding temperatures, zone, way of taking, mouth, food. */
 export const fishTraits = {
@@ -197,9 +199,9 @@ export const fishTraits = {
     }),
   feeding: z.strictObject({ active: feeding, steady: feeding, slow: feeding }),
   mouth: z.strictObject({
-    bite: number('Strength of the bite', JAW_RANGE, 'times the usual'),
-    hard: number('Hardness of the mouth', JAW_RANGE, 'times the usual'),
-    gapeM: number('Gape', GAPE_RANGE_M, 'm'),
+    bite: within('Strength of the bite', JAW_RANGE, 'times the usual'),
+    hard: within('Hardness of the mouth', JAW_RANGE, 'times the usual'),
+    gapeM: within('Gape', GAPE_RANGE_M, 'm'),
   }),
   /** part of the depth they feed in, shares from the surface */
   zone: z
@@ -255,14 +257,14 @@ const shares = z.array(z.number().min(-0.6).max(1)).max(60)
 /** A bait's own outline; what it must hold to is checked with the rig. */
 export const own = z.strictObject({ at: shares, width: shares, height: shares, rise: shares.optional() })
 const peg = oneOf(['pegged', 'half', 'free'] as const, 'Peg')
-export const surfaceMS = number('Current', STREAM_RANGE_MS, 'm/s')
-export const towardRad = number('Direction of the current', [-Math.PI, Math.PI], 'rad')
-export const rodDistanceM = number('Distance to the rod', ROD_DISTANCE_RANGE_M, 'm')
-export const liftByM = number('Lift of the rod', LIFT_RANGE_M, 'm')
-export const liftAfterS = number('When the rod is lifted', [0, 60], 's')
-export const liftOverS = number('How long the lift takes', [0.1, 20], 's')
+export const surfaceMS = within('Current', STREAM_RANGE_MS, 'm/s')
+export const towardRad = within('Direction of the current', [-Math.PI, Math.PI], 'rad')
+export const rodDistanceM = within('Distance to the rod', ROD_DISTANCE_RANGE_M, 'm')
+export const liftByM = within('Lift of the rod', LIFT_RANGE_M, 'm')
+export const liftAfterS = within('When the rod is lifted', [0, 60], 's')
+export const liftOverS = within('How long the lift takes', [0.1, 20], 's')
 /** Upper limit only: an unweighted family carries 0, and the rig as a whole is checked for the rest. */
-export const weightKg = number('Weight', [0, LIMITS.weightKg[1]], 'kg')
+export const weightKg = within('Weight', [0, LIMITS.weightKg[1]], 'kg')
 
 /** What a rig may say besides family, size, weight and point. */
 export const rigOptions = {

@@ -3,7 +3,7 @@ import { backupSchema } from './backup'
 import { boxFileSchema, dayFileSchema } from './day'
 import { logEntrySchema } from './log'
 import { rigFileSchema } from './rigFile'
-import { bathSchema, fishFileSchema, spotSchema, tripSchema } from './spot'
+import { bathSchema, DOCUMENT_SCHEMAS, fishFileSchema, spotSchema, tripSchema } from './spot'
 import { contentShape } from './spread'
 
 /** Open formats by name. */
@@ -16,6 +16,7 @@ const SCHEMAS = {
   trip: tripSchema,
   bath: bathSchema,
   fish: fishFileSchema,
+  tide: DOCUMENT_SCHEMAS.tide,
   log: logEntrySchema,
   backup: backupSchema,
 } as const

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { CONSTITUENTS } from '#core'
 import * as field from './fields'
 import { baitSchema, rigSchema } from './spread'
 
@@ -39,6 +40,10 @@ export const tripSchema = z.strictObject({
     )
     .max(6, { error: 'Six stops at most.' }),
   rods: z.number().int().min(1).max(5),
+  /** the tide it is planned by; the simulated coast's when left out */ tideId: field.id.optional(),
+  /** of the water, as typed for that day; the sheet's when left out */
+  temperatureC: field.temperatureC.optional(),
+  /** as typed for that day; simulated when left out */ windMS: field.windMS.optional(),
   /** what was tied on for it, once it was planned: what bank mode begins with */
   tied: z
     .strictObject({
@@ -78,6 +83,50 @@ export const bathSchema = z.strictObject({
 })
 export type BathContent = z.infer<typeof bathSchema>
 
+/** A time by the clock of the place, to the minute. */
+const localTime = z.iso
+  .datetime({ local: true, precision: -1, error: 'Time: expected YYYY-MM-DDTHH:MM.' })
+  .refine(text => text >= '2000-01-01' && text < '2200-01-01', {
+    error: 'Time: expected a year from 2000 to 2199.',
+  })
+/** Levels over chart datum, m. */
+export const LEVEL_RANGE_M = [-5, 20] as const
+export const AMPLITUDE_RANGE_M = [0, 10] as const
+const levelM = field.within('Level', LEVEL_RANGE_M, 'm')
+const MOST_TURNS = 4000
+/** The tide of a place: a table of its high and low waters, or its harmonic constants. */
+const tideSchema = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('table'),
+    /** by the clock of the place, in order */
+    turns: z
+      .array(z.strictObject({ at: localTime, heightM: levelM }))
+      .min(2, { error: 'A table needs two high or low waters at least.' })
+      .max(MOST_TURNS, { error: `A table holds ${MOST_TURNS} rows at most.` })
+      .refine(turns => turns.every((turn, i) => i === 0 || turn.at > turns[i - 1]!.at), {
+        error: 'The rows must be in order of time, each at a time of its own.',
+      }),
+  }),
+  z.strictObject({
+    kind: z.literal('constants'),
+    /** mean level over chart datum, m */ meanM: levelM,
+    /** Greenwich phase lags, degrees */
+    constants: z
+      .array(
+        z.strictObject({
+          name: z.enum(CONSTITUENTS, { error: `Constituent: expected one of ${CONSTITUENTS.join(', ')}.` }),
+          amplitudeM: field.within('Amplitude', AMPLITUDE_RANGE_M, 'm'),
+          phaseDeg: field.within('Phase', [-360, 360], '°'),
+        }),
+      )
+      .min(1, { error: 'Name at least one constituent.' })
+      .refine(list => new Set(list.map(({ name: of }) => of)).size === list.length, {
+        error: 'A constituent is named twice.',
+      }),
+  }),
+])
+export type TideContent = z.infer<typeof tideSchema>
+
 /** A kind of fish of the angler's own; `like` is the kind it was made from. */
 const fishSchema = z.strictObject({ like: field.species, ...field.fishTraits })
 export type FishContent = z.infer<typeof fishSchema>
@@ -88,6 +137,7 @@ export const DOCUMENT_SCHEMAS = {
   trip: tripSchema,
   bath: bathSchema,
   fish: fishSchema,
+  tide: tideSchema,
 } as const
 export type DocumentKind = keyof typeof DOCUMENT_SCHEMAS
 export interface DocumentContent {
@@ -95,6 +145,7 @@ export interface DocumentContent {
   trip: TripContent
   bath: BathContent
   fish: FishContent
+  tide: TideContent
 }
 export interface StoredDocument<K extends DocumentKind = DocumentKind> {
   readonly id: string

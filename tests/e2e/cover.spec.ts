@@ -107,7 +107,7 @@ test('a bite, link by link: a soft one leaves the point covered, a slack line se
   const hidden = await all()
   await page.getByRole('button', { name: /^C ball jig head/ }).click()
   await expect.poll(all).toBeGreaterThan(hidden)
-  await sheet.choose('fish', 'nip at it')
+  await sheet.choose('they', 'nip at it')
   await expect(page.getByRole('region', { name: 'All bites' })).toContainText('fish that nip')
   await sheet.accessible()
 })

@@ -1,6 +1,11 @@
 import { readFileSync } from 'node:fs'
 import { expect, test, type Sheet } from './support'
 
+/** The day a trip is planned for where none is said. */
+const nextDay = (): string => {
+  const at = new Date(Date.now() + 24 * 3_600_000)
+  return new Date(at.getTime() - at.getTimezoneOffset() * 60_000).toISOString().slice(0, 10)
+}
 const pick = ({ page }: Sheet) => page.getByRole('region', { name: 'Tie this on' })
 async function settled(sheet: Sheet): Promise<void> {
   await expect(pick(sheet)).toBeVisible({ timeout: 60_000 })
@@ -206,6 +211,44 @@ test('over shell with braid, and for pike, a leader is asked for with its reason
   await sheet.choose('fish', 'pike')
   await settled(sheet)
   await expect(pick(sheet)).toContainText(/Leader: .* wire.*teeth of pike/, { timeout: 45_000 })
+})
+
+test("a trip by one's own tide table, wind and water; what is simulated says so", async ({ sheet, page }) => {
+  test.setTimeout(150_000)
+  await page.goto(`${sheet.app.url}/rods`)
+  const source = page.locator('.source')
+  await expect(source).toContainText('simulated tide', { timeout: 90_000 })
+  await expect(source).toContainText('simulated weather')
+  await sheet.choose('tide', 'tables and constants…')
+  const dialog = page.getByRole('dialog', { name: 'Tides' })
+  const date = nextDay()
+  await dialog.locator('input[type=file]').setInputFiles({
+    name: 'harbour.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('at,height_m\nnoon,3'),
+  })
+  await expect(dialog.getByRole('alert')).toContainText('Row 2, at')
+  await dialog.locator('input[type=file]').setInputFiles({
+    name: 'harbour.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(
+      `date,time,height_m\n${date},05:10,4.3\n${date},11:25,0.7\n${date},17:40,4.1\n${date},23:50,0.9\n`,
+    ),
+  })
+  await expect(dialog.getByLabel('Time of the turn at 11:25')).toBeVisible()
+  await dialog.getByLabel('level at 11:25').fill('0.9')
+  await dialog.getByLabel('level at 11:25').press('Tab')
+  await dialog.getByRole('button', { name: 'Take out the turn at 23:50' }).click()
+  await expect(dialog.getByText('3 high and low waters')).toBeVisible()
+  await sheet.accessible()
+  await dialog.getByRole('button', { name: 'Plan by it' }).click()
+  await sheet.choose('wind', 'as typed')
+  await sheet.type('wind of the day', '9')
+  await sheet.type('water', '8')
+  await expect(source).toContainText('your own tide, harbour', { timeout: 90_000 })
+  await expect(source).toContainText('wind as typed')
+  await page.getByRole('button', { name: 'Undo' }).first().click()
+  await expect(page.getByLabel('water', { exact: true })).not.toHaveValue('8')
 })
 
 test("a fish of one's own: made, described, sought, saved as a file and read again", async ({

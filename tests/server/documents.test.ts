@@ -79,6 +79,42 @@ describe('spots and trips', () => {
     }
     expect((await add(spot)).body).toMatchObject(spot)
   })
+  it('keeps a tide, as a table and as constants, and a trip that is planned by it', async () => {
+    const table = {
+      name: 'harbour',
+      content: {
+        kind: 'table',
+        turns: [
+          { at: '2026-12-05T05:10', heightM: 4.3 },
+          { at: '2026-12-05T11:25', heightM: 0.7 },
+        ],
+      },
+    }
+    const constants = {
+      name: 'port',
+      content: { kind: 'constants', meanM: 2, constants: [{ name: 'M2', amplitudeM: 1.2, phaseDeg: 140 }] },
+    }
+    const { body } = await add(table, 'tide')
+    expect(body).toMatchObject(table)
+    expect((await add(constants, 'tide')).body).toMatchObject(constants)
+    const trip = {
+      name: 'By the table',
+      content: {
+        date: '2026-12-05',
+        stops: [],
+        rods: 2,
+        rules: '',
+        tideId: body.id,
+        windMS: 6,
+        temperatureC: 9,
+      },
+    }
+    expect((await add(trip, 'trip')).body).toMatchObject(trip)
+    const turned = { ...table, content: { ...table.content, turns: [...table.content.turns].reverse() } }
+    const bad = await add(turned, 'tide')
+    expect(bad.status).toBe(422)
+    expect(bad.body.data!.fields![0]!.path).toBe('content.turns')
+  })
   it.each([
     ['temperatures that do not rise', { feedC: [10, 8, 14, 20] }, 'content.feedC'],
     ['a zone upside down', { zone: [0.8, 0.3] }, 'content.zone'],

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { UButton, UInput, UProgress, UTextarea } from '#components'
 import { navigateTo, useToast } from '#imports'
-import { computed, ref } from 'vue'
+import { computed, defineAsyncComponent, ref } from 'vue'
 import { useTrip } from './useTrip'
 import { useSettings } from '~/ui/settings'
 import ChoiceField from '~/ui/ChoiceField.vue'
@@ -20,7 +20,7 @@ import { packingList } from './packing'
 import { saveText } from '~/ui/card'
 import { shown, weightText } from '#words/units'
 import { BASIS_MARKS } from '#words/words'
-import { changeText, withoutText } from '#words/tripWords'
+import { changeText, sourceText, uncoveredText, withoutText } from '#words/tripWords'
 import SheetTable, { type SheetColumn } from '~/ui/SheetTable.vue'
 
 /** Rods tied the night before, weights that follow the tide, when to change, what to pack. */
@@ -46,11 +46,20 @@ const {
   problem,
   spots,
   trips,
+  tides,
+  temperatureC,
   box,
   keep,
   steps,
 } = useTrip()
+const TidesDialog = defineAsyncComponent(() => import('./TidesDialog.vue'))
 const spotting = ref(false)
+const tiding = ref(false)
+const takeTide = (id: string | undefined): void =>
+  edit(draft => {
+    if (id === undefined) delete draft.tideId
+    else draft.tideId = id
+  })
 const plan = computed(() => answer.value)
 const baitName = (i: number): string => {
   const bait = goods.value.baits.find(b => b.id === plan.value?.items[i]?.baitId)
@@ -124,7 +133,10 @@ const countColumns = computed((): readonly SheetColumn<number>[] => [
       :content="content"
       :spots="spots.list"
       :problem="content.stops.length > 0 ? problem : undefined"
+      :tides="tides.list"
+      :temperature-c="temperatureC"
       @edit="edit"
+      @tides="tiding = true"
     >
       <span class="grow" />
       <ChoiceField
@@ -145,8 +157,8 @@ const countColumns = computed((): readonly SheetColumn<number>[] => [
       <UButton v-if="saved" icon="i-lucide-trash-2" aria-label="Delete this trip" @click="remove()" />
       <UButton @click="spotting = true">Spots…</UButton>
     </TripForm>
-    <p v-if="trips.error ?? spots.error ?? box.error ?? error" class="bad" role="alert">
-      {{ trips.error ?? spots.error ?? box.error ?? error }}
+    <p v-if="trips.error ?? tides.error ?? spots.error ?? box.error ?? error" class="bad" role="alert">
+      {{ trips.error ?? tides.error ?? spots.error ?? box.error ?? error }}
       <UButton v-if="error" variant="ghost" @click="retry()">Try again</UButton>
     </p>
     <div v-if="working" class="bar" role="status">
@@ -168,11 +180,20 @@ const countColumns = computed((): readonly SheetColumn<number>[] => [
       </p>
       <DayLine :plan="plan" :stops="stops" :place="place" />
       <p class="label source">
-        Depth and current by the simulated tide, wind by the simulated weather of the Dunecrest coast:
-        stand-ins, not a forecast; levels from chart datum. ◇ computed.
+        {{
+          sourceText(
+            plan.tide,
+            plan.wind,
+            stops.some(stop => stop.tide > 0),
+          )
+        }}
+        ◇ computed.
         {{
           place ? `Sun for ${place.name}; ${moon}.` : 'No stop has a position: nothing is said of the light.'
         }}
+      </p>
+      <p v-for="u in plan.uncovered" :key="`u${u}`" class="bad" role="alert">
+        {{ uncoveredText(u, plan.tide.name) }}
       </p>
       <p v-for="w in plan.without" :key="w" class="bad" role="alert">
         {{ withoutText(w) }} Look at it in Pick to see why.
@@ -286,6 +307,13 @@ const countColumns = computed((): readonly SheetColumn<number>[] => [
       </div>
     </template>
     <SpotsDialog v-model:open="spotting" />
+    <TidesDialog
+      v-if="tiding"
+      v-model:open="tiding"
+      :chosen="content.tideId"
+      :date="content.date"
+      @choose="takeTide"
+    />
   </SheetFrame>
 </template>
 

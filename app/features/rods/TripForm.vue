@@ -2,6 +2,11 @@
 import { UButton, UInput } from '#components'
 import { computed, ref } from 'vue'
 import ChoiceField from '~/ui/ChoiceField.vue'
+import { TEMPERATURE_RANGE_C } from '#core'
+import { WIND_RANGE_MS } from '#schemas/fields'
+import { choicesOf } from '~/ui/fields'
+import NumberField from '~/ui/NumberField.vue'
+import { useSettings } from '~/ui/settings'
 import DateField from '~/ui/DateField.vue'
 import type { StoredDocument, TripContent } from '#schemas/spot'
 import { hoursOf, hoursText } from './clock'
@@ -10,11 +15,38 @@ import { hoursOf, hoursText } from './clock'
 const props = defineProps<{
   content: TripContent
   spots: readonly StoredDocument<'spot'>[]
+  tides: readonly StoredDocument<'tide'>[]
+  temperatureC: number
   problem: string | undefined
 }>()
-const emit = defineEmits<{ edit: [change: (draft: TripContent) => void] }>()
+const emit = defineEmits<{ edit: [change: (draft: TripContent) => void]; tides: [] }>()
+const settings = useSettings()
 const items = computed(() => props.spots.map(s => ({ value: s.id, label: s.name, group: s.content.water })))
 const rods = [1, 2, 3, 4, 5].map(n => ({ value: String(n), label: n === 1 ? 'one rod' : `${n} rods` }))
+const SIMULATED = 'simulated'
+const EDIT = 'edit'
+const tideItems = computed(() => [
+  { value: SIMULATED, label: 'simulated coast' },
+  ...props.tides.map(t => ({ value: t.id, label: t.name, group: 'your own' })),
+  { value: EDIT, label: 'tables and constants…', group: 'your own' },
+])
+const tide = computed(() =>
+  props.tides.some(t => t.id === props.content.tideId) ? props.content.tideId! : SIMULATED,
+)
+function takeTide(value: string): void {
+  if (value === EDIT) return emit('tides')
+  emit('edit', draft => {
+    if (value === SIMULATED) delete draft.tideId
+    else draft.tideId = value
+  })
+}
+const WINDS = choicesOf({ simulated: 'simulated', typed: 'as typed' })
+const USUAL_WIND_MS = 4
+const takeWind = (value: string): void =>
+  emit('edit', draft => {
+    if (value === 'typed') draft.windMS = USUAL_WIND_MS
+    else delete draft.windMS
+  })
 const wrong = ref<string>()
 function setTime(i: number, key: 'fromH' | 'toH', event: Event): void {
   const hours = hoursOf((event.target as HTMLInputElement).value)
@@ -78,6 +110,33 @@ const add = (): void =>
       @click="add()"
       >a stop</UButton
     >
+    <ChoiceField label="tide" :model-value="tide" :items="tideItems" @update:model-value="takeTide" />
+    <span class="stop">
+      <ChoiceField
+        label="wind"
+        :model-value="content.windMS === undefined ? 'simulated' : 'typed'"
+        :items="WINDS"
+        @update:model-value="takeWind"
+      />
+      <NumberField
+        v-if="content.windMS !== undefined"
+        label="wind of the day"
+        hide-label
+        :model-value="content.windMS"
+        :unit="settings.units.speed"
+        :range="WIND_RANGE_MS"
+        :step="1"
+        @update:model-value="to => emit('edit', draft => void (draft.windMS = to))"
+      />
+    </span>
+    <NumberField
+      label="water"
+      :model-value="temperatureC"
+      :unit="settings.units.temperature"
+      :range="TEMPERATURE_RANGE_C"
+      :step="1"
+      @update:model-value="to => emit('edit', draft => void (draft.temperatureC = to))"
+    />
     <p v-if="wrong ?? problem" class="bad" role="alert">{{ wrong ?? problem }}</p>
     <slot />
   </section>

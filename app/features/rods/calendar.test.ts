@@ -5,7 +5,15 @@ it('a line break in a name begins no line of the calendar', () => {
   const text = tripCalendar(
     'Sat\r\nBEGIN:VEVENT',
     [{ name: 'Flat\nATTENDEE:x\rDTSTART:1', from: 0, to: 3_600_000 }],
-    { changes: [], turns: [], moments: [], hand: [], rods: [], countdowns: [] },
+    {
+      changes: [],
+      turns: [],
+      moments: [],
+      hand: [],
+      rods: [],
+      countdowns: [],
+      tide: { name: 'coast', simulated: true },
+    },
     'metric',
   )
   const lines = text.split(/\r\n|\n|\r/)

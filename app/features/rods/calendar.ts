@@ -14,7 +14,7 @@ import type { TripAnswer } from '~/compute/trip'
 export function tripCalendar(
   name: string,
   stops: readonly { readonly name: string; readonly from: number; readonly to: number }[],
-  plan: Pick<TripAnswer, 'changes' | 'turns' | 'moments' | 'hand' | 'rods' | 'countdowns'>,
+  plan: Pick<TripAnswer, 'changes' | 'turns' | 'moments' | 'hand' | 'rods' | 'countdowns' | 'tide'>,
   system: UnitSystem,
 ): string {
   const { changes, turns } = plan
@@ -40,7 +40,7 @@ export function tripCalendar(
           .filter(t => t.at >= stop.from && t.at <= stop.to)
           .map(
             t =>
-              `${t.high ? 'High' : 'Low'} water ${new Date(t.at).toISOString().slice(11, 16)} UTC, ${depthText(t.heightM, system)} (simulated)`,
+              `${t.high ? 'High' : 'Low'} water ${new Date(t.at).toISOString().slice(11, 16)} UTC, ${depthText(t.heightM, system)}${plan.tide.simulated ? ' (simulated)' : ''}`,
           ),
       ].join('\n'),
     })

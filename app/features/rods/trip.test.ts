@@ -70,6 +70,7 @@ it('a trip as iCalendar: an event for each stop and change, in UTC, lines folded
     hand: [],
     rods: [],
     countdowns: [],
+    tide: { name: 'coast', simulated: true },
     turns: [{ at: from + 600_000, heightM: 3.4, high: true }],
     changes: [
       { ...change, kind: 'stop' },

@@ -2,12 +2,13 @@ import { useManualRefHistory } from '@vueuse/core'
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import { useQuery } from '~/compute/useQuery'
 import { useBox } from '~/sync/box'
-import { useSpots, useTrips } from '~/sync/documents'
+import { useSpots, useTides, useTrips } from '~/sync/documents'
 import { useEvidence } from '~/sheet/evidence'
 import { useSpread } from '~/sheet/spread'
 import type { Stop } from '#core'
 import { tripSchema, type StoredDocument, type TripContent } from '#schemas/spot'
 import { alikeBaits, goodsOf } from '../../../shared/goods'
+import { ownTideOf } from './tides'
 import { dayOf, USUAL_SPECIES } from '../../../shared/day'
 
 /** Kept on this device between saves. */
@@ -19,6 +20,9 @@ const tomorrow = (): string =>
   new Date(Date.now() + 24 * HOUR_MS - new Date().getTimezoneOffset() * 60_000).toISOString().slice(0, 10)
 const fresh = (): TripContent => ({ date: tomorrow(), stops: [], rods: 3, rules: '' })
 
+/** What of a trip its rods hang on. */
+const bearing = ({ rules: _, tied: __, ...rest }: TripContent): string => JSON.stringify(rest)
+
 /** Start of a stop in ms since 1970, by the clock of this device. */
 const timeOf = (date: string, hour: number): number => new Date(`${date}T00:00:00`).getTime() + hour * HOUR_MS
 
@@ -29,6 +33,7 @@ export function useTrip() {
   const evidence = useEvidence()
   const spots = useSpots()
   const trips = useTrips()
+  const tides = useTides()
   const content = ref<TripContent>(fresh())
   const saved = shallowRef<StoredDocument<'trip'>>()
   const name = ref('')
@@ -47,6 +52,7 @@ export function useTrip() {
       box.loaded ? undefined : box.load(),
       spots.loaded ? undefined : spots.load(),
       trips.loaded ? undefined : trips.load(),
+      tides.loaded ? undefined : tides.load(),
     ])
     const draft = readDraft()
     if (draft) {
@@ -66,14 +72,13 @@ export function useTrip() {
     history.clear()
   })
 
+  const temperatureC = computed(() => content.value.temperatureC ?? spread.content.water.temperatureC)
+  const tide = computed(() => tides.byId.get(content.value.tideId ?? ''))
+
   function edit(change: (draft: TripContent) => void): void {
     const draft = JSON.parse(JSON.stringify(content.value)) as TripContent
     change(draft)
-    if (
-      JSON.stringify([draft.date, draft.stops, draft.rods]) !==
-      JSON.stringify([content.value.date, content.value.stops, content.value.rods])
-    )
-      delete draft.tied
+    if (bearing(draft) !== bearing(content.value)) delete draft.tied
     content.value = draft
     history.commit()
     keep()
@@ -99,7 +104,7 @@ export function useTrip() {
 
   /** Ties the planned rods to the trip and saves it, so that bank mode can begin with them on any device. */
   async function tie(rods: NonNullable<TripContent['tied']>['rods']): Promise<boolean> {
-    edit(draft => void (draft.tied = { temperatureC: spread.content.water.temperatureC, rods }))
+    edit(draft => void (draft.tied = { temperatureC: temperatureC.value, rods }))
     return save()
   }
 
@@ -127,7 +132,7 @@ export function useTrip() {
             cover,
             bottom,
             salinityGKg,
-            temperatureC: spread.content.water.temperatureC,
+            temperatureC: temperatureC.value,
             species: species ?? USUAL_SPECIES,
             ...(own ? { own } : {}),
             clarity,
@@ -141,13 +146,22 @@ export function useTrip() {
     }),
   )
   const result = useQuery('trip', () => {
-    if (!box.loaded || !spots.loaded || !evidence.loaded || stops.value.length === 0 || problem.value)
+    if (
+      !box.loaded ||
+      !spots.loaded ||
+      !tides.loaded ||
+      !evidence.loaded ||
+      stops.value.length === 0 ||
+      problem.value
+    )
       return undefined
     const { alike: _, ...plain } = goods.value
     return {
       stops: stops.value,
       goods: plain,
       rods: content.value.rods,
+      ...(tide.value ? { tide: ownTideOf(tide.value) } : {}),
+      ...(content.value.windMS === undefined ? {} : { windMS: content.value.windMS }),
       ...(evidence.book ? { book: evidence.book } : {}),
     }
   })
@@ -165,6 +179,8 @@ export function useTrip() {
     problem,
     spots,
     trips,
+    tides,
+    temperatureC,
     box,
     keep,
     steps: computed(() => ({

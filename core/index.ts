@@ -236,3 +236,7 @@ export {
   type Touches,
 } from './evidence/touches'
 export { wilson } from './numerics/statistics'
+export { KNOT_IDS, KNOTS, type Knot, type KnotId, type KnotStep } from './tying/knots'
+export { crossingsOf, smooth, type Crossing, type Strand } from './tying/strand'
+export { assemblyOf, type Assembly, type LeaderAhead, type ThreadPart } from './tying/assembly'
+export { knotKeeps, type KnotTest } from './tying/keeps'

@@ -6,7 +6,7 @@ import { ask } from './api'
 import { keptAt } from './keptAt'
 
 /**
- * Spots, trips, baths, kinds of fish and tides as the server holds them. A change is shown once it is acknowledged; a refusal is
+ * Spots, trips, baths, kinds of fish, tides and knots broken on the scale as the server holds them. A change is shown once it is acknowledged; a refusal is
  * told and changes nothing here.
  */
 function documentsOf<K extends DocumentKind>(kind: K) {
@@ -64,3 +64,4 @@ export const useBaths = defineStore('baths', () => documentsOf('bath'))
 export const useTrips = defineStore('trips', () => documentsOf('trip'))
 export const useFishes = defineStore('fishes', () => documentsOf('fish'))
 export const useTides = defineStore('tides', () => documentsOf('tide'))
+export const useKnotTests = defineStore('knotTests', () => documentsOf('knotTest'))

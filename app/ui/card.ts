@@ -1,8 +1,9 @@
-import { BAIT_FORMS, FAMILIES, KEEPERS, PLASTICS, type RiggingGuide } from '#core'
+import { assemblyOf, BAIT_FORMS, FAMILIES, KEEPERS, PLASTICS, type RiggingGuide } from '#core'
 import type { Lane, SpreadContent } from '#schemas/spread'
 import type { BenchLook } from '~/compute/bench'
 import { shapePath, type Plane } from '~/ui/drawing/plane'
 import { faultText, MARK_NAMES, ruleText, stepText } from '#words/fitWords'
+import { KNOT_WORDS, threadText } from '#words/tyingWords'
 import { smallText, weightText, type UnitSystem } from '#words/units'
 
 export interface CardOf {
@@ -118,7 +119,7 @@ function drawRig({ out, text }: Pen, { look, guide, system }: CardOf, plane: Pla
 /** What does not fit, the steps, and cautions. @returns where they end, mm */
 function writeSteps(
   { text, lines }: Pen,
-  { look, guide, system }: CardOf,
+  { look, guide, lane, system }: CardOf,
   scale: number,
   from: number,
 ): number {
@@ -134,6 +135,9 @@ function writeSteps(
     text(0, y, 3.8, `${i + 1}. ${step.title}`, 'font-weight="700"')
     y = lines(62, y, 3.6, 4.8, wrapped(step.text, 70)) + 1
   })
+  const { parts, knots } = assemblyOf(lane)
+  const tied = `${threadText(parts, system)} Knot: ${KNOT_WORDS[knots[0]!].name}.`
+  y = lines(0, y, 3.6, 4.8, wrapped(tied, 100)) + 1
   const mind = `Mind: ${guide.wrong.map(w => faultText(w, system)).join(' ')}`
   y = lines(0, y, 3.2, 4.2, wrapped(mind, 108))
   return lines(0, y, 3.2, 4.2, wrapped(CAUTION, 108))

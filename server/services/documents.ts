@@ -16,6 +16,7 @@ const CALLED: Readonly<Record<DocumentKind, string>> = {
   bath: 'bath',
   fish: 'fish',
   tide: 'tide',
+  knotTest: 'knot test',
 }
 
 /** A kind as it stands in an address. @throws Refused 404 where there is no such kind */

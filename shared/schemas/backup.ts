@@ -22,6 +22,7 @@ const document = z.discriminatedUnion('kind', [
   z.strictObject({ ...stamped, kind: z.literal('bath'), name, content: DOCUMENT_SCHEMAS.bath }),
   z.strictObject({ ...stamped, kind: z.literal('fish'), name, content: DOCUMENT_SCHEMAS.fish }),
   z.strictObject({ ...stamped, kind: z.literal('tide'), name, content: DOCUMENT_SCHEMAS.tide }),
+  z.strictObject({ ...stamped, kind: z.literal('knotTest'), name, content: DOCUMENT_SCHEMAS.knotTest }),
 ])
 // what was logged by a wrong clock, before such were refused, is kept too
 const entry = z.strictObject({

@@ -17,6 +17,7 @@ const SCHEMAS = {
   bath: bathSchema,
   fish: fishFileSchema,
   tide: DOCUMENT_SCHEMAS.tide,
+  knotTest: DOCUMENT_SCHEMAS.knotTest,
   log: logEntrySchema,
   backup: backupSchema,
 } as const

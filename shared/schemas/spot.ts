@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { CONSTITUENTS } from '#core'
+import { CONSTITUENTS, KNOT_IDS } from '#core'
 import * as field from './fields'
 import { baitSchema, rigSchema } from './spread'
 
@@ -127,6 +127,19 @@ const tideSchema = z.discriminatedUnion('kind', [
 ])
 export type TideContent = z.infer<typeof tideSchema>
 
+/** Most breaks that are kept of one knot in one line. */
+export const MOST_BREAKS = 40
+/** A knot broken on the scale, in one line. */
+const knotTestSchema = z.strictObject({
+  knot: z.enum(KNOT_IDS, { error: `Knot: expected one of ${KNOT_IDS.join(', ')}.` }),
+  line: field.lineKind,
+  ratedN: field.lineStrengthN,
+  brokeN: z
+    .array(field.within('Broke at', [0.5, field.LINE_RANGE_N[1] * 1.5], 'N'))
+    .max(MOST_BREAKS, { error: `${MOST_BREAKS} breaks at most.` }),
+})
+type KnotTestContent = z.infer<typeof knotTestSchema>
+
 /** A kind of fish of the angler's own; `like` is the kind it was made from. */
 const fishSchema = z.strictObject({ like: field.species, ...field.fishTraits })
 export type FishContent = z.infer<typeof fishSchema>
@@ -138,6 +151,7 @@ export const DOCUMENT_SCHEMAS = {
   bath: bathSchema,
   fish: fishSchema,
   tide: tideSchema,
+  knotTest: knotTestSchema,
 } as const
 export type DocumentKind = keyof typeof DOCUMENT_SCHEMAS
 export interface DocumentContent {
@@ -146,6 +160,7 @@ export interface DocumentContent {
   bath: BathContent
   fish: FishContent
   tide: TideContent
+  knotTest: KnotTestContent
 }
 export interface StoredDocument<K extends DocumentKind = DocumentKind> {
   readonly id: string

@@ -223,3 +223,28 @@ test('the bench is accessible, and says what cannot be built', async ({ sheet, p
   await sheet.type('length', '40')
   await expect(page.getByRole('alert')).toContainText(/longer than the bait/)
 })
+
+test('tying: what is threaded, each knot step by step, and its strength by what broke on the scale', async ({
+  sheet,
+  page,
+}) => {
+  await page.goto(`${sheet.app.url}/bench`)
+  await expect(page.locator('.thread')).toContainText('line from the rod', { timeout: 30_000 })
+  await page.getByRole('button', { name: 'How to tie it' }).click()
+  const dialog = page.getByRole('dialog', { name: 'Tying' })
+  await expect(dialog.getByRole('region', { name: 'doubled snug knot' }).getByRole('img')).toHaveCount(4)
+  const strength = dialog.getByRole('region', { name: 'Strength' })
+  await expect(strength).toContainText('typical, assumed')
+  await dialog.getByLabel('it broke at').fill('8')
+  await dialog.getByLabel('it broke at').press('Tab')
+  await dialog.getByRole('button', { name: 'Add' }).click()
+  await expect(strength).toContainText('by your breaks')
+  const moved = Number(/(\d+) %/.exec(await strength.innerText())![1])
+  expect(moved).toBeLessThan(88)
+  await sheet.accessible()
+  await dialog.getByRole('button', { name: 'sliding stop' }).click()
+  await expect(dialog.getByRole('region', { name: 'sliding stop' })).toContainText('inside the bend')
+  await dialog.getByRole('button', { name: 'doubled snug knot' }).click()
+  await dialog.getByRole('button', { name: /^Take out the break/ }).click()
+  await expect(strength).toContainText('typical, assumed')
+})

@@ -115,6 +115,15 @@ describe('spots and trips', () => {
     expect(bad.status).toBe(422)
     expect(bad.body.data!.fields![0]!.path).toBe('content.turns')
   })
+  it('keeps a knot with the pulls that broke it', async () => {
+    const test = {
+      name: 'doubled snug knot',
+      content: { knot: 'doubled', line: 'braid', ratedN: 67, brokeN: [55, 58.5] },
+    }
+    expect((await add(test, 'knotTest')).body).toMatchObject(test)
+    const bad = await add({ ...test, content: { ...test.content, knot: 'granny' } }, 'knotTest')
+    expect(bad.body.data!.fields![0]!.path).toBe('content.knot')
+  })
   it.each([
     ['temperatures that do not rise', { feedC: [10, 8, 14, 20] }, 'content.feedC'],
     ['a zone upside down', { zone: [0.8, 0.3] }, 'content.zone'],

@@ -2,9 +2,11 @@
 import { UButton, UIcon } from '#components'
 import { useEventListener } from '@vueuse/core'
 import { computed, useTemplateRef, watch } from 'vue'
-import { MOST_CROOKED_M } from '#core'
+import { assemblyOf, MOST_CROOKED_M } from '#core'
 import { useSettings } from '~/ui/settings'
 import { useSpread } from '~/sheet/spread'
+import TieKey from '~/sheet/tying/TieKey.vue'
+import { threadText } from '#words/tyingWords'
 import StepPicture from './StepPicture.vue'
 import type { Lane } from '#schemas/spread'
 import { CARE_WORDS, CROOKED_WORDS, faultText, ruleText, stepText } from '#words/fitWords'
@@ -33,6 +35,7 @@ const card = computed(() =>
     system: settings.system,
   }),
 )
+const assembly = computed(() => assemblyOf(props.lane))
 const sheet = useTemplateRef('sheet')
 watch(
   [card, sheet],
@@ -63,6 +66,7 @@ const unfit = computed(() => props.look.fit.rules.find(r => r.verdict === 'fail'
             : `more than ${smallText(advice.straight.withinM, settings.system)} off at the tail and it ${CROOKED_WORDS[advice.straight.then ?? 'spins']}`
       }}</span>
       <span class="grow" />
+      <TieKey :rig="lane" :line="spread.content.line.kind" :rated-n="spread.content.line.strengthN" />
       <UButton icon="i-lucide-download" @click="save()">Card as SVG</UButton>
       <UButton icon="i-lucide-printer" @click="print()">Print the card, true size</UButton>
     </div>
@@ -70,6 +74,7 @@ const unfit = computed(() => props.look.fit.rules.find(r => r.verdict === 'fail'
       <UIcon name="i-lucide-x" /> This does not fit, however well it is laid.
       {{ ruleText(unfit, settings.system) }}
     </p>
+    <p class="thread">{{ threadText(assembly.parts, settings.system) }}</p>
     <ol>
       <li v-for="(step, i) in steps" :key="step.title">
         <StepPicture
@@ -123,6 +128,10 @@ h2 {
   border-left: 5px solid var(--wrack);
   color: var(--wrack);
   font-size: 16px;
+}
+.thread {
+  margin-top: 6px;
+  font-size: 15px;
 }
 .grow {
   flex: 1;

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import TieKey from '~/sheet/tying/TieKey.vue'
 import { useElementSize } from '@vueuse/core'
 import { computed, toRefs, useTemplateRef } from 'vue'
 import { useSettings } from '~/ui/settings'
@@ -160,7 +161,15 @@ const colours = computed(() => coloursOf(props.day.prey, props.day.clarity, prop
       </div>
       <div>
         <dt>knot</dt>
-        <dd>{{ knotAdvice(day, pick) }} <i class="label">custom</i></dd>
+        <dd>
+          {{ knotAdvice(day, pick) }} <i class="label">custom</i>
+          <TieKey
+            :rig="pick.rig"
+            :leader="pick.leader"
+            :line="pick.outfit.line.kind"
+            :rated-n="pick.outfit.line.strengthN"
+          />
+        </dd>
       </div>
       <div>
         <dt>colour</dt>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useSettings } from '~/ui/settings'
+import TieKey from '~/sheet/tying/TieKey.vue'
 import LaneChip from '~/ui/LaneChip.vue'
 import RigSketch from '~/ui/RigSketch.vue'
 import { RETRIEVES, type RigDrawing, type TripPlan } from '#core'
@@ -50,6 +51,14 @@ const perM = computed(() => {
     </p>
     <p>Throws it {{ castWords(rod.finalist.report.cast, undefined, settings.units) }}.</p>
     <p class="leader">{{ leaderText(rod.finalist.leader, settings.system) }}</p>
+    <p>
+      <TieKey
+        :rig="rod.finalist.rig"
+        :leader="rod.finalist.leader"
+        :line="rod.finalist.outfit.line.kind"
+        :rated-n="rod.finalist.outfit.line.strengthN"
+      />
+    </p>
     <p class="weights figure">
       <span v-for="kg in rod.weightsKg" :key="kg" :class="{ now: kg === rod.finalist.rig.weightKg }">{{
         kg > 0 ? weightText(kg, settings.system) : 'no weight'

@@ -1,4 +1,5 @@
-import { choose, FACTOR_IDS, type Choice, type Finalist } from '#core'
+import { choose, FACTOR_IDS, type Choice, type Finalist, type OnTopPick } from '#core'
+import { onTopReason } from '#words/onTopWords'
 import { limitText } from '#words/limitWords'
 import { leaderText } from '#words/leaderWords'
 import { dayChangeText, nothingText, reasonText, whyNotText } from '#words/pickReasons'
@@ -56,6 +57,14 @@ export function chooseFile(
       leader: { ...f.leader, sentence: leaderText(f.leader, 'metric') },
     }
   }
+  const onTopOf = ({ bait, rigging: _, outfit, ...rest }: OnTopPick): Record<string, unknown> => ({
+    bait: choice.baits[bait]!.spec,
+    baitName: choice.baits[bait]!.name,
+    line: { kind: outfit.line.kind, strengthN: outfit.line.strengthN },
+    rod: outfit.rod,
+    ...rest,
+    sentence: onTopReason(rest),
+  })
   return {
     ok: choice.nothing === undefined,
     ...(name ? { name } : {}),
@@ -64,6 +73,7 @@ export function chooseFile(
     out: choice.out,
     ...(choice.nothing ? { nothing: nothingText(choice.nothing, day, 'metric') } : {}),
     picks: choice.picks.map(pick),
+    ...(choice.onTop ? { onTop: onTopOf(choice.onTop) } : {}),
     reasons: choice.picks
       .slice(0, 1)
       .flatMap(p => choice.reasons.map(id => reasonText(id, day, p, 'metric'))),

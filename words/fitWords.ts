@@ -380,5 +380,6 @@ export const CARE_WORDS: Readonly<Record<RiggingGuide['care'][number], string>> 
   stretch: 'Stretch it once or twice before the first cast.',
   noElastomer: 'Do not mix with elastomer baits in one box: they melt together.',
   layBack: 'Lay the point back in its place after every bite and every few casts.',
+  glue: 'Glue: keep it off skin and out of eyes, in moving air, and let it set before the bait is packed. It does not hold on oily plastic: wipe the nose dry.',
   change: 'Change the bait when the nose no longer holds, or cut the nose back and rig it again.',
 }

@@ -1,5 +1,5 @@
-import { radToDeg, type OnTopReport } from '#core'
-import { fromTo, smallText, UNITS, withUnit, type UnitSystem } from './units'
+import { radToDeg, type OnTopPick, type OnTopReport } from '#core'
+import { fromTo, percentText, smallText, UNITS, withUnit, type UnitSystem } from './units'
 
 /** How a floating rig sits, in words. */
 export function sitsWords({ sits, point }: OnTopReport): string {
@@ -32,3 +32,7 @@ export function workedWords(report: OnTopReport, system: UnitSystem): string {
 /** "15 mm deep, 95 % under". */
 export const draftWords = ({ sits }: OnTopReport, system: UnitSystem): string =>
   `${smallText(sits.draftM, system)} of it under, ${smallText(sits.freeboardM, system)} out`
+
+/** Why a rig is fished on top here, and what it costs. */
+export const onTopReason = ({ shares }: Pick<OnTopPick, 'shares'>): string =>
+  `It rides over what a sunk bait meets below; of the fish that are there ${percentText(shares.rise)} come up for it.`

@@ -94,13 +94,13 @@ describe('the verdict in words', () => {
       result: failure('floats', 'It floats: it never sinks in this water.'),
     }
     expect(words({}, [out])).toEqual({
-      first: 'None of these can be fished as rigged.',
-      rest: ['B is out: it floats: it never sinks in this water.'],
+      first: 'None of these sinks: fish them on top.',
+      rest: ['B floats: it is fished on top, and is not weighed against what sinks.'],
       settles: [],
     })
     const alone = words({ A: belly }, [out])
     expect(alone.first).toBe('Tie on A.')
-    expect(alone.rest).toContain('B is out: it floats: it never sinks in this water.')
+    expect(alone.rest).toContain('B floats: it is fished on top, and is not weighed against what sinks.')
   })
   it.each(['fewestSnags', 'surestHook', 'slowestFall'] as const)('says what was asked: %s', id => {
     expect(words({ A: belly, C: head }, [], { ...USUAL_UTILITY, id }).first).toMatch(

@@ -61,9 +61,17 @@ export function verdictWords(
   const outs = out.map(one =>
     one.why === 'fit'
       ? `${one.letter} does not fit: ${lowerFirst(ruleText(one.rule, system))}`
-      : `${one.letter} is out: ${lowerFirst(one.message)}`,
+      : one.why === 'floats'
+        ? `${one.letter} floats: it is fished on top, and is not weighed against what sinks.`
+        : `${one.letter} is out: ${lowerFirst(one.message)}`,
   )
-  if (kind === 'none') return { first: 'None of these can be fished as rigged.', rest: outs, settles: [] }
+  const afloat = out.length > 0 && out.every(({ why }) => why === 'floats')
+  if (kind === 'none')
+    return {
+      first: afloat ? 'None of these sinks: fish them on top.' : 'None of these can be fished as rigged.',
+      rest: outs,
+      settles: [],
+    }
   const lead = letters[0]!
   const others = rigs.map(r => r.letter).filter(l => l !== lead)
   const tests = settles

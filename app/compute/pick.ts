@@ -15,7 +15,9 @@ import {
   type FamilyId,
   type Finalist,
   type Goods,
+  type OnTopPick,
   type RigDrawing,
+  type RigSpec,
 } from '#core'
 import type { Progress } from './progress'
 import { finishPart, memory, screenPart } from './share'
@@ -43,12 +45,16 @@ export interface CloudPoint {
   /** nothing beats it in time, hook-up and time among the fish together */ readonly front: boolean
 }
 
-export interface PickAnswer extends Omit<Choice, 'candidates' | 'picks'> {
+export interface PickAnswer extends Omit<Choice, 'candidates' | 'picks' | 'onTop'> {
+  /** the best that is fished on the surface, where it is worth a look */
+  readonly onTop?: OnTopPick & { readonly drawing: RigDrawing }
   readonly picks: readonly (Finalist & { readonly drawing: RigDrawing })[]
   /** what can be fished, the best first; at most a few thousand */ readonly cloud: readonly CloudPoint[]
   readonly ms: number
 }
 
+/** A rig on top is shown from this part of the first pick's score on. */
+const WORTH_A_LOOK = 0.25
 /** Points of the cloud that are sent. */
 const MOST_POINTS = 4000
 
@@ -103,6 +109,7 @@ export async function pickFrom(
   const {
     candidates: _,
     picks,
+    onTop,
     ...rest
   } = conclude(
     day,
@@ -111,10 +118,19 @@ export async function pickFrom(
     done.filter(f => f !== undefined),
     { memory: memory(), ...(book ? { book } : {}) },
   )
+  const drawn = <T extends { readonly bait: number; readonly rig: RigSpec }>(
+    one: T,
+  ): T & { readonly drawing: RigDrawing } => ({
+    ...one,
+    drawing: drawRig(assembleRig(rest.baits[one.bait]!.spec, one.rig)),
+  })
   return {
     ...rest,
     cloud: cloudOf(all),
-    picks: picks.map(p => ({ ...p, drawing: drawRig(assembleRig(rest.baits[p.bait]!.spec, p.rig)) })),
+    picks: picks.map(drawn),
+    ...(onTop && !family && onTop.score >= WORTH_A_LOOK * (picks[0]?.score ?? 0)
+      ? { onTop: drawn(onTop) }
+      : {}),
     ms: performance.now() - begun,
   }
 }

@@ -6,6 +6,7 @@ import { matchOf } from './fish'
 import type { Day } from './day'
 import { finish, type Finalist } from './finish'
 import { matchShare, type FactorId } from './score'
+import { bestOnTop, type OnTopPick } from './onTop'
 import { beyondTheBox, riggingsOf, type Goods, type Rigging } from './goods'
 import type { LimitId } from './limits'
 import { oddsOf } from './odds'
@@ -37,6 +38,7 @@ export interface Choice {
   /** baits the candidates count by */ readonly baits: Goods['baits']
   /** candidates looked at, and how many each limit put out */ readonly looked: number
   readonly out: Readonly<Partial<Record<LimitId, number>>>
+  /** the best that is fished on the surface, where anything of the box is */ readonly onTop?: OnTopPick
   /** where nothing can be fished: why */ readonly nothing?: NothingId
 }
 
@@ -125,7 +127,15 @@ export function conclude(
         b.score - a.score,
     )
   const picks = picked(sound)
-  const seen = { candidates, riggings, baits: goods.baits, looked: candidates.length, out }
+  const onTop = bestOnTop(day, goods, riggings)
+  const seen = {
+    candidates,
+    riggings,
+    baits: goods.baits,
+    looked: candidates.length,
+    out,
+    ...(onTop ? { onTop } : {}),
+  }
   const [best] = picks
   const odds = oddsOf(picks.map(p => p.scores))
   if (!best)

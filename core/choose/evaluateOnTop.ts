@@ -5,10 +5,16 @@ import { afloat, type Afloat } from '../float/afloat'
 import { measure, type Measure } from '../outcome'
 import { assembleRig } from '../rig/assemble'
 import type { BaitSpec, RigSpec } from '../rig/spec'
+import { seededRandom } from '../numerics/random'
+import { evaluateSnag, type SnagResult } from '../snag/evaluateSnag'
+import type { Ride } from '../snag/meet'
+import { surfaceOf } from '../snag/onTop'
+import { RETRIEVES } from '../snag/retrieve'
 import { PLASTICS } from '../tackle/materials'
 import type { Conditions } from './conditions'
 import { castOf, strikeOf, type EvaluateOptions } from './evaluateRig'
-import { prepareRig } from './prepareRig'
+import { amongOf } from './among'
+import { prepareRig, USUAL_SEED } from './prepareRig'
 
 /** A rig fished on the surface. SI, rad. */
 export interface OnTopReport {
@@ -19,18 +25,28 @@ export interface OnTopReport {
   /** carried along by the wind while it lies still, m/s; left out in still air */ readonly driftMS?: Measure
   /** it leaves a wake from the first on, and throws water from the second, m/s */ readonly wakesMS: number
   readonly buzzesMS: number
+  /** what of what lies on top it hangs on, worked steadily across */ readonly snag: Pick<
+    SnagResult,
+    'snagPerCast' | 'minutesLeft'
+  >
   /** bites from below that end hooked */ readonly hookUp: Measure
   readonly cast: CastResult
   readonly fit: FitResult
 }
 
 /** Part of the takes from below that miss a bait on the surface. *Assumed*: a third, a fifth to a half. */
-const BLOW_UPS_MISSED = { value: 0.35, low: 0.2, high: 0.5 } as const
+export const BLOW_UPS_MISSED = { value: 0.35, low: 0.2, high: 0.5 } as const
 /** Speeds over the root of gravity times length at which a body makes waves, and throws water. *Assumed.* */
 const WAKES_FROUDE = 0.35
 const BUZZES_FROUDE = 0.75
 /** Drift of the skin of the water, share of the wind (Wu 1975, J. Fluid Mech. 68: 3 to 4 % by the surface). */
 const SKIN_DRIFT = { value: 0.03, low: 0.015, high: 0.04 } as const
+
+/** A bait worked steadily over the surface, leaning as it floats. @param rollRad lean, 0 back up */
+export const rideOnTop = (rollRad: number): Ride => ({
+  retrieve: RETRIEVES.swim,
+  postures: { retrieveRollRad: [rollRad], fallRollRad: [rollRad] },
+})
 
 /**
  * How a rig that floats is fished: how it sits, drifts and is worked, how it is thrown, and what of the bites
@@ -54,6 +70,14 @@ export function evaluateOnTop(
       ? assembleRig({ ...bait, densityKgM3: PLASTICS[bait.material].density.high }, spec).geometry
       : geometry
   const { hookUp } = strikeOf(prepared, options.seed, undefined, options.recall)
+  const { snagPerCast, minutesLeft } = evaluateSnag(
+    prepared.snag,
+    surfaceOf(conditions.cover),
+    rideOnTop(sits.rollRad),
+    seededRandom(options.seed ?? USUAL_SEED),
+    undefined,
+    amongOf(prepared, options.ensemble),
+  )
   const keeps = (missed: number): number => 1 - missed
   return {
     massKg: geometry.massKg,
@@ -61,6 +85,7 @@ export function evaluateOnTop(
     point: sits.up[2] > 0.5 ? 'up' : sits.up[2] < -0.5 ? 'down' : 'side',
     maySink: sinks(dense.massKg, dense.displacedM3),
     ...driftOf(sits, conditions.wind, water.densityKgM3),
+    snag: { snagPerCast, minutesLeft },
     wakesMS: WAKES_FROUDE * Math.sqrt(GRAVITY_MS2 * geometry.lengthM),
     buzzesMS: BUZZES_FROUDE * Math.sqrt(GRAVITY_MS2 * geometry.lengthM),
     hookUp: measure(

@@ -153,11 +153,8 @@ export function factorsOf(
     zone: inZone(scoring, t, retrieve, line),
     follow: followed(day, t.sinkMS / taste.followed),
     look: looked(day, t, taste.patience),
-    quiet: seen ? unheardShare(seen, taste.splash) : quiet(day, t, taste.splash),
-    intake:
-      1 /
-      (1 +
-        t.massKg / (taste.suction * SUCKED_KG[day.feeding] * (day.activity === 'slow' ? HALF_HEARTED : 1))),
+    quiet: seen ? unheardShare(seen, taste.splash) : quiet(day, t.massKg, taste.splash),
+    intake: intakeShare(day, t.massKg, taste.suction),
     match:
       matchShare(day, t.bait, t.match) ** taste.likeness *
       (CADENCES[day.activity].find(([id]) => id === retrieve)?.[1] ?? 0.7),
@@ -220,7 +217,7 @@ function looked(day: Day, { pitchRad, standsM }: Traits, patience: number): numb
 }
 
 /** A heavy splash in skinny, clear or dead calm water costs bites; depth, colour and ripple hide it. */
-function quiet({ depthM, clarity, activity }: Day, { massKg }: Traits, splash: number): number {
+export function quiet({ depthM, clarity, activity }: Day, massKg: number, splash = 1): number {
   const heard =
     (massKg / (splash * LOUD_KG)) *
     (1 / Math.max(0.3, depthM)) ** 2 *
@@ -228,6 +225,10 @@ function quiet({ depthM, clarity, activity }: Day, { massKg }: Traits, splash: n
     (activity === 'active' ? 0.6 : 1)
   return 1 / (1 + heard)
 }
+
+/** Share of the fish that manage to suck so much in, by how they take. */
+export const intakeShare = ({ feeding, activity }: Day, massKg: number, suction = 1): number =>
+  1 / (1 + massKg / (suction * SUCKED_KG[feeding] * (activity === 'slow' ? HALF_HEARTED : 1)))
 
 /** Length against the food's, and likeness of shape. */
 export function matchShare(day: Day, bait: BaitSpec, match: MatchId): number {

@@ -65,7 +65,9 @@ export interface Verdict {
   readonly effective?: number
   /** what cannot be fished as rigged, and why */
   readonly out: readonly ({ readonly letter: string } & (
-    { readonly why: 'fit'; readonly rule: FitRule } | { readonly why: 'failed'; readonly message: string }
+    | { readonly why: 'fit'; readonly rule: FitRule }
+    | { readonly why: 'floats' }
+    | { readonly why: 'failed'; readonly message: string }
   ))[]
 }
 
@@ -115,7 +117,10 @@ export function judgeLanes(lanes: readonly JudgedLane[], utility: Utility, ensem
 
 /** A rig that cannot be fished as it is, and why. */
 function outOf({ letter, result }: JudgedLane): Verdict['out'] {
-  if (!result.ok) return [{ letter, why: 'failed', message: result.message }]
+  if (!result.ok)
+    return result.code === 'floats'
+      ? [{ letter, why: 'floats' }]
+      : [{ letter, why: 'failed', message: result.message }]
   const rule = result.value.fit.rules.find(r => r.verdict === 'fail')
   return rule ? [{ letter, why: 'fit', rule }] : []
 }

@@ -41,7 +41,7 @@ type RigFault =
   | { readonly id: 'crooked'; readonly withinM: number; readonly then: Then }
 
 /** What keeps a rig in order. */
-type RigCare = 'apart' | 'stretch' | 'noElastomer' | 'layBack' | 'change'
+type RigCare = 'apart' | 'stretch' | 'noElastomer' | 'layBack' | 'glue' | 'change'
 
 export interface RiggingGuide {
   readonly marks: readonly RigMark[]
@@ -85,6 +85,7 @@ export function riggingGuide(rig: AssembledRig, fit: FitResult, straight?: Strai
         ? (['apart', 'stretch'] as const)
         : (['noElastomer'] as const)),
       ...(hidden ? (['layBack'] as const) : []),
+      ...(fit.holding.keeper === 'glue' ? (['glue'] as const) : []),
       'change',
     ],
     allowanceM,

@@ -251,6 +251,27 @@ test("a trip by one's own tide table, wind and water; what is simulated says so"
   await expect(page.getByLabel('water', { exact: true })).not.toHaveValue('8')
 })
 
+test('pike under a mat: a floating frog beside the punch rig, and on the sheet as it is fished on top', async ({
+  sheet,
+  page,
+}) => {
+  test.setTimeout(150_000)
+  await page.goto(`${sheet.app.url}/pick`)
+  await settled(sheet)
+  await sheet.choose('spot', 'Weed mat')
+  await settled(sheet)
+  await expect(pick(sheet).locator('h2')).toContainText('punch rig', { timeout: 45_000 })
+  const onTop = page.getByRole('region', { name: 'On top' })
+  await expect(onTop).toContainText('frog')
+  await expect(onTop).toContainText('point up')
+  await expect(onTop).toContainText(/\d+ % of takes from below hooked/)
+  await onTop.getByRole('button', { name: /alone in the Spread/ }).click()
+  await expect(sheet.lane('A')).toContainText('afloat', { timeout: 30_000 })
+  await expect(page.getByText('None of these sinks: fish them on top.')).toBeVisible()
+  await page.getByRole('link', { name: 'Tank' }).click()
+  await expect(page.getByText(/^Afloat: /)).toBeVisible({ timeout: 30_000 })
+})
+
 test("a fish of one's own: made, described, sought, saved as a file and read again", async ({
   sheet,
   page,

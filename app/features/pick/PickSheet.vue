@@ -9,6 +9,7 @@ import ChoiceField from '~/ui/ChoiceField.vue'
 import DayFields from './DayFields.vue'
 import PickCard from './PickCard.vue'
 import PickCloud from './PickCloud.vue'
+import PickOnTop from './PickOnTop.vue'
 import PickOthers from './PickOthers.vue'
 import SheetFrame from '~/sheet/SheetFrame.vue'
 import WayPanel from './WayPanel.vue'
@@ -65,6 +66,13 @@ function put(indices: readonly number[], view: SheetView = 'spread'): void {
   spread.edit(draft => void Object.assign(draft, layOut(draft, chosen, day.value)))
   spread.picked = 'A'
   go(view)
+}
+function putOnTop(): void {
+  const { onTop: pick, baits } = answer.value!
+  const chosen = [{ rig: pick!.rig, bait: baits[pick!.bait]!.spec, pick: pick! }]
+  spread.edit(draft => void Object.assign(draft, layOut(draft, chosen, day.value)))
+  spread.picked = 'A'
+  go('spread')
 }
 function putPoints(points: readonly CloudPoint[]): void {
   const { riggings, baits } = answer.value!
@@ -151,6 +159,12 @@ function putPoints(points: readonly CloudPoint[]): void {
       </div>
       <div class="side">
         <PickOthers :picks="picks" :odds="answer.odds" :bait-name="baitName" @put="i => put([i])" />
+        <PickOnTop
+          v-if="answer.onTop"
+          :pick="answer.onTop"
+          :bait-name="baitName(answer.onTop)"
+          @put="putOnTop"
+        />
         <section class="list" aria-label="What would change it">
           <h2 class="label">what would change it</h2>
           <dl>

@@ -11,12 +11,14 @@ import type { MeasureAxes } from './axes'
 import { castHint, castNote } from '#words/castWords'
 import { draftWords, sitsWords, workedWords } from '#words/onTopWords'
 import { percentText } from '#words/units'
+import { oddsText } from '#words/words'
 
 /** A rig that floats, as it is fished on the surface. */
 const props = defineProps<{ report: OnTopReport; axes: MeasureAxes }>()
 const settings = useSettings()
 const spread = useSpread()
 const still = computed(() => props.report.cast.stillM ?? props.report.cast.distanceM)
+const odds = computed(() => oddsText(props.report.snag.snagPerCast))
 const wind = computed(() => spread.content.water.wind)
 </script>
 
@@ -33,6 +35,16 @@ const wind = computed(() => spread.content.water.wind)
       <PostureGlyph :pitch-rad="report.sits.pitchRad" :roll-rad="report.sits.rollRad" />
     </MeasureRow>
     <p class="worked">{{ workedWords(report, settings.system) }}</p>
+    <MeasureRow
+      term="snag"
+      :value="odds.value"
+      :unit="odds.unit"
+      :note="`${Math.round(report.snag.minutesLeft.value)} min/h left, worked steadily across`"
+      :basis="report.snag.minutesLeft.basis"
+      hint="What lies on top or stands through it, met from below."
+    >
+      <RangeWhisker :measure="report.snag.minutesLeft" :axis="axes.minutes" />
+    </MeasureRow>
     <MeasureRow
       term="hookUp"
       :value="String(Math.round(100 * report.hookUp.value))"

@@ -91,7 +91,7 @@ const small = (m: number): string => smallText(m, settings.system)
           {{ loadText(moment.hookN, settings.system) }} at the hook,
         </text>
         <text :x="narrow ? 2 : cx + rx + 48" :y="narrow ? H - 4 : cy + 40">
-          {{ loadText(bite.chain.plasticN, settings.system) }} of a pull goes to cut plastic
+          {{ loadText(bite.chain.plasticN, settings.system) }} cuts plastic
         </text>
       </g>
     </svg>

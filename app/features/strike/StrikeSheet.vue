@@ -17,6 +17,8 @@ import StrikeSet from './StrikeSet.vue'
 import { changeOnSheet } from './tryChange'
 import { FAMILIES, PARAMETERS, type LossId } from '#core'
 import type { Letter } from '#schemas/spread'
+import { bittenOn } from '../../../shared/day'
+import { monthNow } from '~/sheet/month'
 import { conditionsOf } from '~/sheet/useEvaluation'
 import { CHANGE_WORDS } from '#words/touchWords'
 import { fromTo, loadText, withUnit } from '#words/units'
@@ -215,13 +217,7 @@ const weakest = computed(() => {
       <section class="all" aria-label="All bites">
         <h2 class="label">
           of all bites of fish that
-          {{
-            spread.content.fishing?.feeding === 'gulp'
-              ? 'gulp'
-              : spread.content.fishing?.feeding === 'nip'
-                ? 'nip'
-                : 'grab'
-          }}, hooked
+          {{ bittenOn(spread.content, monthNow()).feeding ?? 'grab' }}, hooked
         </h2>
         <p class="huge figure">
           {{ Math.round(100 * bite.result.hookUp.value) }}

@@ -16,6 +16,7 @@ import TermLabel from '~/ui/TermLabel.vue'
 import { fromTo, numberText, shown, trueMinus } from '#words/units'
 import { BASIS_MARKS, DOUBT_SHORT, restWords, stoppedText } from '#words/words'
 import { secondsIn } from '~/ui/drawing/zone'
+import { draftWords, sitsWords } from '#words/onTopWords'
 import { problemText } from '#words/problemWords'
 import SheetTable, { type SheetColumn } from '~/ui/SheetTable.vue'
 
@@ -46,7 +47,9 @@ const rows = computed(() =>
         lane,
         message:
           outcome?.kind === 'failed'
-            ? stoppedText(outcome, settings.units.depth)
+            ? outcome.onTop
+              ? `Afloat: ${sitsWords(outcome.onTop)}; ${draftWords(outcome.onTop, settings.system)}.`
+              : stoppedText(outcome, settings.units.depth)
             : outcome?.kind === 'invalid'
               ? outcome.problems
                   .slice(0, 1)

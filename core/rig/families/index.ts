@@ -48,8 +48,14 @@ const ORDER: readonly FamilyId[] = [
   'L9',
   'T1',
 ]
+/** A drop of glue holds any bait whose nose meets hook or head; not one that is hooked across. */
+function gluable(family: Family): Family {
+  const { keepers, across } = family
+  return across || keepers.includes('glue') ? family : { ...family, keepers: [...keepers, 'glue'] }
+}
+
 export const FAMILIES: Readonly<Record<FamilyId, Family>> = Object.fromEntries(
-  ORDER.map(id => [id, all[id]]),
+  ORDER.map(id => [id, gluable(all[id])]),
 ) as Record<FamilyId, Family>
 export const FAMILY_IDS = ORDER
 

@@ -4,6 +4,13 @@ import { defineConfig } from 'vitest/config'
 
 const here = (path: string): string => fileURLToPath(new URL(path, import.meta.url))
 
+/** Tests that put something in place of a module: each has its modules to itself. */
+const MOCKING = [
+  'app/compute/client.test.ts',
+  'app/features/rods/dayChart.test.ts',
+  'app/sync/outbox.test.ts',
+]
+
 export default defineConfig({
   resolve: {
     alias: {
@@ -34,7 +41,9 @@ export default defineConfig({
         extends: true,
         test: {
           name: 'app',
-          exclude: ['app/**/*.ui.test.ts'],
+          // as above
+          isolate: false,
+          exclude: ['app/**/*.ui.test.ts', ...MOCKING],
           include: [
             'app/**/*.test.ts',
             'words/**/*.test.ts',
@@ -44,6 +53,7 @@ export default defineConfig({
           ],
         },
       },
+      { extends: true, test: { name: 'mocking', include: MOCKING } },
       // components and stores, in the application's own surroundings
       await defineVitestProject({
         test: {

@@ -1,5 +1,6 @@
 import {
   assembleBareBait,
+  assemblyOf,
   bareWeight,
   evaluateBare,
   evaluateOnTop,
@@ -7,6 +8,7 @@ import {
   fishOf,
   lineOf,
   waterOf,
+  type Assembly,
   type Conditions,
   type Day,
   type EvaluateOptions,
@@ -16,6 +18,7 @@ import {
   type RigReport,
   type Water,
 } from '#core'
+import { threadText } from '#words/tyingWords'
 import { isWholeRig, type RigFile, type WholeRigFile } from '#schemas/rigFile'
 import { dropRows } from '../shared/dropRecord'
 
@@ -27,6 +30,7 @@ export type Evaluation =
       readonly code: string
       readonly message: string
       /** a rig that floats, as it is fished on the surface */ readonly onTop?: OnTopReport
+      readonly tie?: ReturnType<typeof tieOf>
     }
 
 /** Evaluates what a rig file describes, by the same core as the application. */
@@ -54,7 +58,7 @@ export function evaluateFile(file: RigFile, options: { readonly path: boolean })
   const outcome = reportOf(file)
   if (!outcome.ok) {
     const onTop = outcome.code === 'floats' ? onTopOf(file) : undefined
-    return onTop ? { ...outcome, onTop } : outcome
+    return onTop ? { ...outcome, onTop, tie: tieOf(file) } : outcome
   }
   const {
     massKg,
@@ -70,6 +74,7 @@ export function evaluateFile(file: RigFile, options: { readonly path: boolean })
     ...head,
     cover: file.cover,
     bottom: file.bottom,
+    tie: tieOf(file),
     massKg,
     fall: fallOf(fall, options.path),
     ...(tailHz ? { tailHz } : {}),
@@ -79,6 +84,12 @@ export function evaluateFile(file: RigFile, options: { readonly path: boolean })
     cast,
     takeShare,
   }
+}
+
+/** What is threaded, from the rod to the bait, and the knots that it asks for. */
+function tieOf({ rig }: WholeRigFile): Assembly & { readonly sentence: string } {
+  const assembly = assemblyOf(rig)
+  return { ...assembly, sentence: threadText(assembly.parts, 'metric') }
 }
 
 /** The report of a rig file with bait, rig and line. */

@@ -9,6 +9,7 @@ import {
   findSize,
   HOOK_SIZES,
   judgeLanes,
+  SPECIES,
   USUAL_UTILITY,
   type BaitSpec,
   type RigSpec,
@@ -128,6 +129,25 @@ describe('dunecrest evaluate', () => {
       message: expect.stringMatching(/never sinks/) as string,
       onTop: { point: 'up', maySink: expect.any(Boolean) as boolean },
     })
+  })
+
+  it('tells how it is tied, takes a fish of one’s own, and a wind across', () => {
+    const plain = evaluate(example!.json).json<{
+      tie: { sentence: string; knots: string[] }
+      strike: { hookUp: { value: number } }
+      cast: { distanceM: { value: number } }
+    }>()
+    expect(plain.tie.sentence).toMatch(/^From the rod: line from the rod/)
+    expect(plain.tie.knots.length).toBeGreaterThan(0)
+    const fish = { ...SPECIES.seaBass, name: 'iron jaw', mouth: { bite: 0.5, hard: 3, gapeM: 0.06 } }
+    const hard = evaluate({ ...example!.json, fish: { species: 'seaBass', own: fish } }).json<typeof plain>()
+    expect(hard.strike.hookUp.value).toBeLessThan(plain.strike.hookUp.value)
+    const blown = evaluate({
+      ...example!.json,
+      wind: { speedMS: 8, from: 'across' },
+    }).json<{ cast: { distanceM: { value: number }; asideM: number; stillM: { value: number } } }>().cast
+    expect(blown.asideM).toBeGreaterThan(0.5)
+    expect(blown.distanceM.value).toBeLessThan(blown.stillM.value)
   })
 
   it.each([

@@ -5,6 +5,8 @@ export * from './units'
 export * from './choose/evaluateBare'
 export * from './choose/conditions'
 export * from './choose/evaluateRig'
+export { onSurface, reachOf } from './snag/onTop'
+export { rideOnTop } from './choose/evaluateOnTop'
 export { bestOnTop, type OnTopPick } from './choose/onTop'
 export { bodiesOfRig } from './choose/bodies'
 export { amongOf, ensembleAfter, isLearned, teach } from './choose/among'
@@ -102,6 +104,7 @@ export {
   obstaclesOf,
   type BottomId,
   type CoverId,
+  type Placed,
   type ThingLook,
 } from './snag/cover'
 export {

@@ -1,5 +1,6 @@
 import type { CastResult, SplashKind, Wind } from '#core'
-import { withUnit, type UnitSet } from './units'
+import { upperFirst } from './sentences'
+import { withUnit, type Unit, type UnitSet } from './units'
 
 /** How a landing sounds. */
 export const SPLASH_WORDS: Readonly<Record<SplashKind, string>> = {
@@ -17,6 +18,11 @@ const LOAD_WORDS: Readonly<Record<CastResult['load'], string>> = {
   within: '',
   heavy: 'heavy for this rod',
 }
+const WIND_WORDS = { ahead: 'into', behind: 'with', across: 'across' } as const
+const windWord = (wind: Wind | undefined): string => WIND_WORDS[wind?.from ?? 'ahead']
+/** How far to the lee a wind across carries it, where that is worth a word. */
+const asideText = ({ asideM = 0 }: CastResult, whole: Unit): string =>
+  whole.from(asideM) >= 0.5 ? `, ${withUnit(asideM, whole)} to the lee` : ''
 /** Skipping less far than this under a dock is no skipping, m. */
 const WORTH_M = 1
 
@@ -24,7 +30,7 @@ const WORTH_M = 1
 export function castNote(cast: CastResult, wind: Wind | undefined, { depth }: UnitSet): string {
   const whole = { ...depth, decimals: 0 }
   const blown = cast.stillM
-    ? `${Math.round(depth.from(cast.distanceM.value))} ${wind?.from === 'behind' ? 'with' : 'into'} this wind`
+    ? `${Math.round(depth.from(cast.distanceM.value))} ${windWord(wind)} this wind${asideText(cast, whole)}`
     : ''
   const skips = cast.skip.underM > WORTH_M ? `skips ${withUnit(cast.skip.underM, whole)}` : ''
   return [blown, LOAD_WORDS[cast.load], SPLASH_WORDS[cast.splash.kind], skips].filter(Boolean).join(', ')
@@ -44,7 +50,7 @@ export function castHint(cast: CastResult, wind: Wind | undefined, { depth }: Un
     `${Math.round(depth.from(low))} to ${withUnit(high, whole)}`
   const still = cast.stillM ?? cast.distanceM
   const blown = cast.stillM
-    ? ` ${wind?.from === 'behind' ? 'With' : 'Into'} this wind ${range(cast.distanceM)}.`
+    ? ` ${upperFirst(windWord(wind))} this wind ${range(cast.distanceM)}${asideText(cast, whole)}.`
     : ''
   const moved =
     cast.moved === undefined ? '' : ` Your measured casts: ${cast.moved.toFixed(2)} of what the model says.`

@@ -111,6 +111,34 @@ describe('through cover', () => {
     }
     expect(n).toBeGreaterThan(28 / every - 1)
   })
+  it('one that floats rides over what stays below, and past everything of the bottom', async () => {
+    const frog = { form: 'frog', lengthM: 0.085, material: 'airCell' } as const
+    const rig = {
+      family: 'O2',
+      hookSize: '3/0',
+      weightKg: 0,
+      weightMaterial: 'lead',
+      pointRest: 'flush',
+    } as const
+    const lanes = [
+      { letter: 'A', rig },
+      { letter: 'B', rig: { ...rig, family: 'L1', weightKg: 0.014, pointRest: 'skin' } as const },
+    ]
+    const over = { ...conditions, cover: 'pads', bottom: 'shell' } as const
+    const { obstacles, lanes: through } = (await throughCover(
+      { ...job, bait: frog, conditions: over, lanes, cast: 3 },
+      patient,
+    ))!
+    const [afloat, sunk] = through
+    expect(afloat!.events).toHaveLength(sunk!.events.length)
+    expect(afloat!.events.some(e => e.below)).toBe(true)
+    expect(sunk!.events.some(e => e.below)).toBe(false)
+    for (const e of afloat!.events)
+      if (obstacles[e.obstacle]!.name.includes('shell'))
+        expect(e).toMatchObject({ below: true, fate: 'past' })
+    expect(afloat!.snag.snagPerCast.value).toBeLessThan(0.5 * sunk!.snag.snagPerCast.value)
+    for (const leg of afloat!.path) expect(leg.fromHighM).toBeCloseTo(over.depthM, 6)
+  })
   it('another cast meets other things', async () => {
     const other = await throughCover({ ...job, cast: 2 }, patient)
     expect(other!.lanes[0]!.events).not.toEqual((await throughCover(job, patient))!.lanes[0]!.events)

@@ -1,4 +1,5 @@
 import {
+  afloat,
   amongOf,
   castThrough,
   CAST_M,
@@ -7,10 +8,13 @@ import {
   dropPrepared,
   meetOn,
   obstaclesOf,
+  onSurface,
   prepareRig,
   problemsOf,
+  reachOf,
   RETRIEVES,
   retrievePath,
+  rideOnTop,
   seededRandom,
   snagDoubts,
   snagTally,
@@ -22,6 +26,7 @@ import {
   type Evidence,
   type CatchSiteId,
   type Measure,
+  type Placed,
   type PreparedRig,
   type Ride,
   type RigDrawing,
@@ -44,7 +49,11 @@ export interface CoverJob {
 }
 
 /** What becomes of one rig at one thing of the cast, looked at closely. */
-export type CastEvent = CloseUp & { readonly atM: number; readonly obstacle: number }
+export type CastEvent = CloseUp & {
+  readonly atM: number
+  readonly obstacle: number
+  /** the rig floats, and the thing does not reach up to it */ readonly below?: true
+}
 
 export interface CoverLane {
   readonly letter: string
@@ -82,9 +91,21 @@ export interface CoverAnswer {
 /** One moment of a body at rest, back up. */
 const UPRIGHT = Float64Array.of(0, 0, 0, 0, 1, 0, 0, 0)
 
-/** How a rig goes through the cover after its fall; one that does not sink lies as it floats, back up. */
-export const rideThrough = (prepared: PreparedRig, drop: ReturnType<typeof dropPrepared>): Ride =>
-  drop.ok ? prepared.rideOf(drop.value) : prepared.rideOf({ samples: UPRIGHT })
+/** How a rig goes through a place, and what it meets there: one that does not sink rides over it, as it floats. */
+export function throughPlace(
+  prepared: PreparedRig,
+  drop: ReturnType<typeof dropPrepared>,
+  obstacles: readonly Placed[],
+): { readonly ride: Ride; readonly met: readonly Placed[]; readonly afloat: boolean } {
+  if (drop.ok) return { ride: prepared.rideOf(drop.value), met: obstacles, afloat: false }
+  if (drop.code !== 'floats')
+    return { ride: prepared.rideOf({ samples: UPRIGHT }), met: obstacles, afloat: false }
+  const { rollRad } = afloat(prepared.rig.geometry, prepared.water.densityKgM3)
+  return { ride: rideOnTop(rollRad), met: onSurface(obstacles), afloat: true }
+}
+
+/** Whether a thing that others meet at a place reaches up to one that floats: the same things on every cast. */
+const reachesUp = (thing: Placed, atM: number): boolean => (atM * 997) % 1 < reachOf(thing)
 
 /** The way of a rig through a cast: lifted or drawn as it is worked, falling as it fell. */
 function wayThrough(
@@ -96,6 +117,8 @@ function wayThrough(
   const tight = pitchRad.reduce((sum, p) => sum + p, 0) / pitchRad.length
   return retrievePath(retrieve, depthM, CAST_M, drop.ok ? fallWayOf(drop.value) : undefined, tight)
 }
+
+const stayedBelow = ({ site: _, ...seen }: CastEvent): CastEvent => ({ ...seen, fate: 'past', below: true })
 
 /** Draws between two looks for a cancellation. */
 const PIECE = 500
@@ -118,9 +141,9 @@ export async function throughCover(
   for (const [i, { letter, rig: spec, evidence }] of built.entries()) {
     const prepared = prepareRig(bait, spec, evidence ? { ...conditions, evidence } : conditions)
     const drop = dropPrepared(prepared)
-    const ride = rideThrough(prepared, drop)
+    const { ride, met, afloat: onTop } = throughPlace(prepared, drop, obstacles)
     const { snag: rig } = prepared
-    const tally = snagTally(rig, obstacles, ride, seededRandom(USUAL_SEED))
+    const tally = snagTally(rig, met, ride, seededRandom(USUAL_SEED))
     for (let n = 0; n < draws; n += PIECE) {
       tally.draw(Math.min(PIECE, draws - n))
       tell((i + Math.min(1, (n + PIECE) / draws)) / built.length)
@@ -133,12 +156,11 @@ export async function throughCover(
       drawing: drawRig(prepared.rig),
       path: wayThrough(prepared, drop, conditions),
       hookUp: strikeOf(prepared).hookUp,
-      doubts: snagDoubts(rig, obstacles, ride),
-      events: meetings.map(m => ({
-        atM: m.atM,
-        obstacle: m.obstacle,
-        ...meetOn(rig, obstacles, ride, m),
-      })),
+      doubts: snagDoubts(rig, met, ride),
+      events: meetings.map(m => {
+        const seen = { atM: m.atM, obstacle: m.obstacle, ...meetOn(rig, met, ride, m) }
+        return onTop && !reachesUp(obstacles[m.obstacle]!, m.atM) ? stayedBelow(seen) : seen
+      }),
       openings: rig.points.map(({ id, openingM, halfWidthM, halfHeightM }) => ({
         id,
         openingM,

@@ -22,7 +22,7 @@ import {
   type RigSpec,
 } from '#core'
 import type { Progress } from './progress'
-import { rideThrough } from './cover'
+import { throughPlace } from './cover'
 
 /** One rig, and what could be done otherwise with it in the same cover. */
 export interface CoverChangesJob {
@@ -94,12 +94,12 @@ interface Outcome {
 function outcomeOf(bait: BaitSpec, spec: RigSpec, conditions: Conditions): Outcome {
   const prepared = prepareRig(bait, spec, conditions)
   const among = amongOf(prepared)
-  const tally = snagTally(
-    prepared.snag,
+  const { met, ride } = throughPlace(
+    prepared,
+    dropPrepared(prepared),
     obstaclesOf(conditions.cover, conditions.bottom),
-    rideThrough(prepared, dropPrepared(prepared)),
-    seededRandom(USUAL_SEED),
   )
+  const tally = snagTally(prepared.snag, met, ride, seededRandom(USUAL_SEED))
   tally.draw(DRAWS)
   const snag = tally.result(among)
   const strike = strikeOf(prepared)

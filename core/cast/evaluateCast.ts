@@ -9,10 +9,10 @@ import { launchSpeed, loadOf, type CastingRod, type MeasuredCast } from './launc
 import { skipOf, type Skip } from './skip'
 import { splashOf, type Splash, type WaterClarity } from './splash'
 
-/** Wind along the cast, m/s at ten metres: in the face, or from behind. */
+/** Wind, m/s at ten metres: in the face, from behind, or across the cast. */
 export interface Wind {
   readonly speedMS: number
-  readonly from: 'ahead' | 'behind'
+  readonly from: 'ahead' | 'behind' | 'across'
 }
 
 /** What a rig is thrown with, and where. SI. */
@@ -30,6 +30,7 @@ export interface CastPlace {
 export interface CastResult {
   /** with the wind as it is */ readonly distanceM: Measure
   /** in still air; left out where there is no wind */ readonly stillM?: Measure
+  /** carried to the lee by a wind across, m; left out where there is none */ readonly asideM?: number
   readonly flight: Flight
   /** lighter or heavier than the rod is sold to cast, as anglers use such figures */
   readonly load: ReturnType<typeof loadOf>
@@ -70,13 +71,17 @@ export const lineBehind = ({ densityKgM3, diameterM }: Line, factor: number): Fl
 
 /** Wind at the hand along the cast: with it (+) or against it, m/s. */
 export const windAlong = (wind: Wind | undefined): number =>
-  wind ? LOW_WIND * wind.speedMS * (wind.from === 'ahead' ? -1 : 1) : 0
+  wind ? LOW_WIND * wind.speedMS * ALONG[wind.from] : 0
+const ALONG = { ahead: -1, behind: 1, across: 0 } as const
+/** And across it. */
+const windAcross = (wind: Wind | undefined): number => (wind?.from === 'across' ? LOW_WIND * wind.speedMS : 0)
 
 /** Distance of a usual cast, and the spread of its logarithm. */
 function thrown(
   body: Pick<Flyer, 'massKg' | 'dragAreaM2'>,
   { rod, line }: Pick<CastPlace, 'rod' | 'line'>,
   windMS: number,
+  acrossMS = 0,
 ): { readonly landing: ReturnType<typeof farthest>; readonly sd: number } {
   const flyer = ({ drag, line: pull }: Doubted): Flyer => ({
     massKg: body.massKg,
@@ -84,11 +89,12 @@ function thrown(
     line: lineBehind(line, pull),
   })
   const speedMS = launchSpeed(rod, body.massKg)
-  const landing = farthest(flyer(USUAL), { speedMS, fromM: HAND_M, windMS })
+  const from = { fromM: HAND_M, windMS, acrossMS }
+  const landing = farthest(flyer(USUAL), { speedMS, ...from })
   const logs = (Object.keys(CAST_GSD) as (keyof Doubted)[]).map(key => {
     const by = { ...USUAL, [key]: CAST_GSD[key] }
     const angle = landing.angleRad
-    const other = fly(flyer(by), { speedMS: speedMS * by.arm, angleRad: angle, fromM: HAND_M, windMS })
+    const other = fly(flyer(by), { speedMS: speedMS * by.arm, angleRad: angle, ...from })
     return Math.log(other.distanceM / landing.distanceM)
   })
   return { landing, sd: Math.hypot(...logs) }
@@ -121,9 +127,11 @@ export function evaluateCast(
   const body = airBody(geometry, second)
   const { rod, wind, measured = [] } = place
   const along = windAlong(wind)
+  const across = windAcross(wind)
+  const calm = along === 0 && across === 0
   const still = thrown(body, place, 0)
   const moved = learned(measured, still.sd, massKg => compactCast(massKg, place))
-  const blown = along === 0 ? still : thrown(body, place, along)
+  const blown = calm ? still : thrown(body, place, along, across)
   const extra = Math.sqrt(Math.max(0, blown.sd ** 2 - still.sd ** 2))
   const of = ({ distanceM }: Landing, more: number): Measure => {
     const sd = Z90 * Math.hypot(moved.sd, more)
@@ -137,7 +145,8 @@ export function evaluateCast(
   }
   return {
     distanceM: of(blown.landing, extra),
-    ...(along === 0 ? {} : { stillM: of(still.landing, 0) }),
+    ...(calm ? {} : { stillM: of(still.landing, 0) }),
+    ...(across === 0 ? {} : { asideM: blown.landing.asideM }),
     flight: body.flight,
     load: loadOf(body.massKg, rod.castKg),
     splash: splashOf(body, blown.landing, place.depthM, place.clarity),

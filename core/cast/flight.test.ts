@@ -34,6 +34,27 @@ describe('flight', () => {
     // it returns at v / sqrt(1 + v² / vt²)
     expect(back.speedMS).toBeCloseTo(speedMS / Math.sqrt(1 + speedMS ** 2 / square), 1)
   })
+  it('across a steady wind goes as straight through moving air, to the lee by what the air takes along', () => {
+    const [massKg, dragAreaM2] = [0.004, 3e-4]
+    const across = fly({ massKg, dragAreaM2 }, { ...level, speedMS: 22, angleRad: 0.5, acrossMS: 6 })
+    const still = fly({ massKg, dragAreaM2 }, { ...level, speedMS: 22, angleRad: 0.5 })
+    expect(still.asideM).toBe(0)
+    expect(across.asideM).toBeGreaterThan(0.5)
+    expect(across.asideM).toBeLessThan(6 * across.timeS)
+    expect(across.distanceM).toBeLessThan(still.distanceM)
+    // dropped straight down it is the drift of a body that is slowly taken along: to a tenth at the wind's own speed
+    const dropped = fly(
+      { massKg, dragAreaM2 },
+      { fromM: 60, windMS: 0, speedMS: 1e-6, angleRad: 0, acrossMS: 3 },
+    )
+    const along = fly({ massKg, dragAreaM2 }, { fromM: 60, windMS: 3, speedMS: 1e-6, angleRad: 0 })
+    expect(dropped.asideM).toBeCloseTo(along.distanceM, 1)
+  })
+  it('across no wind is the same to the last digit', () => {
+    const thrown = { ...level, speedMS: 20, angleRad: 0.6 }
+    const body = { massKg: 0.007, dragAreaM2: 2e-4 }
+    expect(fly(body, { ...thrown, acrossMS: 0 })).toEqual(fly(body, thrown))
+  })
   it('a line brings it down sooner, a thicker one sooner still', () => {
     const of = (diameterM?: number) =>
       farthest(

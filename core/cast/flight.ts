@@ -20,6 +20,7 @@ export interface Throw {
   readonly angleRad: number
   readonly fromM: number
   /** wind along the cast, with it (+) or against it, m/s */ readonly windMS: number
+  /** wind across it, m/s; none when left out */ readonly acrossMS?: number
 }
 
 export interface Landing {
@@ -27,6 +28,7 @@ export interface Landing {
   readonly timeS: number
   readonly speedMS: number
   /** how steeply it comes down, rad under the horizon */ readonly steepRad: number
+  /** carried aside by a wind across, m */ readonly asideM: number
 }
 
 /**
@@ -51,11 +53,14 @@ const LONGEST_S = 20
 export function fly({ massKg, dragAreaM2, line }: Flyer, cast: Throw): Landing {
   if (!(massKg > 0)) throw new RangeError('fly: massKg must be positive')
   const half = AIR_KGM3 / 2
+  const { acrossMS = 0 } = cast
+  const size = acrossMS === 0 ? 4 : 6
   const derivative = (y: Float64Array, dy: Float64Array): void => {
     const vx = y[2]!
     const vz = y[3]!
     const ax = vx - cast.windMS
-    const air = half * dragAreaM2 * Math.sqrt(ax * ax + vz * vz)
+    const ay = size === 6 ? y[5]! - acrossMS : 0
+    const air = half * dragAreaM2 * Math.sqrt(ax * ax + vz * vz + ay * ay)
     let fx = -air * ax
     let fz = -air * vz
     const speed = Math.sqrt(vx * vx + vz * vz)
@@ -72,15 +77,17 @@ export function fly({ massKg, dragAreaM2, line }: Flyer, cast: Throw): Landing {
     dy[1] = vz
     dy[2] = fx / massKg
     dy[3] = fz / massKg - GRAVITY_MS2
+    if (size === 6) {
+      dy[4] = y[5]!
+      dy[5] = (-air * ay) / massKg
+    }
   }
-  const step = rungeKutta4(4, derivative)
-  const y = Float64Array.of(
-    0,
-    cast.fromM,
-    cast.speedMS * Math.cos(cast.angleRad),
-    cast.speedMS * Math.sin(cast.angleRad),
-  )
-  const before = new Float64Array(4)
+  const step = rungeKutta4(size, derivative)
+  const y = new Float64Array(size)
+  y[1] = cast.fromM
+  y[2] = cast.speedMS * Math.cos(cast.angleRad)
+  y[3] = cast.speedMS * Math.sin(cast.angleRad)
+  const before = new Float64Array(size)
   for (let t = 0; t < LONGEST_S; t += STEP_S) {
     before.set(y)
     step(y, STEP_S)
@@ -92,6 +99,7 @@ export function fly({ massKg, dragAreaM2, line }: Flyer, cast: Throw): Landing {
       timeS: t + part * STEP_S,
       speedMS: Math.hypot(at(2), at(3)),
       steepRad: Math.atan2(-at(3), at(2)),
+      asideM: size === 6 ? Math.abs(at(4)) : 0,
     }
   }
   throw new RangeError('fly: it does not come down')

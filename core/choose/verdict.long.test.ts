@@ -150,6 +150,7 @@ describe('the verdict', () => {
     const v = judge([
       lane('A', belly),
       { letter: 'B', result: failure('floats', 'It floats.') },
+      { letter: 'D', result: failure('timeLimit', 'It takes too long.') },
       lane('C', unfit),
     ])
     expect(v).toMatchObject({
@@ -157,7 +158,8 @@ describe('the verdict', () => {
       letters: ['A'],
       decidedBy: 'fit',
       out: [
-        { letter: 'B', why: 'failed', message: 'It floats.' },
+        { letter: 'B', why: 'floats' },
+        { letter: 'D', why: 'failed', message: 'It takes too long.' },
         { letter: 'C', why: 'fit' },
       ],
     })

@@ -21,17 +21,22 @@ const REACHES: Readonly<Record<ThingLook, number>> = {
   gap: 0,
 }
 
+/** How much of the meetings with a thing is left on the surface; nothing of the bottom's. */
+export const reachOf = ({ on, look }: Pick<Placed, 'on' | 'look'>): number =>
+  on === 'bottom' ? 0 : REACHES[look]
+
 /**
- * What a bait that floats meets of a cover: what lies is met from below, since the bait rides over it; nothing of
- * the bottom.
+ * What a bait that floats meets of a place, thing for thing: what lies is met from below, since the bait rides over
+ * it; nothing of the bottom.
  */
-export const surfaceOf = (cover: CoverId): readonly Placed[] =>
-  COVERS[cover].obstacles.flatMap((obstacle): Placed[] => {
-    const perM = obstacle.perM * REACHES[obstacle.look]
-    if (perM <= 0) return []
-    return [
-      obstacle.kind === 'rod'
-        ? { ...obstacle, perM, overhead: 0, on: 'cover' }
-        : { ...obstacle, perM, on: 'cover' },
-    ]
+export const onSurface = (obstacles: readonly Placed[]): readonly Placed[] =>
+  obstacles.map((obstacle): Placed => {
+    const perM = obstacle.perM * reachOf(obstacle)
+    return obstacle.kind === 'rod' ? { ...obstacle, perM, overhead: 0 } : { ...obstacle, perM }
   })
+
+/** The same of a cover, without what never reaches up. */
+export const surfaceOf = (cover: CoverId): readonly Placed[] =>
+  onSurface(COVERS[cover].obstacles.map(obstacle => ({ ...obstacle, on: 'cover' }))).filter(
+    ({ perM }) => perM > 0,
+  )

@@ -154,7 +154,7 @@ export const castKg = z
 export const windMS = within('Wind', WIND_RANGE_MS, 'm/s')
 export const wind = z.strictObject({
   speedMS: windMS,
-  from: oneOf(['ahead', 'behind'] as const, 'Wind from'),
+  from: oneOf(['ahead', 'behind', 'across'] as const, 'Wind from'),
 })
 /** Most casts that are kept with a rod. */
 export const MOST_CASTS = 12

@@ -181,7 +181,7 @@ test('nonsense is refused at its field and nothing is lost', async ({ sheet, pag
   await expect(page.getByLabel('length', { exact: true })).toHaveValue('40')
 })
 
-test('a rig that floats says in its lane how it is fished on top, and in the verdict that it does not sink', async ({
+test('a rig that floats says in its lane how it is fished on top, and in the verdict that it is not weighed', async ({
   sheet,
 }) => {
   await sheet.open()
@@ -190,7 +190,7 @@ test('a rig that floats says in its lane how it is fished on top, and in the ver
   await expect(top).toContainText(/afloat.*back up, point up.*under/)
   await expect(sheet.row('B', 'hook-up')).toContainText('takes from below')
   await expect(sheet.row('B', 'cast')).toContainText('lands softly')
-  await expect(sheet.verdict).toContainText('B is out: it floats')
+  await expect(sheet.verdict).toContainText('B floats: it is fished on top')
 })
 
 test('an old answer never overwrites a newer one, however fast the changes', async ({ sheet, page }) => {

@@ -37,7 +37,7 @@ const looks = computed(() =>
     const tip = b + openingM
     const k = perM.value
     const rod =
-      event.kind === 'rod'
+      event.kind === 'rod' && !event.below
         ? (() => {
             const [sin, cos] = [Math.sin(event.angleRad), Math.cos(event.angleRad)]
             const over = Math.hypot(a * sin, b * cos) + event.sizeM
@@ -56,6 +56,7 @@ const looks = computed(() =>
 /** Why it ended as it did: the two numbers held against each other. */
 function why(look: (typeof looks.value)[number]): string {
   const { event } = look
+  if (event.below) return 'it rides over: the thing does not reach up to it'
   if (event.kind === 'gap')
     return event.headM === undefined
       ? `a gap of ${small(event.sizeM)}`

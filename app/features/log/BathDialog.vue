@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { UButton, UForm, UFormField, UInput, UModal } from '#components'
-import { useToast } from '#imports'
 import { computed, reactive, ref, watch } from 'vue'
 import { useBaths } from '~/sync/documents'
 import { useSettings } from '~/ui/settings'
 import FieldRow from '~/ui/FieldRow.vue'
 import { choice, choicesOf, number } from '~/ui/fields'
+import { useRemoval } from '~/sheet/useRemoval'
 import TapClock from './TapClock.vue'
 import { gToKg, SALINITY_RANGE_GKG, TEMPERATURE_RANGE_C, WEIGHT_MATERIALS } from '#core'
 import { BALL_RANGE_KG, BATH_DEPTH_RANGE_M, BATH_WIDTH_RANGE_M } from '#schemas/fields'
@@ -20,7 +20,6 @@ const open = defineModel<boolean>('open', { required: true })
 const where = defineModel<string>('where', { required: true })
 const baths = useBaths()
 const settings = useSettings()
-const toast = useToast()
 const materials = choicesOf(WEIGHT_MATERIALS)
 const chosen = ref<string>()
 watch(open, now => now && (chosen.value = baths.byId.has(where.value) ? where.value : baths.list[0]?.id), {
@@ -82,15 +81,7 @@ async function add(): Promise<void> {
   })
   if (made) chosen.value = made.id
 }
-async function remove({ id, name }: StoredDocument<'bath'>): Promise<void> {
-  if (!(await baths.remove(id))) return
-  chosen.value = baths.list[0]?.id
-  toast.add({
-    title: `Deleted: ${name}`,
-    duration: 15_000,
-    actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void baths.restore(id) }],
-  })
-}
+const remove = useRemoval(baths, () => void (chosen.value = baths.list[0]?.id))
 function use({ id }: StoredDocument<'bath'>): void {
   where.value = id
   open.value = false

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { UButton, UForm, UFormField, UInput, UModal } from '#components'
-import { useToast } from '#imports'
 import { computed, reactive, ref, watch } from 'vue'
 import { useTides } from '~/sync/documents'
 import { saveText } from '~/ui/card'
 import FilePick from '~/ui/FilePick.vue'
-import { namedSchema, type StoredDocument, type TideContent } from '#schemas/spot'
+import { namedSchema, type TideContent } from '#schemas/spot'
 import { failureText } from '#words/failureText'
 import { tideWords } from '#words/tripWords'
+import KeptRow from '~/ui/KeptRow.vue'
+import { useRemoval } from '~/sheet/useRemoval'
 import TideConstantsForm from './TideConstantsForm.vue'
 import TideTableForm from './TideTableForm.vue'
 import { tideCsv, tideFromCsv, timeOfRow } from './tides'
@@ -17,7 +18,6 @@ const open = defineModel<boolean>('open', { required: true })
 const props = defineProps<{ chosen: string | undefined; date: string }>()
 const emit = defineEmits<{ choose: [id: string | undefined] }>()
 const tides = useTides()
-const toast = useToast()
 const shown = ref(props.chosen)
 const bad = ref<readonly string[]>([])
 const one = computed(() => tides.byId.get(shown.value ?? ''))
@@ -51,15 +51,9 @@ function rename(): void {
   const { data } = namedSchema.safeParse(naming)
   if (data && data.name !== one.value!.name) void tides.change(one.value!, data.name, one.value!.content)
 }
-async function remove({ id, name }: StoredDocument<'tide'>): Promise<void> {
-  if (!(await tides.remove(id))) return
+const remove = useRemoval(tides, id => {
   if (props.chosen === id) emit('choose', undefined)
-  toast.add({
-    title: `Deleted: ${name}`,
-    duration: 15_000,
-    actions: [{ label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void tides.restore(id) }],
-  })
-}
+})
 function use(id: string): void {
   emit('choose', id)
   open.value = false
@@ -101,21 +95,20 @@ async function read(file: File): Promise<void> {
         of your own port for the day, read a table of the year, or give its harmonic constants.
       </p>
       <ul>
-        <li v-for="t in tides.list" :key="t.id" :class="{ on: t.id === shown }">
-          <p class="head">
-            <UButton
-              variant="ghost"
-              class="row"
-              :aria-expanded="t.id === shown"
-              @click="shown = t.id === shown ? undefined : t.id"
-            >
-              <b>{{ t.name }}</b> <small>{{ tideWords(t.content) }}</small>
-            </UButton>
-            <UButton :variant="t.id === chosen ? 'solid' : 'outline'" @click="use(t.id)">{{
+        <KeptRow
+          v-for="t in tides.list"
+          :key="t.id"
+          :name="t.name"
+          :more="tideWords(t.content)"
+          :open="t.id === shown"
+          @update:open="on => (shown = on ? t.id : undefined)"
+        >
+          <template #act
+            ><UButton :variant="t.id === chosen ? 'solid' : 'outline'" @click="use(t.id)">{{
               t.id === chosen ? 'Planned by it' : 'Plan by it'
-            }}</UButton>
-          </p>
-          <div v-if="t.id === shown" class="edit">
+            }}</UButton></template
+          >
+          <div class="edit">
             <UForm :schema="namedSchema" :state="naming">
               <UFormField name="name" label="name"
                 ><UInput v-model="naming.name" @change="rename"
@@ -142,7 +135,7 @@ async function read(file: File): Promise<void> {
               <UButton @click="remove(t)">Delete</UButton>
             </p>
           </div>
-        </li>
+        </KeptRow>
       </ul>
       <p class="label">
         Times by the clock of this device, levels over chart datum. Wind and air pressure move a real tide by
@@ -164,33 +157,10 @@ async function read(file: File): Promise<void> {
   color: var(--ink-soft);
   margin-bottom: 8px;
 }
-li {
-  border-top: 1px solid var(--hair);
-}
-.on {
-  background: var(--paper);
-}
-.head {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  padding: 4px 8px 4px 0;
-}
-.row {
-  flex: 1;
-  justify-content: flex-start;
-  padding: 6px 4px;
-  font-size: 15px;
-}
 .edit {
   display: grid;
   gap: 10px;
   padding: 4px 8px 8px;
-}
-small {
-  margin-left: 8px;
-  font-size: 13px;
-  color: var(--ink-soft);
 }
 .bad {
   color: var(--wrack);

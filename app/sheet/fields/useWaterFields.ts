@@ -14,7 +14,7 @@ import { WIND_RANGE_MS } from '#schemas/fields'
 import { useSpread } from '../spread'
 
 const SALTS = choicesOf({ fresh: 'fresh', brackish: 'brackish', salt: 'salt' })
-const WIND_FROM = choicesOf({ ahead: 'in your face', behind: 'from behind' })
+const WIND_FROM = choicesOf({ ahead: 'in your face', behind: 'from behind', across: 'across' })
 const covers = choicesOf(COVERS, COVER_IDS)
 const bottoms = choicesOf(BOTTOMS, BOTTOM_IDS)
 

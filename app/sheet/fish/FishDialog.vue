@@ -10,6 +10,8 @@ import { SPECIES, type SpeciesId } from '#core'
 import { fishFileSchema, type FishContent, type StoredDocument } from '#schemas/spot'
 import { failureText } from '#words/failureText'
 import { speciesItems } from '#words/pickWords'
+import KeptRow from '~/ui/KeptRow.vue'
+import { useRemoval } from '../useRemoval'
 import FishForm from './FishForm.vue'
 import { copied, taken, type FishTaken } from './ownFish'
 
@@ -34,16 +36,7 @@ async function keep(name: string, content: FishContent): Promise<void> {
   const kept = await fishes.change(before, name, content)
   if (kept && props.fish.own?.name === before.name) emit('take', taken(kept))
 }
-async function remove({ id, name }: StoredDocument<'fish'>): Promise<void> {
-  if (!(await fishes.remove(id))) return
-  toast.add({
-    title: `Deleted: ${name}`,
-    duration: 15_000,
-    actions: [
-      { label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void fishes.restore(id) },
-    ],
-  })
-}
+const remove = useRemoval(fishes)
 function use(fish: StoredDocument<'fish'>): void {
   emit('take', taken(fish))
   open.value = false
@@ -94,20 +87,17 @@ async function read(file: File): Promise<void> {
         change what you know better.
       </p>
       <ul>
-        <li v-for="f in fishes.list" :key="f.id" :class="{ on: f.id === chosen }">
-          <p class="head">
-            <UButton
-              variant="ghost"
-              class="row"
-              :aria-expanded="f.id === chosen"
-              @click="chosen = f.id === chosen ? undefined : f.id"
-            >
-              <b>{{ f.name }}</b> <small>made from {{ SPECIES[f.content.like].name }}</small>
-            </UButton>
-            <UButton @click="use(f)">Fish for it</UButton>
-          </p>
-          <FishForm v-if="f.id === chosen" :fish="f" @keep="keep" @remove="remove(f)" />
-        </li>
+        <KeptRow
+          v-for="f in fishes.list"
+          :key="f.id"
+          :name="f.name"
+          :more="`made from ${SPECIES[f.content.like].name}`"
+          :open="f.id === chosen"
+          @update:open="on => (chosen = on ? f.id : undefined)"
+        >
+          <template #act><UButton @click="use(f)">Fish for it</UButton></template>
+          <FishForm :fish="f" @keep="keep" @remove="remove(f)" />
+        </KeptRow>
       </ul>
     </template>
   </UModal>
@@ -122,29 +112,6 @@ async function read(file: File): Promise<void> {
   margin-bottom: 8px;
 }
 .none {
-  color: var(--ink-soft);
-}
-li {
-  border-top: 1px solid var(--hair);
-}
-.on {
-  background: var(--paper);
-}
-.head {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  padding: 4px 8px 4px 0;
-}
-.row {
-  flex: 1;
-  justify-content: flex-start;
-  padding: 6px 4px;
-  font-size: 15px;
-}
-small {
-  margin-left: 8px;
-  font-size: 13px;
   color: var(--ink-soft);
 }
 .bad {

@@ -6,8 +6,9 @@ import { useSpots } from '~/sync/documents'
 import { useSettings } from '~/ui/settings'
 import { useSpread } from '~/sheet/spread'
 import type { FishTaken } from '~/sheet/fish/ownFish'
+import { useRemoval } from '../useRemoval'
 import SpotForm from './SpotForm.vue'
-import type { StoredDocument, SpotContent } from '#schemas/spot'
+import type { SpotContent } from '#schemas/spot'
 import { BOTTOMS, COVERS, fishOf } from '#core'
 import { saveText } from '~/ui/card'
 import { spotsFromGpx, spotsToGpx } from '../../../shared/gpx'
@@ -43,16 +44,7 @@ async function addFromSheet(): Promise<void> {
   })
   if (made) chosen.value = made.id
 }
-async function remove({ id, name }: StoredDocument<'spot'>): Promise<void> {
-  if (await spots.remove(id))
-    toast.add({
-      title: `Deleted: ${name}`,
-      duration: 15_000,
-      actions: [
-        { label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void spots.restore(id) },
-      ],
-    })
-}
+const remove = useRemoval(spots)
 async function read(file: File): Promise<void> {
   try {
     const found = spotsFromGpx(await file.text())

@@ -7,7 +7,17 @@ import { installDependencies, ROOT } from './prepare.mjs'
  * The quick part of the tests: form, lint, import rules, what nothing uses, types, and the unit tests that are
  * not long. Ends at the first that fails.
  */
-const QUICK = ['run', '--project', 'core', '--project', 'app', '--project', 'mocking', '--exclude', '**/*.long.test.ts']
+const QUICK = [
+  'run',
+  '--project',
+  'core',
+  '--project',
+  'app',
+  '--project',
+  'mocking',
+  '--exclude',
+  '**/*.long.test.ts',
+]
 const bin = name => join(ROOT, 'node_modules', '.bin', name)
 
 installDependencies()

@@ -6,6 +6,7 @@ import {
   drawRig,
   fallWayOf,
   dropPrepared,
+  fromBelow,
   meetOn,
   obstaclesOf,
   onSurface,
@@ -155,7 +156,7 @@ export async function throughCover(
       sizes: tally.sizes(),
       drawing: drawRig(prepared.rig),
       path: wayThrough(prepared, drop, conditions),
-      hookUp: strikeOf(prepared).hookUp,
+      hookUp: onTop ? fromBelow(strikeOf(prepared).hookUp) : strikeOf(prepared).hookUp,
       doubts: snagDoubts(rig, met, ride),
       events: meetings.map(m => {
         const seen = { atM: m.atM, obstacle: m.obstacle, ...meetOn(rig, met, ride, m) }

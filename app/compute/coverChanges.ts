@@ -1,5 +1,6 @@
 import {
   amongOf,
+  BLOW_UPS_MISSED,
   dropPrepared,
   FAMILIES,
   guardOf,
@@ -84,6 +85,9 @@ function whatElse(
   ]
 }
 
+/** Part of the takes from below that do not miss a bait on the surface. */
+const taken = 1 - BLOW_UPS_MISSED.value
+
 interface Outcome {
   readonly minutes: Float64Array
   readonly hookUp: Float64Array
@@ -94,7 +98,7 @@ interface Outcome {
 function outcomeOf(bait: BaitSpec, spec: RigSpec, conditions: Conditions): Outcome {
   const prepared = prepareRig(bait, spec, conditions)
   const among = amongOf(prepared)
-  const { met, ride } = throughPlace(
+  const { met, ride, afloat } = throughPlace(
     prepared,
     dropPrepared(prepared),
     obstaclesOf(conditions.cover, conditions.bottom),
@@ -105,9 +109,9 @@ function outcomeOf(bait: BaitSpec, spec: RigSpec, conditions: Conditions): Outco
   const strike = strikeOf(prepared)
   return {
     minutes: snag.members!.minutesLeft,
-    hookUp: strike.members,
+    hookUp: afloat ? strike.members.map(h => h * taken) : strike.members,
     minutesLeft: snag.minutesLeft.value,
-    hooked: strike.hookUp.value,
+    hooked: strike.hookUp.value * (afloat ? taken : 1),
   }
 }
 

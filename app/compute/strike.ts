@@ -4,6 +4,8 @@ import {
   biteChain,
   biteCourse,
   drawRig,
+  floats,
+  fromBelow,
   biteOf,
   changesAmong,
   drawFish,
@@ -48,6 +50,7 @@ export type StrikeAnswer =
   | {
       readonly kind: 'bite'
       readonly result: StrikeResult
+      /** one that floats: of takes from below, once those that miss it are gone */ readonly fromBelow?: Measure
       readonly chain: BiteChain
       readonly biteN: number
       readonly slackM: number
@@ -94,6 +97,7 @@ export function biteOn({
   return {
     kind: 'bite',
     result: strikeOf(ready),
+    ...(floats(ready) ? { fromBelow: fromBelow(strikeOf(ready).hookUp) } : {}),
     chain,
     biteN: one.forceN,
     slackM: one.slackM,

@@ -14,7 +14,7 @@ import { PLASTICS } from '../tackle/materials'
 import type { Conditions } from './conditions'
 import { castOf, strikeOf, type EvaluateOptions } from './evaluateRig'
 import { amongOf } from './among'
-import { prepareRig, USUAL_SEED } from './prepareRig'
+import { prepareRig, USUAL_SEED, type PreparedRig } from './prepareRig'
 
 /** A rig fished on the surface. SI, rad. */
 export interface OnTopReport {
@@ -41,6 +41,18 @@ const WAKES_FROUDE = 0.35
 const BUZZES_FROUDE = 0.75
 /** Drift of the skin of the water, share of the wind (Wu 1975, J. Fluid Mech. 68: 3 to 4 % by the surface). */
 const SKIN_DRIFT = { value: 0.03, low: 0.015, high: 0.04 } as const
+
+/** Hook-up of takes from below: of bites, once those that miss a bait on the surface are gone. */
+export const fromBelow = ({ value, low, high, basis }: Measure): Measure =>
+  measure(
+    value * (1 - BLOW_UPS_MISSED.value),
+    low * (1 - BLOW_UPS_MISSED.high),
+    high * (1 - BLOW_UPS_MISSED.low),
+    basis,
+  )
+/** Whether a rig floats as one body in its water. */
+export const floats = ({ rig: { geometry, parts }, water }: PreparedRig): boolean =>
+  !parts.second && geometry.massKg < water.densityKgM3 * geometry.displacedM3
 
 /** A bait worked steadily over the surface, leaning as it floats. @param rollRad lean, 0 back up */
 export const rideOnTop = (rollRad: number): Ride => ({
@@ -78,7 +90,6 @@ export function evaluateOnTop(
     undefined,
     amongOf(prepared, options.ensemble),
   )
-  const keeps = (missed: number): number => 1 - missed
   return {
     massKg: geometry.massKg,
     sits,
@@ -88,12 +99,7 @@ export function evaluateOnTop(
     snag: { snagPerCast, minutesLeft },
     wakesMS: WAKES_FROUDE * Math.sqrt(GRAVITY_MS2 * geometry.lengthM),
     buzzesMS: BUZZES_FROUDE * Math.sqrt(GRAVITY_MS2 * geometry.lengthM),
-    hookUp: measure(
-      hookUp.value * keeps(BLOW_UPS_MISSED.value),
-      hookUp.low * keeps(BLOW_UPS_MISSED.high),
-      hookUp.high * keeps(BLOW_UPS_MISSED.low),
-      hookUp.basis,
-    ),
+    hookUp: fromBelow(hookUp),
     cast: castOf(prepared, options.recall),
     fit: evaluateFit(rig, line),
   }

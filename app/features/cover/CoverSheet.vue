@@ -22,6 +22,7 @@ import { conditionsOf } from '~/sheet/useEvaluation'
 import { SITE_WORDS } from './coverWords'
 import { movedWords } from '#words/movedWords'
 import { fromTo } from '#words/units'
+import { articled } from '#words/sentences'
 import { oddsText } from '#words/words'
 import type { CoverJob, CoverLane } from '~/compute/cover'
 import SheetTable, { type SheetColumn } from '~/ui/SheetTable.vue'
@@ -123,7 +124,7 @@ const sentence = computed(() => {
   if (best.snag.minutesLeft.low <= worst.snag.minutesLeft.high)
     return `No rig comes through clearly better here: the ranges of ${lanes.map(l => l.letter).join(', ')} overlap.`
   const cause = worst.snag.causes[0]
-  return `Here ${worst.letter} costs ${Math.round(best.snag.minutesLeft.value - worst.snag.minutesLeft.value)} minutes an hour more than ${best.letter}${cause ? `, most of it to a ${cause.name}, ${SITE_WORDS[cause.site]}` : ''}${worst.snag.hour.rigsLost >= 0.3 ? `, and loses ${one(worst.snag.hour.rigsLost)} rigs an hour` : ''}. It hooks ${Math.round(100 * worst.hookUp.value)} % of bites against ${Math.round(100 * best.hookUp.value)} %.`
+  return `Here ${worst.letter} costs ${Math.round(best.snag.minutesLeft.value - worst.snag.minutesLeft.value)} minutes an hour more than ${best.letter}${cause ? `, most of it to ${articled(cause.name)}, ${SITE_WORDS[cause.site]}` : ''}${worst.snag.hour.rigsLost >= 0.3 ? `, and loses ${one(worst.snag.hour.rigsLost)} rigs an hour` : ''}. It hooks ${Math.round(100 * worst.hookUp.value)} % of bites against ${Math.round(100 * best.hookUp.value)} %.`
 })
 </script>
 

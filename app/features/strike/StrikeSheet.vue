@@ -226,6 +226,12 @@ const weakest = computed(() => {
             {{ BASIS_MARKS[bite.result.hookUp.basis] }}</small
           >
         </p>
+        <p v-if="bite.fromBelow" class="afloat">
+          It floats: a third of takes from below miss it before this (assumed), so
+          {{ Math.round(100 * bite.fromBelow.value) }} % ({{
+            fromTo(100 * bite.fromBelow.low, 100 * bite.fromBelow.high)
+          }}) of takes end hooked.
+        </p>
         <p v-if="moved" class="label">▤ {{ moved }}</p>
         <p class="label">least certain: {{ PARAMETERS[bite.result.mainDoubt].words }}</p>
         <h3 class="label">what loses the rest</h3>

@@ -108,7 +108,7 @@ function putPoints(points: readonly CloudPoint[]): void {
         :items="families"
         @update:model-value="value => (family = value)"
       />
-      <UCheckbox v-model="beyond" label="also what I do not own" />
+      <UCheckbox v-model="beyond" label="not owned, too" />
     </DayFields>
     <div v-if="working" class="bar" role="status">
       <UProgress

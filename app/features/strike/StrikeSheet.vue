@@ -257,9 +257,9 @@ const weakest = computed(() => {
 .strip {
   display: flex;
   flex-wrap: wrap;
-  gap: 4px 10px;
+  gap: 4px 7px;
   align-items: center;
-  padding: 4px 12px;
+  padding: 4px 10px;
   border-bottom: var(--line-weight) solid var(--ink);
 }
 .grow {
@@ -268,9 +268,9 @@ const weakest = computed(() => {
 .pick {
   display: inline-flex;
   align-items: center;
-  gap: 6px;
+  gap: 5px;
   height: 34px;
-  padding: 0 8px 0 2px;
+  padding: 0 4px 0 2px;
   font-size: 14px;
   border-bottom: 3px solid transparent;
 }

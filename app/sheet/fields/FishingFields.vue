@@ -36,9 +36,10 @@ const known = computed((): Readonly<Record<(typeof props.show)[number], readonly
   const { biteM = USUAL_BITE_M, looksEvery = LOOKS_EVERY } = fishing.value
   return {
     retrieve: [choice('worked', retrieve, retrieves, to => set({ retrieve: to }))],
-    feeding: [choice('they', feeding, feedings, to => set({ feeding: to }))],
+    // beside the fish it reads as one: "sea bass, grab it"
+    feeding: [{ ...choice('they', feeding, feedings, to => set({ feeding: to })), hideLabel: true }],
     match: [
-      choice('like their food', match, matches, to => set({ match: to })),
+      choice('likeness', match, matches, to => set({ match: to })),
       choice('scent', scented ? 'yes' : 'no', scents, to => set({ scented: to === 'yes' })),
     ],
     rod: [
@@ -54,7 +55,7 @@ const known = computed((): Readonly<Record<(typeof props.show)[number], readonly
 })
 /** In their own order, whatever order they are asked for in. */
 const fields = computed(() =>
-  (['retrieve', 'feeding', 'match', 'rod', 'biteM', 'looksEvery'] as const)
+  (['feeding', 'retrieve', 'match', 'rod', 'biteM', 'looksEvery'] as const)
     .filter(what => props.show.includes(what))
     .flatMap(what => known.value[what]),
 )
@@ -63,6 +64,7 @@ const fields = computed(() =>
 <template>
   <FishField
     v-if="show.includes('feeding')"
+    hide-label
     :fish="{ species: USUAL_SPECIES, ...spread.content.fish }"
     @take="fish => spread.edit(draft => withFish(draft, fish))"
   />

@@ -6,7 +6,7 @@ import { EDIT, fishChoices, fishChosen, type FishTaken } from './ownFish'
 
 /** The fish that are sought: a kind of the list, or one of the angler's own. */
 const FishDialog = defineAsyncComponent(() => import('./FishDialog.vue'))
-const props = withDefaults(defineProps<{ fish: FishTaken; label?: string }>(), { label: 'fish' })
+const props = withDefaults(defineProps<{ fish: FishTaken; hideLabel?: boolean }>(), { hideLabel: false })
 const emit = defineEmits<{ take: [fish: FishTaken] }>()
 const fishes = useFishes()
 onMounted(() => {
@@ -23,7 +23,8 @@ function choose(value: string): void {
 
 <template>
   <ChoiceField
-    :label="label"
+    label="fish"
+    :hide-label="hideLabel"
     :model-value="choices.value"
     :items="choices.items"
     @update:model-value="choose"

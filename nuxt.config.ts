@@ -78,6 +78,12 @@ export default defineNuxtConfig({
   },
   vite: {
     worker: { format: 'es' },
+    build: {
+      rollupOptions: {
+        // it does nothing but define what it exports, and does not say so itself: only where tides are worked out
+        treeshake: { moduleSideEffects: id => !id.includes('/@neaps/tide-predictor/') },
+      },
+    },
     optimizeDeps: { include: ['zod', 'ml-matrix', 'vue-draggable-plus'] },
   },
   nitro: {

@@ -92,4 +92,29 @@ describe('what lies on top', () => {
       expect(snag.minutesLeft.value).toBeLessThanOrEqual(snag.minutesLeft.high)
     }
   })
+  it('hangs up a point that hangs down, most in a mat, on the same bait', () => {
+    const snags = (family: 'O2' | 'O3', hookSize: '3/0' | '2/0', cover: 'pads' | 'mat') =>
+      evaluateOnTop(
+        { form: 'frog', lengthM: 0.085, material: 'airCell' },
+        { family, hookSize, weightKg: 0, weightMaterial: 'lead', pointRest: 'flush' },
+        {
+          depthM: 2,
+          temperatureC: 15,
+          salinityGKg: 0,
+          cover,
+          bottom: 'mud',
+          lineKind: 'braid',
+          lineStrengthN: 200,
+        },
+      )!
+    for (const cover of ['pads', 'mat'] as const) {
+      const [up, down] = [snags('O2', '3/0', cover), snags('O3', '2/0', cover)]
+      expect([up.point, down.point]).toEqual(['up', 'down'])
+      expect(down.snag.snagPerCast.value).toBeGreaterThan(0.1)
+      expect(up.snag.snagPerCast.value).toBeLessThan(0.01)
+    }
+    expect(snags('O3', '2/0', 'mat').snag.snagPerCast.value).toBeGreaterThan(
+      snags('O3', '2/0', 'pads').snag.snagPerCast.value,
+    )
+  })
 })

@@ -434,21 +434,20 @@ const leaderSteps = (): KnotStep[] => {
   ]
 }
 
+/** From the rod over the rim of the eye, through it, and on along the shank. */
+const FROM_EYE: readonly Vec3[] = [
+  [11, 0.1, 0],
+  [6, 0.1, 0],
+  [3.6, 0.1, 0.4],
+  [2.5, 0.2, 0.35],
+  [2, 0.2, -0.2],
+  [1.2, 0.35, -0.45],
+]
 /** Turns about the wire of the hook over the line's own end: it pulls in line with the shank. */
 const harnessSteps = (): KnotStep[] => {
   const wire: Strand = shank(1, -9)
   const eye: Strand = { ...ring, points: ring.points.map(([x, y, z]): Vec3 => [x + 2, y, z]) }
-  const into: Vec3[] = [
-    [11, 0.1, 0],
-    [6, 0.1, 0],
-    [3.6, 0.1, 0.4],
-    [2.5, 0.2, 0.35],
-    [2, 0.2, -0.2],
-    [1.2, 0.35, -0.45],
-    [0.2, 0.45, 0.1],
-    [-2, 0.5, 0.15],
-    [-4.6, 0.5, 0.15],
-  ]
+  const into: Vec3[] = [...FROM_EYE, [0.2, 0.45, 0.1], [-2, 0.5, 0.15], [-4.6, 0.5, 0.15]]
   const round = wraps([-4.6, -0.6], 6, { axisY: 0.2, radius: 0.85 })
   return [
     { id: 'through', strands: [line([...into, [-7, 0.8, 0.1]]), eye, wire] },
@@ -464,12 +463,7 @@ const harnessSteps = (): KnotStep[] => {
       id: 'tight',
       strands: [
         line([
-          [11, 0.1, 0],
-          [6, 0.1, 0],
-          [3.6, 0.1, 0.4],
-          [2.5, 0.2, 0.35],
-          [2, 0.2, -0.2],
-          [1.2, 0.35, -0.45],
+          ...FROM_EYE,
           [0.4, 0.4, 0.05],
           [-1, 0.4, 0.05],
           [-2.2, 0.25, 0.35],

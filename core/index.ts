@@ -127,6 +127,7 @@ export { leaderFor, rubsOf, type Leader, type LeaderReason } from './choose/lead
 export { coveredMS, SIGHT_M } from './choose/aim'
 export { evaluateOnTop, type OnTopReport } from './choose/evaluateOnTop'
 export { afloat, type Afloat } from './float/afloat'
+export type { OnRaft } from './float/raft'
 export { airBody, type Flight } from './cast/airBody'
 export { CAST_GSD, evaluateCast, type CastPlace, type CastResult, type Wind } from './cast/evaluateCast'
 export type { CastingRod, MeasuredCast } from './cast/launch'

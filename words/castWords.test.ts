@@ -12,7 +12,7 @@ import {
 import { castHint, castNote, castWords } from './castWords'
 import { FOREIGN } from './foreign'
 import { leaderText } from './leaderWords'
-import { draftWords, sitsWords, workedWords } from './onTopWords'
+import { draftWords, raftWords, sitsWords, workedWords } from './onTopWords'
 import { UNITS, UNIT_SYSTEMS } from './units'
 
 const place: Conditions = {
@@ -94,18 +94,31 @@ describe('a leader in words', () => {
 })
 
 describe('a floating rig in words', () => {
-  const top = evaluateOnTop(
-    { form: 'frog', lengthM: 0.09, material: 'floating' },
-    { ...spec, family: 'O2', weightKg: 0, pointRest: 'skin' },
-    { ...place, wind: { speedMS: 5, from: 'behind' } },
-  )!
+  const frogIn = (more: Partial<Conditions>) =>
+    evaluateOnTop(
+      { form: 'frog', lengthM: 0.09, material: 'floating' },
+      { ...spec, family: 'O2', weightKg: 0, pointRest: 'skin' },
+      { ...place, ...more },
+    )!
+  const top = frogIn({ wind: { speedMS: 5, from: 'behind' } })
+  const onPads = frogIn({ cover: 'pads' })
   it('says how it sits, how much is under, and how it is worked', () => {
     expect(sitsWords(top)).toBe('level, back up, point up')
     expect(draftWords(top, 'metric')).toMatch(/^\d+(\.\d)? mm of it under, \d+(\.\d)? mm out$/)
     expect(workedWords(top, 'metric')).toMatch(/wake from .* buzzes from .*wind takes it along/)
   })
+  it('says how it lies on leaves and which holes it drops into, only where there are some', () => {
+    expect(raftWords(top, 'metric')).toBeUndefined()
+    expect(raftWords(onPads, 'metric')).toMatch(
+      /^Carried, it lies .*, point up\. Worked slowly its nose .* from \d+ mm \(\d+ % of them\)/,
+    )
+    const raft = { ...onPads.raft!, carried: false, dipM: 0.012 }
+    expect(raftWords({ ...onPads, raft }, 'metric')).toMatch(
+      /^What lies there goes under with it \(12 mm\)\./,
+    )
+  })
   it.each(UNIT_SYSTEMS)('in %s units alone', system => {
-    for (const text of [draftWords(top, system), workedWords(top, system)])
+    for (const text of [draftWords(top, system), workedWords(top, system), raftWords(onPads, system)!])
       expect(text).not.toMatch(FOREIGN[system])
   })
 })

@@ -24,6 +24,10 @@ export const GLOSSARY = {
     name: 'on top',
     text: 'It floats in this water. How it sits: level or nose down, back or belly up, where the point looks, how much of it is under; how it is worked there.',
   },
+  raft: {
+    name: 'holes',
+    text: 'Of the holes in the leaves or the matted weed so many are long enough for the whole bait when it is stopped over them; how it lies on what carries it.',
+  },
   cast: {
     name: 'cast',
     text: 'How far an easy overhead cast with this rod and line throws it in still air, what the wind makes of it, how it lands, and how far it skips when thrown low under a dock or branches.',

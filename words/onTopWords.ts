@@ -1,10 +1,16 @@
 import { radToDeg, type OnTopPick, type OnTopReport } from '#core'
 import { fromTo, percentText, smallText, UNITS, withUnit, type UnitSystem } from './units'
 
+const leanWords = (rollRad: number): string => {
+  const roll = Math.abs(radToDeg(rollRad))
+  return roll <= 25 ? 'back up' : roll <= 65 ? 'leaning' : roll <= 115 ? 'on its side' : 'belly up'
+}
+const pointWords = (point: OnTopReport['point']): string =>
+  `point ${point === 'side' ? 'to the side' : point}`
+
 /** How a floating rig sits, in words. */
 export function sitsWords({ sits, point }: OnTopReport): string {
   const pitch = radToDeg(sits.pitchRad)
-  const roll = Math.abs(radToDeg(sits.rollRad))
   const nose =
     Math.abs(pitch) > 60
       ? pitch < 0
@@ -15,8 +21,20 @@ export function sitsWords({ sits, point }: OnTopReport): string {
         : pitch > 8
           ? 'tail down'
           : 'level'
-  const lies = roll <= 25 ? 'back up' : roll <= 65 ? 'leaning' : roll <= 115 ? 'on its side' : 'belly up'
-  return `${nose}, ${lies}, point ${point === 'side' ? 'to the side' : point}`
+  return `${nose}, ${leanWords(sits.rollRad)}, ${pointWords(point)}`
+}
+
+/** How it lies on leaves or matted weed and drops into their holes; nothing where there are none. */
+export function raftWords({ raft }: OnTopReport, system: UnitSystem): string | undefined {
+  if (!raft) return undefined
+  const { length } = UNITS[system]
+  const hole = (m: number, share: number): string => `${withUnit(m, length)} (${percentText(share)} of them)`
+  return [
+    raft.carried
+      ? `Carried, it lies ${leanWords(raft.rollRad)}, ${pointWords(raft.point)}.`
+      : `What lies there goes under with it (${smallText(raft.dipM, system)}).`,
+    `Worked slowly its nose drops into holes from ${hole(raft.noseInM, raft.noseInShare)}; stopped, all of it into those from ${hole(raft.wholeInM, raft.wholeInShare)}. How large they are is assumed.`,
+  ].join(' ')
 }
 
 /** How it is worked on the surface. */

@@ -57,6 +57,19 @@ describe('on top', () => {
     expect(Math.abs(heavy!.sits.rollRad)).toBeLessThan(0.3)
     expect(on(14)).toBeUndefined()
   })
+  it('lies on leaves and matted weed, which carry it, and drops more surely into holes the shorter it is', () => {
+    const on = (lengthM: number, cover: Conditions['cover']) =>
+      evaluateOnTop({ ...frog, lengthM }, hook, { ...place, cover })!.raft
+    expect(on(0.09, 'open')).toBeUndefined()
+    const [long, short] = [on(0.12, 'pads')!, on(0.08, 'pads')!]
+    for (const raft of [long, short]) {
+      expect(raft.carried).toBe(true)
+      expect(raft.noseInM).toBeLessThan(raft.wholeInM)
+      expect(raft.noseInShare).toBeGreaterThan(raft.wholeInShare)
+    }
+    expect(short.wholeInShare).toBeGreaterThan(long.wholeInShare)
+    expect(on(0.09, 'mat')!.dipM).toBeLessThan(on(0.09, 'pads')!.dipM)
+  })
   it('drifts with the wind and not without, slower than the wind by far', () => {
     expect(evaluateOnTop(frog, hook, place)!.driftMS).toBeUndefined()
     const { driftMS } = evaluateOnTop(frog, hook, { ...place, wind: { speedMS: 6, from: 'behind' } })!

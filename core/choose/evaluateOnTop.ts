@@ -1,13 +1,17 @@
 import type { CastResult, Wind } from '../cast/evaluateCast'
 import { AIR_KGM3, GRAVITY_MS2 } from '../constants'
 import { evaluateFit, type FitResult } from '../fit/evaluateFit'
+import { restOf } from '../fall/rest'
 import { afloat, type Afloat } from '../float/afloat'
+import { onRaft, type OnRaft, type Raft } from '../float/raft'
+import { fromHeadingPitchRoll, type Vec3 } from '../numerics/quaternion'
 import { measure, type Measure } from '../outcome'
 import { assembleRig } from '../rig/assemble'
 import type { BaitSpec, RigSpec } from '../rig/spec'
 import { seededRandom } from '../numerics/random'
 import { evaluateSnag, type SnagResult } from '../snag/evaluateSnag'
 import type { Ride } from '../snag/meet'
+import type { CoverId } from '../snag/cover'
 import { surfaceOf } from '../snag/onTop'
 import { RETRIEVES } from '../snag/retrieve'
 import { PLASTICS } from '../tackle/materials'
@@ -25,6 +29,7 @@ export interface OnTopReport {
   /** carried along by the wind while it lies still, m/s; left out in still air */ readonly driftMS?: Measure
   /** it leaves a wake from the first on, and throws water from the second, m/s */ readonly wakesMS: number
   readonly buzzesMS: number
+  /** on what lies on the water there, and in its holes; left out where nothing does */ readonly raft?: OnRaft
   /** what of what lies on top it hangs on, worked steadily across */ readonly snag: Pick<
     SnagResult,
     'snagPerCast' | 'minutesLeft'
@@ -36,6 +41,16 @@ export interface OnTopReport {
 
 /** Part of the takes from below that miss a bait on the surface. *Assumed*: a third, a fifth to a half. */
 export const BLOW_UPS_MISSED = { value: 0.35, low: 0.2, high: 0.5 } as const
+/**
+ * Leaves and matted weed as they carry a bait. *Assumed*: a leaf of 18 cm with its rim a few millimetres over the
+ * water, gaps of a hand's breadth; a mat of several centimetres with holes of a hand's length.
+ */
+export const RAFTS: Readonly<Partial<Record<CoverId, Raft>>> = {
+  pads: { radiusM: 0.09, spreadM: 0.06, freeboardM: 0.004, holeM: 0.12, holeGsd: 2 },
+  mat: { spreadM: 0.08, freeboardM: 0.01, holeM: 0.18, holeGsd: 2 },
+}
+/** Speed at which a bait is worked over them, m/s. *Assumed*: slowly, with stops. */
+export const WORKED_MS = 0.4
 /** Speeds over the root of gravity times length at which a body makes waves, and throws water. *Assumed.* */
 const WAKES_FROUDE = 0.35
 const BUZZES_FROUDE = 0.75
@@ -95,6 +110,7 @@ export function evaluateOnTop(
     sits,
     point: sits.up[2] > 0.5 ? 'up' : sits.up[2] < -0.5 ? 'down' : 'side',
     maySink: sinks(dense.massKg, dense.displacedM3),
+    ...raftOf(prepared, conditions.cover, sits),
     ...driftOf(sits, conditions.wind, water.densityKgM3),
     snag: { snagPerCast, minutesLeft },
     wakesMS: WAKES_FROUDE * Math.sqrt(GRAVITY_MS2 * geometry.lengthM),
@@ -103,6 +119,28 @@ export function evaluateOnTop(
     cast: castOf(prepared, options.recall),
     fit: evaluateFit(rig, line),
   }
+}
+
+/** How it lies on what covers the water, rolled from how it floats by its weight in air, and drops into its holes. */
+function raftOf(
+  { rig: { geometry }, water }: PreparedRig,
+  cover: CoverId,
+  { pitchRad, rollRad }: Afloat,
+): { readonly raft?: OnRaft } {
+  const raft = RAFTS[cover]
+  if (!raft) return {}
+  const none: Vec3 = [0, 0, 0]
+  const lying = restOf(
+    { geometry, displacedKg: 0, buoyancyAt: none, tieAt: none },
+    { from: fromHeadingPitchRoll(0, pitchRad, rollRad) },
+  )
+  const level = Math.cos(lying.pitchRad)
+  const up: Vec3 = [
+    Math.sin(lying.pitchRad),
+    level * Math.sin(lying.rollRad),
+    level * Math.cos(lying.rollRad),
+  ]
+  return { raft: onRaft(geometry, raft, up, WORKED_MS, water.densityKgM3) }
 }
 
 /**

@@ -3,6 +3,9 @@ import { bearingPa, bearingWork, type Bed } from '../water/bed'
 import { STANDARD_GRAVITY } from './loads'
 import type { HydroBody } from './hydroBody'
 
+/** What of a body its rest follows from. */
+type Resting = Pick<HydroBody, 'geometry' | 'displacedKg' | 'buoyancyAt' | 'tieAt'>
+
 /** How a rig comes to lie. Angles in radians. */
 export interface Rest {
   /** nose up positive */ readonly pitchRad: number
@@ -35,7 +38,7 @@ const LEANS_RAD = 0.35
  * the hinge's height and the bait turns about it. In a soft bed every point presses in until the bed bears
  * it; the work of pressing in counts with the energy.
  */
-export function restOf(body: HydroBody, { from, hingeM, bed, hangs = false }: RestOptions): Rest {
+export function restOf(body: Resting, { from, hingeM, bed, hangs = false }: RestOptions): Rest {
   const up = hangs ? upInBody(from) : settle(upInBody(from), u => energy(body, u, hingeM, bed))
   const lowest = reach(body, up, -1)
   const centreM = hinged(body, up, hingeM) ?? restingHeight(body, up, lowest, bed)
@@ -56,7 +59,7 @@ export function restOf(body: HydroBody, { from, hingeM, bed, hangs = false }: Re
  * Furthest point of the outline along (+1) or against (-1) a direction in body axes, about the centre of
  * gravity, m.
  */
-function reach({ geometry: { outline, centre } }: HydroBody, up: Vec3, way: 1 | -1): number {
+function reach({ geometry: { outline, centre } }: Resting, up: Vec3, way: 1 | -1): number {
   let most = -Infinity
   for (let i = 0; i < outline.length; i += 3) {
     most = Math.max(
@@ -74,7 +77,7 @@ function reach({ geometry: { outline, centre } }: HydroBody, up: Vec3, way: 1 | 
  * Potential energy over gravity, kg·m, of an attitude given by the up direction in body axes; a bait pressed
  * below the bottom counts as steeply uphill.
  */
-function energy(body: HydroBody, up: Vec3, hingeM: number | undefined, bed: Bed | undefined): number {
+function energy(body: Resting, up: Vec3, hingeM: number | undefined, bed: Bed | undefined): number {
   const heavy = body.geometry.massKg - body.displacedKg
   const [bx, by, bz] = body.buoyancyAt
   const lifted = body.displacedKg * (up[0] * bx + up[1] * by + up[2] * bz)
@@ -86,11 +89,7 @@ function energy(body: HydroBody, up: Vec3, hingeM: number | undefined, bed: Bed 
   return heavy * centre - lifted + pressed
 }
 
-function hinged(
-  { tieAt: [tx, ty, tz] }: HydroBody,
-  up: Vec3,
-  hingeM: number | undefined,
-): number | undefined {
+function hinged({ tieAt: [tx, ty, tz] }: Resting, up: Vec3, hingeM: number | undefined): number | undefined {
   return hingeM === undefined ? undefined : hingeM - (up[0] * tx + up[1] * ty + up[2] * tz)
 }
 
@@ -101,7 +100,7 @@ const DEEPEST_M = 0.5
  * Height of the centre of gravity at which the bottom bears the rig, m: touching on a hard bottom, pressed in
  * on a soft one (bisection).
  */
-function restingHeight(body: HydroBody, up: Vec3, lowest: number, bed: Bed | undefined): number {
+function restingHeight(body: Resting, up: Vec3, lowest: number, bed: Bed | undefined): number {
   if (!bed) return -lowest
   const load = (body.geometry.massKg - body.displacedKg) * STANDARD_GRAVITY
   let borne = -lowest - DEEPEST_M
@@ -116,7 +115,7 @@ function restingHeight(body: HydroBody, up: Vec3, lowest: number, bed: Bed | und
 
 /** Sum over the points below the bottom of their area times a function of their depth. */
 function overPoints(
-  { geometry: { outline, outlineAreas, centre } }: HydroBody,
+  { geometry: { outline, outlineAreas, centre } }: Resting,
   up: Vec3,
   heightM: number,
   per: (depthM: number) => number,

@@ -5,7 +5,7 @@ import { submergedOf } from './submerged'
 /** How a rig sits on the water. SI. */
 export interface Afloat {
   /** unit vector of the body that points up */ readonly up: Vec3
-  /** height of the surface along it, from the body's origin, m */ readonly levelM: number
+  /** height of the surface over its centre of gravity, m */ readonly surfaceM: number
   /** its deepest point under the surface, m, and its highest over it */ readonly draftM: number
   readonly freeboardM: number
   /** nose up, rad, and leaning to its left, rad: π is belly up */ readonly pitchRad: number
@@ -181,7 +181,7 @@ export function afloat(geometry: RigGeometry, waterKgM3: number): Afloat {
   const rolled: Vec3 = norm([up[0], up[1] + ROLLED, up[2]])
   return {
     up,
-    levelM,
+    surfaceM: levelM - dot(geometry.centre, up),
     draftM: Math.max(0, levelM - low),
     freeboardM: Math.max(0, high - levelM),
     pitchRad: Math.asin(Math.max(-1, Math.min(1, up[0]))),

@@ -5,7 +5,7 @@ import type { PickAnswer } from '~/compute/pick'
 import RigSketch from '~/ui/RigSketch.vue'
 import { useSettings } from '~/ui/settings'
 import { castWords } from '#words/castWords'
-import { onTopReason, sitsWords } from '#words/onTopWords'
+import { onTopReason, raftWords, sitsWords } from '#words/onTopWords'
 import { rigWords, sizeWords } from '#words/pickWords'
 import { fromTo } from '#words/units'
 import { BASIS_MARKS } from '#words/words'
@@ -47,6 +47,7 @@ const perM = computed(() => {
           <small>min/h {{ BASIS_MARKS[pick.report.snag.minutesLeft.basis] }}</small>
         </p>
         <p>{{ sitsWords(pick.report) }}; {{ castWords(pick.report.cast, undefined, settings.units) }}.</p>
+        <p v-if="pick.report.raft">{{ raftWords(pick.report, settings.system) }}</p>
         <p>{{ onTopReason(pick) }}</p>
         <p class="label">
           score {{ (100 * pick.score).toFixed(1) }} ({{ fromTo(100 * pick.low, 100 * pick.high, 1) }}),

@@ -9,7 +9,7 @@ import RangeWhisker from './RangeWhisker.vue'
 import type { OnTopReport } from '#core'
 import type { MeasureAxes } from './axes'
 import { castHint, castNote } from '#words/castWords'
-import { draftWords, sitsWords, workedWords } from '#words/onTopWords'
+import { draftWords, raftWords, sitsWords, workedWords } from '#words/onTopWords'
 import { percentText } from '#words/units'
 import { oddsText } from '#words/words'
 
@@ -19,6 +19,7 @@ const settings = useSettings()
 const spread = useSpread()
 const still = computed(() => props.report.cast.stillM ?? props.report.cast.distanceM)
 const odds = computed(() => oddsText(props.report.snag.snagPerCast))
+const raft = computed(() => raftWords(props.report, settings.system))
 const wind = computed(() => spread.content.water.wind)
 </script>
 
@@ -35,6 +36,16 @@ const wind = computed(() => spread.content.water.wind)
       <PostureGlyph :pitch-rad="report.sits.pitchRad" :roll-rad="report.sits.rollRad" />
     </MeasureRow>
     <p class="worked">{{ workedWords(report, settings.system) }}</p>
+    <MeasureRow
+      v-if="report.raft && raft"
+      term="raft"
+      :value="String(Math.round(100 * report.raft.wholeInShare))"
+      unit="%"
+      note="of them take all of it, stopped"
+      basis="computed"
+      hint="Its own shape and masses are computed; how large the holes are and how much leaves or weed carry is assumed."
+    />
+    <p v-if="raft" class="worked">{{ raft }}</p>
     <MeasureRow
       term="snag"
       :value="odds.value"

@@ -7,7 +7,7 @@ import { TANK_SPEEDS, useDropClock } from '~/ui/useDropClock'
 import type { LaneOutcome } from '~/compute/protocol'
 import { summaryOf } from '~/ui/drawing/told'
 import { fitted } from '~/ui/drawing/canvas'
-import { diversOf, type Zone } from '~/ui/drawing/diver'
+import { diversOf, floatersOf, type Zone } from '~/ui/drawing/diver'
 import { BED_PX, drawTank, tankScale } from '~/ui/drawing/tankDrawing'
 import PlayKey from '~/ui/PlayKey.vue'
 import SlideBar from '~/ui/SlideBar.vue'
@@ -45,6 +45,7 @@ const frame = computed(() => ({
   depthM: props.depthM,
   unit: settings.units.depth,
   divers: divers.value,
+  floaters: floatersOf(props.order, props.outcomes),
   ...(props.zone === undefined ? {} : { zone: props.zone }),
 }))
 const scale = computed(() => tankScale(frame.value))

@@ -2,7 +2,7 @@
 import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef, watch } from 'vue'
 import { useSettings } from '~/ui/settings'
-import type { Diver, Zone } from '~/ui/drawing/diver'
+import type { Diver, Floater, Zone } from '~/ui/drawing/diver'
 import { fitted } from '~/ui/drawing/canvas'
 import { drawFromAbove } from './fromAbove'
 import { drawTank, tankScale } from '~/ui/drawing/tankDrawing'
@@ -11,6 +11,7 @@ import { drawTank, tankScale } from '~/ui/drawing/tankDrawing'
 const props = defineProps<{
   divers: readonly Diver[]
   ghosts: readonly Diver[]
+  floaters: readonly Floater[]
   depthM: number
   time: number
   described: string
@@ -31,6 +32,7 @@ const frame = computed(() => ({
   unit: settings.units.depth,
   divers: props.divers,
   ghosts: props.ghosts,
+  floaters: props.floaters,
   bare: true,
   ...(props.zone === undefined ? {} : { zone: props.zone }),
   ...(props.rodDistanceM === undefined ? {} : { rodDistanceM: props.rodDistanceM }),

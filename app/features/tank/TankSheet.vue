@@ -17,7 +17,7 @@ import ZoneField from '~/sheet/fields/ZoneField.vue'
 import { PLASTIC_IDS, PLASTICS } from '#core'
 import { dropRows, dropsCsv } from '../../../shared/dropRecord'
 import { TANK_SPEEDS, useDropClock } from '~/ui/useDropClock'
-import { diversOf, type Diver } from '~/ui/drawing/diver'
+import { diversOf, floatersOf, type Diver } from '~/ui/drawing/diver'
 import { SETTLE_S } from '~/ui/drawing/dropPath'
 import { LESSONS } from './lessons'
 import { useSettings } from '~/ui/settings'
@@ -34,6 +34,7 @@ const reduced = usePreferredReducedMotion()
 const order = computed(() => spread.content.lanes.map(l => l.letter))
 const depthM = computed(() => spread.content.water.depthM)
 const divers = computed(() => diversOf(order.value, outcomes.value))
+const floaters = computed(() => floatersOf(order.value, outcomes.value))
 const zone = computed(() => spread.content.water.zone)
 const end = computed(() =>
   divers.value.length === 0 ? 0 : SETTLE_S + Math.max(...divers.value.map(d => d.drop.timeS)),
@@ -174,6 +175,7 @@ useKeys([
       <TankGlass
         :divers="divers"
         :ghosts="ghosts"
+        :floaters="floaters"
         :depth-m="depthM"
         :time="time"
         :described="described"

@@ -1,4 +1,4 @@
-import type { Drop, Rest, RigSolid, TetheredDrop } from '#core'
+import type { Afloat, Drop, Rest, RigSolid, TetheredDrop } from '#core'
 import type { Unit } from '#words/units'
 import type { Letter } from '#schemas/spread'
 import type { LaneOutcome } from '~/compute/protocol'
@@ -9,6 +9,13 @@ export interface Diver {
   readonly drop: Drop | TetheredDrop
   readonly solid: RigSolid
   /** how it comes to lie */ readonly rest?: Rest
+}
+
+/** A rig that floats instead. */
+export interface Floater {
+  readonly letter: Letter
+  readonly solid: RigSolid
+  readonly sits: Pick<Afloat, 'pitchRad' | 'rollRad' | 'surfaceM'>
 }
 
 /** A band of depth, m below the surface. */
@@ -27,6 +34,7 @@ export interface TankFrame {
   readonly depthM: number
   /** what depths are numbered in */ readonly unit: Pick<Unit, 'from' | 'to'>
   readonly divers: readonly Diver[]
+  /** those that stay up, to the right of the others */ readonly floaters?: readonly Floater[]
   readonly ghosts?: readonly Diver[]
   /** where the fish feed */ readonly zone?: Zone
   /** without the chart that fills spare room under the bed */ readonly bare?: boolean
@@ -40,5 +48,14 @@ export const diversOf = (order: readonly Letter[], outcomes: ReadonlyMap<string,
     const outcome = outcomes.get(letter)
     return outcome?.kind === 'done'
       ? [{ letter, drop: outcome.report.fall.drop, solid: outcome.solid, rest: outcome.report.fall.rest }]
+      : []
+  })
+
+/** The rigs that stay on the surface, in the order of their lanes. */
+export const floatersOf = (order: readonly Letter[], outcomes: ReadonlyMap<string, LaneOutcome>): Floater[] =>
+  order.flatMap((letter): Floater[] => {
+    const outcome = outcomes.get(letter)
+    return outcome?.kind === 'failed' && outcome.onTop
+      ? [{ letter, solid: outcome.solid, sits: outcome.onTop.sits }]
       : []
   })

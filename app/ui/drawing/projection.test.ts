@@ -93,4 +93,19 @@ describe('a drop on the screen', () => {
     }
     expect(scale.floor - scale.top).toBeCloseTo(2 * scale.perM, 9)
   })
+  it('keeps a column for one that floats, to the right of those that fall', () => {
+    const frame = {
+      width: 400,
+      height: 440,
+      depthM: 2,
+      unit: { from: (m: number) => m, to: (m: number) => m },
+      divers: [{ letter: 'A' as const, drop, solid }],
+      floaters: [{ letter: 'B' as const, solid, sits: { pitchRad: 0, rollRad: 0, surfaceM: 0.005 } }],
+    }
+    const { starts, floats } = tankScale(frame)
+    expect([starts.length, floats.length]).toEqual([1, 1])
+    expect(floats[0]!).toBeGreaterThan(starts[0]!)
+    expect(floats[0]!).toBeLessThan(frame.width)
+    expect(tankScale({ ...frame, divers: [] }).floats).toHaveLength(1)
+  })
 })

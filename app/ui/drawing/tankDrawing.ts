@@ -1,9 +1,9 @@
-import { ROD_TIP_M, rotate, SAMPLE_STRIDE } from '#core'
+import { fromHeadingPitchRoll, ROD_TIP_M, rotate, SAMPLE_STRIDE } from '#core'
 import type { Letter } from '#schemas/spread'
 import { heldLineAt, momentAt, reachOf, weightAt, type Moment } from './dropPath'
-import type { Diver, TankFrame, Zone } from './diver'
+import type { Diver, Floater, TankFrame, Zone } from './diver'
 import { laneColour, PATTERNS, token } from './identity'
-import { sideView } from './projection'
+import { sideView, type SideView } from './projection'
 
 /**
  * Where things stand on the canvas: pixels per metre of water, the surface, and how much larger than that the
@@ -15,6 +15,7 @@ export interface TankScale {
   readonly floor: number
   readonly magnified: number
   /** canvas x of each diver's splash */ readonly starts: readonly number[]
+  /** and of those that float */ readonly floats: readonly number[]
 }
 
 const LEFT = 44
@@ -25,7 +26,7 @@ const BOTTOM = 18
 export const BED_PX = 14
 
 /** Fits depth and drift into the canvas at one scale for both, so that the slope of every path is true. */
-export function tankScale({ width, height, depthM, divers }: TankFrame): TankScale {
+export function tankScale({ width, height, depthM, divers, floaters = [] }: TankFrame): TankScale {
   const deep = height - TOP - BOTTOM
   const reaches = divers.map(d => reachOf(d.drop))
   // away from the rod is drawn to the left, nose leading, as in the sketches
@@ -33,15 +34,18 @@ export function tankScale({ width, height, depthM, divers }: TankFrame): TankSca
   const widest = Math.max(0.05, furthest - Math.min(0, ...reaches.map(([low]) => low)))
   const room = width - LEFT - RIGHT
   const perM = Math.min(deep / depthM, (0.82 * room) / widest)
-  const column = (room - widest * perM) / Math.max(1, divers.length)
-  const longest = Math.max(0.05, ...divers.map(d => d.solid.lengthM))
+  const all = [...divers, ...floaters]
+  const column = (room - widest * perM) / Math.max(1, all.length)
+  const longest = Math.max(0.05, ...all.map(d => d.solid.lengthM))
+  const starts = all.map((_, i) => LEFT + column * (i + 0.5) + furthest * perM)
   const magnified = Math.max(1, Math.min(56 / (longest * perM), 12))
   return {
     perM,
     top: TOP,
     floor: TOP + depthM * perM,
     magnified,
-    starts: divers.map((_, i) => LEFT + column * (i + 0.5) + furthest * perM),
+    starts: starts.slice(0, divers.length),
+    floats: starts.slice(divers.length),
   }
 }
 
@@ -63,6 +67,7 @@ export function drawTank(ctx: CanvasRenderingContext2D, frame: TankFrame, scale:
   }
   frame.divers.forEach((diver, i) => path(ctx, diver, scale, scale.starts[i]!, t))
   frame.divers.forEach((diver, i) => rig(ctx, diver, scale, scale.starts[i]!, t, frame.rodDistanceM))
+  frame.floaters?.forEach((floater, i) => floating(ctx, floater, scale, scale.floats[i]!))
 }
 
 /** The band the fish feed in: lighter water between two dashed lines, and a bar along the ruler. */
@@ -198,11 +203,6 @@ function rig(
   const k = scale.perM * scale.magnified
   const x = start - m.x * scale.perM
   const y = Math.min(scale.top - m.z * scale.perM, scale.floor + (view.lowest + m.sunkM) * k)
-  const trace = (points: readonly number[], close: boolean): void => {
-    ctx.beginPath()
-    for (let i = 0; i < points.length; i += 2) ctx.lineTo(x - points[i]! * k, y - points[i + 1]! * k)
-    if (close) ctx.closePath()
-  }
   ctx.lineJoin = 'round'
   lineAndWeight(ctx, { letter, drop, solid }, scale, {
     x,
@@ -213,6 +213,42 @@ function rig(
     t,
     ...(rodDistanceM === undefined ? {} : { rodDistanceM }),
   })
+  silhouette(ctx, letter, view, { x, y, k })
+  badge(ctx, letter, x, Math.max(scale.top + 2, y - 20))
+}
+
+/** One that floats, as it sits in the surface; the water that covers it is laid over it. */
+function floating(
+  ctx: CanvasRenderingContext2D,
+  { letter, solid, sits }: Floater,
+  scale: TankScale,
+  x: number,
+): void {
+  const view = sideView(solid, fromHeadingPitchRoll(0, sits.pitchRad, sits.rollRad))
+  const k = scale.perM * scale.magnified
+  const y = scale.top + sits.surfaceM * k
+  silhouette(ctx, letter, view, { x, y, k })
+  const half = (solid.lengthM / 2) * k + 8
+  ctx.fillStyle = mix(token('water-top'), 0.55)
+  ctx.fillRect(x - half, scale.top, 2 * half, Math.max(0, y - view.lowest * k - scale.top) + 2)
+  ctx.strokeStyle = token('ink')
+  ctx.lineWidth = 1
+  line(ctx, x - half, scale.top, x + half, scale.top)
+  badge(ctx, letter, x, y - view.lowest * k + 20)
+}
+
+/** A rig as it is seen from the side, its centre of gravity at a place of the canvas. */
+function silhouette(
+  ctx: CanvasRenderingContext2D,
+  letter: Letter,
+  view: SideView,
+  { x, y, k }: { readonly x: number; readonly y: number; readonly k: number },
+): void {
+  const trace = (points: readonly number[], close: boolean): void => {
+    ctx.beginPath()
+    for (let i = 0; i < points.length; i += 2) ctx.lineTo(x - points[i]! * k, y - points[i + 1]! * k)
+    if (close) ctx.closePath()
+  }
   ctx.fillStyle = token('plastic')
   ctx.strokeStyle = laneColour(letter)
   ctx.lineWidth = 1.6
@@ -235,7 +271,6 @@ function rig(
   ctx.strokeStyle = token('steel')
   ctx.lineWidth = 1.1
   ctx.stroke()
-  badge(ctx, letter, x, Math.max(scale.top + 2, y - 20))
 }
 
 interface Drawn {

@@ -136,13 +136,14 @@ function clearanceText(rule: RuleOf<'clearance'>, system: UnitSystem): string {
 function restText(rule: RuleOf<'pointRest'>, system: UnitSystem): string {
   const off = smallText(rule.value, system)
   if (rule.verdict === 'pass') return 'The point lies to the back without bending the bait.'
+  const help = rule.pliersHelp ? ' Pliers can bend the hook level.' : ''
   if (rule.verdict === 'near')
     return rule.proud
-      ? `The point stands ${off} proud: push the bait up to lay it down.`
-      : `The point sits ${off} too deep: the bait is pulled to it.`
+      ? `The point stands ${off} proud: push the bait up to lay it down.${help}`
+      : `The point sits ${off} too deep: the bait is pulled to it.${help}`
   return rule.proud
-    ? `Gap too big: the point stands ${off} off the back.`
-    : `Gap too small: the point lies ${off} inside the bait.`
+    ? `Gap too big: the point stands ${off} off the back.${help}`
+    : `Gap too small: the point lies ${off} inside the bait.${help}`
 }
 
 function acrossText(rule: RuleOf<'across'>, system: UnitSystem): string {
@@ -244,6 +245,14 @@ const STEPS: {
 } = {
   trim: (step, mm) =>
     say('Cut the nose', `Cut ${mm(step.cutM)} off the worn nose, square, away from your hand.`),
+  bendLevel: (step, mm) =>
+    say(
+      'Bend it level',
+      Math.abs(step.closedM) < 0.0002
+        ? 'This hook lies level as it is: leave the pliers away.'
+        : `Wear eye protection. With two pliers, point away from you, ${step.closedM > 0 ? 'close' : 'open'} the gap by ${mm(Math.abs(step.closedM))} in one even bend; never bend it back. Throw a hook away that shows a crack.`,
+      'bend',
+    ),
   layAlong: (step, mm) =>
     say(
       'Lay it alongside',

@@ -37,7 +37,8 @@ export function leaderText(leader: Leader, system: UnitSystem): string {
       : ` A fish's rubbing leaves it ${percentText(leftShare)}: cut it back then.`
   const drags =
     dragShare > 0.1
-      ? ` Thicker than the line, it adds ${percentText(dragShare)} to the side that the water holds: it falls slower.`
+      ? // terminal speed goes with one over the root of the side held, were all of it held broadside
+        ` Thicker than the line, it adds ${percentText(dragShare)} to the side that the water holds: a fall takes up to ${percentText(Math.sqrt(1 + dragShare) - 1)} longer.`
       : ''
   const opens = hookFirst ? ' The hook opens before it breaks.' : ' It breaks before the hook opens.'
   return `Leader: ${length} of ${MATERIALS[material]}, ${withUnit(diameterM, fine)}, ${withUnit(strengthN, lineStrength)}: ${why}.${keeps}${drags}${opens}`

@@ -48,6 +48,8 @@ export function problemText(problem: Problem, system: UnitSystem): string {
       return 'An unweighted offset hook carries no weight: expected 0.'
     case 'noPeg':
       return 'Only a bullet on the line can be pegged, half stopped or free.'
+    case 'noSide':
+      return 'Only a trailer behind a skirt or a blade is threaded on its side.'
     case 'hookDim':
       return `A hook dimension must lie between 0 and ${smallText(problem.mostM, system)}.`
     case 'bodyLeft':

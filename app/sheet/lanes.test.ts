@@ -29,6 +29,12 @@ describe('lanes', () => {
     expect(withFamily(belly, 'E1').pointRest).toBe('open')
     expect(withFamily(head, 'W1').pointRest).toBe('skin')
   })
+  it('a trailer stays on its side behind another skirt or blade, and nowhere else', () => {
+    const side = withFamily({ ...head, sideOn: true }, 'T1')
+    expect(side.sideOn).toBe(true)
+    expect(withFamily(side, 'J7').sideOn).toBe(true)
+    expect(withFamily(side, 'E1').sideOn).toBeUndefined()
+  })
   it('opens a way of rigging at a weight that people use with it, and leaves one that is', () => {
     const at = (family: Lane['family'], kg: number): number =>
       withFamily({ ...offset, family: 'L1', weightKg: kg }, family).weightKg

@@ -11,11 +11,21 @@ export const freeLetter = (lanes: readonly Lane[]): Letter | undefined =>
  * the nearest weight that people use with it where it is not one of them.
  */
 export function withFamily(lane: Lane, family: FamilyId): Lane {
-  const { weighted, pointRests, keepers, guards, slides, pegs, usualKg } = FAMILIES[family]
+  const { weighted, trailer, pointRests, keepers, guards, slides, pegs, usualKg } = FAMILIES[family]
   const carried = lane.weightKg > 0 ? lane.weightKg : ozToKg(1 / 8)
   const weightKg = !weighted ? 0 : usualKg ? clamp(carried, ...usualKg) : carried
   const pointRest = pointRests.includes(lane.pointRest) ? lane.pointRest : preferredRest(pointRests)
-  const { keeper, guard, hookAtM: _hook, exitAtM: _exit, weightAtM, peg, leaderM: _leader, ...kept } = lane
+  const {
+    keeper,
+    guard,
+    sideOn,
+    hookAtM: _hook,
+    exitAtM: _exit,
+    weightAtM,
+    peg,
+    leaderM: _leader,
+    ...kept
+  } = lane
   return {
     ...kept,
     family,
@@ -24,6 +34,7 @@ export function withFamily(lane: Lane, family: FamilyId): Lane {
     ...(keeper && keepers.includes(keeper) ? { keeper } : {}),
     ...(guard && guards?.includes(guard) ? { guard } : {}),
     ...(weightAtM !== undefined && slides ? { weightAtM } : {}),
+    ...(sideOn && trailer ? { sideOn } : {}),
     ...(peg && pegs ? { peg } : {}),
   }
 }

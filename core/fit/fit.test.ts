@@ -42,6 +42,27 @@ describe('fit', () => {
     }
   })
 
+  it('a point that stands proud or too deep lies to the back once the hook is bent level, as far as pliers go', () => {
+    const rest = (size: HookSize, levelled: boolean) =>
+      evaluateFit(rigOf('O2', size, bait, { levelled })).rules.find(
+        (r): r is RuleOf<'pointRest'> => r.id === 'pointRest',
+      )!
+    for (const size of ['2', '6/0'] as const) {
+      const [as, bent] = [rest(size, false), rest(size, true)]
+      expect(as.pliersHelp).toBe(true)
+      expect(bent.pliersHelp).toBe(false)
+      expect(bent.value).toBeLessThan(as.value)
+      const was = rigOf('O2', size).parts.dims
+      const is = rigOf('O2', size, bait, { levelled: true }).parts.dims
+      expect(Math.sign(was.gapM - is.gapM)).toBe(as.proud ? 1 : -1)
+      expect(Math.abs(is.gapM / was.gapM - 1)).toBeLessThanOrEqual(0.2 + 1e-9)
+      // a wider gap is a longer lever: it opens sooner
+      expect(openingLoadN(is).value > openingLoadN(was).value).toBe(is.gapM < was.gapM)
+    }
+  })
+  it('an open point is not bent', () =>
+    expect(rigOf('E1', '3/0', bait, { levelled: true }).parts.dims).toEqual(rigOf('E1', '3/0').parts.dims))
+
   it('a hook too long kills the tail', () => expect(ruleOf('O2', '7/0', 'freeTail').verdict).toBe('fail'))
 
   it('a shallow hook never clears a deep bait', () => {

@@ -1,5 +1,6 @@
 import type { Straightness } from '../fall/straightness'
 import type { AssembledRig } from '../rig/assemble'
+import { dimsOf } from '../rig/dims'
 import { FAMILIES } from '../rig/families'
 import { REST_DEPTH_M } from '../rig/placement'
 import type { KeeperId } from '../tackle/keepers'
@@ -16,6 +17,7 @@ export interface RigMark {
 type RigStep =
   | { readonly id: 'trim'; readonly cutM: number }
   | { readonly id: 'layAlong'; readonly exitM: number }
+  | { readonly id: 'bendLevel'; /** gap closed (+) or opened by pliers */ readonly closedM: number }
   | { readonly id: 'slit'; /** plastic left over the back */ readonly skinM: number }
   | { readonly id: 'wetHead' | 'seatWeight' | 'enterNose' | 'closeJoint' | 'screwOn' | 'turnHook' | 'pin' }
   | { readonly id: 'pierceEye' | 'hookOnce'; readonly atM: number }
@@ -143,9 +145,17 @@ export function spareOverBend({ parts: { placement }, bait }: AssembledRig): num
 }
 
 function firstSteps(rig: AssembledRig, fit: FitResult): RigStep[] {
-  const { trimM, slit } = rig.spec
+  const { trimM, slit, levelled } = rig.spec
   const exitM = exitOf(rig, fit)
   return [
+    ...(levelled && rig.spec.pointRest !== 'open'
+      ? [
+          {
+            id: 'bendLevel',
+            closedM: dimsOf(FAMILIES[rig.spec.family].hookStyle, rig.spec).gapM - rig.parts.dims.gapM,
+          } as const,
+        ]
+      : []),
     ...(trimM ? [{ id: 'trim', cutM: trimM } as const] : []),
     ...(exitM === undefined ? [] : [{ id: 'layAlong', exitM } as const]),
     ...(slit ? [{ id: 'slit', skinM: SKIN_M } as const] : []),

@@ -109,11 +109,22 @@ export function acrossRule({ bait, parts: { dims, tie } }: AssembledRig): FitRul
   )
 }
 
-export function restRule({ parts: { placement } }: AssembledRig): FitRule {
+export function restRule({ spec, parts: { placement } }: AssembledRig): FitRule {
   const over = Math.abs(placement.naturalOpeningM)
   const high = placement.naturalOpeningM > 0
   const limit = LIES.ofSpan * (placement.path.tip.s - placement.path.eye.s) + LIES.spareM
-  return judge({ id: 'pointRest', proud: high, value: over, limit, wants: 'atMost', unit: 'm' }, 0.0015)
+  return judge(
+    {
+      id: 'pointRest',
+      proud: high,
+      pliersHelp: !spec.levelled,
+      value: over,
+      limit,
+      wants: 'atMost',
+      unit: 'm',
+    },
+    0.0015,
+  )
 }
 
 /**

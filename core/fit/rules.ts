@@ -15,7 +15,11 @@ export type RuleFacts =
     }
   | { readonly id: 'freeTail' | 'throat' | 'trailing' | 'trailer' }
   | { readonly id: 'clearance'; /** a slit along the belly would give room */ readonly slitHelps: boolean }
-  | { readonly id: 'pointRest'; /** off the back, not inside the bait */ readonly proud: boolean }
+  | {
+      readonly id: 'pointRest'
+      /** off the back, not inside the bait */ readonly proud: boolean
+      /** pliers can still bend the hook level */ readonly pliersHelp: boolean
+    }
   | { readonly id: 'across'; readonly widthM: number }
   | {
       readonly id: 'bunching'

@@ -1,6 +1,7 @@
 import type { BaitShape } from './bait'
 import { shapeBait } from './bait'
 import { bowOf } from './bow'
+import { clamp } from '../numerics/clamp'
 import { FAMILIES } from './families'
 import type { FamilyParts } from './families/family'
 import type { Vec3 } from '../numerics/quaternion'
@@ -27,12 +28,18 @@ export interface AssembledRig {
 export function assembleRig(baitSpec: BaitSpec, spec: RigSpec): AssembledRig {
   const [problem] = problemsOf(baitSpec, spec)
   if (problem) throw new RangeError(`assembleRig: ${problem.field}: ${problem.code}`)
-  const bending = { bendM: spec.bendM, trimM: spec.trimM, trimLimbs: spec.trimLimbs }
+  const bending = {
+    bendM: spec.bendM,
+    trimM: spec.trimM,
+    trimLimbs: spec.trimLimbs,
+    sideOn: spec.sideOn,
+  }
   const straight = shapeBait(baitSpec, bending)
-  const first = FAMILIES[spec.family].place(straight, spec)
-  const bowM = bowOf(first.placement, straight, spec)
+  const asked = spec.levelled && spec.pointRest !== 'open' ? levelled(straight, spec) : spec
+  const first = FAMILIES[spec.family].place(straight, asked)
+  const bowM = bowOf(first.placement, straight, asked)
   const bait = bowM === 0 ? straight : shapeBait(baitSpec, { ...bending, bowM })
-  const parts = bowM === 0 ? first : FAMILIES[spec.family].place(bait, spec)
+  const parts = bowM === 0 ? first : FAMILIES[spec.family].place(bait, asked)
   let body: RigGeometry | undefined
   return {
     bait,
@@ -44,6 +51,20 @@ export function assembleRig(baitSpec: BaitSpec, spec: RigSpec): AssembledRig {
       return (body ??= bodyOf(bait, parts, spec))
     },
   }
+}
+
+/** Part of a gap that pliers open or close before the wire is spoilt. *Assumed.* */
+const PLIERS = 0.2
+
+/**
+ * The same rig with its hook's gap opened or closed by pliers, as far as that goes, so that the point lies to the
+ * back where it stood proud or too deep.
+ */
+function levelled(bait: BaitShape, spec: RigSpec): RigSpec {
+  const { dims, placement } = FAMILIES[spec.family].place(bait, spec)
+  const most = PLIERS * dims.gapM
+  const gapM = dims.gapM - clamp(placement.naturalOpeningM, -most, most)
+  return { ...spec, hook: { ...spec.hook, gapM } }
 }
 
 function bodyOf(bait: BaitShape, parts: FamilyParts, spec: RigSpec): RigGeometry {

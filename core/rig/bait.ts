@@ -24,6 +24,7 @@ export interface BaitShape {
   /** slot in the back, from and to, m from the nose as fished; undefined on round-backed baits */
   readonly slot?: readonly [number, number]
   /** s of a share of the bait as sold */ readonly placeOf: (share: number) => number
+  /** threaded on its side: pairs of limbs stand one over the other */ readonly sideOn: boolean
   /** tail and limbs that were not cut off with the nose */ readonly limbs: readonly Limb[]
   /** how far the middle stands off to the left, y; its slope toward the tail */ readonly offAt: (
     s: number,
@@ -47,12 +48,14 @@ export interface Bending {
   readonly bowM?: number | undefined
   /** cut off the nose of a worn bait */ readonly trimM?: number | undefined
   /** claws, legs and the like cut off; the tail stays */ readonly trimLimbs?: boolean | undefined
+  /** threaded on its side: what was its width stands up; a curve of its back, now to the side, is left out */
+  readonly sideOn?: boolean | undefined
 }
 
 /** Scales a form, or the angler's own outline of it, to its length. */
 export function shapeBait(
   spec: BaitSpec,
-  { bendM = 0, bowM = 0, trimM = 0, trimLimbs = false }: Bending = {},
+  { bendM = 0, bowM = 0, trimM = 0, trimLimbs = false, sideOn = false }: Bending = {},
 ): BaitShape {
   const form = BAIT_FORMS[spec.form]
   // an own outline stands on its own: one without a rise lies on the line, whatever the form does
@@ -63,9 +66,9 @@ export function shapeBait(
     const f = monotoneCubic(at, ys)
     return s => scale * f((s + trimM) / soldM)
   }
-  const widthAt = along(width, soldM)
-  const heightAt = along(height, soldM)
-  const straight = along(rise ?? at.map(() => 0), soldM)
+  const widthAt = along(sideOn ? height : width, soldM)
+  const heightAt = along(sideOn ? width : height, soldM)
+  const straight = along(sideOn || !rise ? at.map(() => 0) : rise, soldM)
   const bowAt = (s: number): number => bowM * (s / L) ** 2
   const middleAt = bowM === 0 ? straight : (s: number): number => straight(s) + bowAt(s)
   const hollow = form.hollow && !spec.own ? along(form.hollow, 1) : () => 0
@@ -85,10 +88,11 @@ export function shapeBait(
     hollowAt: hollow,
     bodyM: placeOf(at[at.length - 1]!),
     placeOf,
-    ...(form.slot ? { slot: slotPlaces(form.slot) } : {}),
-    limbs: [...(form.tail ? [form.tail] : []), ...(trimLimbs ? [] : (form.limbs ?? []))].filter(
-      limb => placeOf(limb.at) > 0,
-    ),
+    sideOn,
+    ...(form.slot && !sideOn ? { slot: slotPlaces(form.slot) } : {}),
+    limbs: [...(form.tail ? [form.tail] : []), ...(trimLimbs ? [] : (form.limbs ?? []))]
+      .filter(limb => placeOf(limb.at) > 0)
+      .map(limb => (sideOn ? { ...limb, width: limb.height, height: limb.width } : limb)),
     offAt: s => bendM * (s / L) ** 2,
     offSlopeAt: s => (2 * bendM * s) / L ** 2,
     bowAt,

@@ -109,9 +109,9 @@ function limbCompacts({ kind, at, width, height, thickness, aside }: Limb, bait:
   const size: Vec3 = [thickness * L, width * L, height * L]
   const displacedM3 = FILLED[kind] * size[0] * size[1] * size[2]
   const s = bait.placeOf(at)
-  return (aside === undefined ? [0] : [-aside * L, aside * L]).map(y => ({
+  return (aside === undefined ? [0] : [-aside * L, aside * L]).map(out => ({
     kind,
-    at: [-s, bait.offAt(s) + y, bait.bowAt(s)],
+    at: [-s, bait.offAt(s) + (bait.sideOn ? 0 : out), bait.bowAt(s) + (bait.sideOn ? out : 0)],
     yawRad: -Math.atan(bait.offSlopeAt(s)),
     size,
     massKg: displacedM3 * bait.densityKgM3,

@@ -78,6 +78,9 @@ function weightProblems(rig: RigSpec, weighted: boolean): Problem[] {
     ...mass,
     ...known('rig.weightMaterial', rig.weightMaterial in WEIGHT_MATERIALS),
     ...within('rig.leaderM', 'span', rig.leaderM, LIMITS.leaderM),
+    ...(rig.sideOn && !FAMILIES[rig.family].trailer
+      ? [{ field: 'rig.sideOn', code: 'noSide' } as const]
+      : []),
     ...(noPeg ? [{ field: 'rig.peg', code: 'noPeg' } as const] : []),
     ...within('rig.bendM', 'length', rig.bendM, LIMITS.bendM),
     ...within('rig.trimM', 'length', rig.trimM, LIMITS.trimM),

@@ -36,6 +36,20 @@ describe('assembly', () => {
     expect(Math.abs(strips / volume - 1)).toBeLessThan(0.002)
   })
 
+  it('on its side a bait keeps its mass, and what it was across it is upright; only trailers are threaded so', () => {
+    const craw: BaitSpec = { ...bait, form: 'craw' }
+    const [flat, side] = [{}, { sideOn: true }].map(more => assembleRig(craw, specOf('T1', more)))
+    expect(side!.geometry.massKg).toBeCloseTo(flat!.geometry.massKg, 9)
+    for (const s of [0.01, 0.03, 0.05]) expect(side!.bait.heightAt(s)).toBe(flat!.bait.widthAt(s))
+    const claws = (rig: typeof flat) => rig!.geometry.compacts.filter(c => c.kind === 'claw').map(c => c.at)
+    const apart = (rig: typeof flat, k: 1 | 2) => Math.abs(claws(rig)[0]![k] - claws(rig)[1]![k])
+    expect(apart(side, 2)).toBeCloseTo(apart(flat, 1), 9)
+    expect(apart(side, 1)).toBeCloseTo(0, 9)
+    expect(problemsOf(craw, specOf('E1', { sideOn: true }))).toEqual([
+      { field: 'rig.sideOn', code: 'noSide' },
+    ])
+  })
+
   it('a rod has the mass, centre and inertia of the textbook cylinder', () => {
     const [L, d, rho] = [0.1, 0.01, 1200]
     const body = rod(L, d, rho)

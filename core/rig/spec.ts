@@ -96,6 +96,8 @@ export interface RigSpec {
   readonly exitAtM?: number
   /** m cut off the nose of a worn bait */ readonly trimM?: number
   /** claws, legs and the like cut off */ readonly trimLimbs?: boolean
+  /** a trailer threaded on its side: slim from above, deep from the side */ readonly sideOn?: boolean
+  /** the hook bent by pliers, so that its point lies to the back */ readonly levelled?: boolean
   /** m the whole hook is laid farther back than usual, as seen on the bench */ readonly hookAtM?: number
   /**
    * m the tail stands off to the left when the nose lies straight: a bait rigged crooked bends evenly from
@@ -114,7 +116,14 @@ export type Problem = { readonly field: string } & (
     }
   | {
       readonly code:
-        'unknown' | 'outlineCount' | 'outlineLists' | 'outlineOrder' | 'outlineWidths' | 'noWeight' | 'noPeg'
+        | 'unknown'
+        | 'outlineCount'
+        | 'outlineLists'
+        | 'outlineOrder'
+        | 'outlineWidths'
+        | 'noWeight'
+        | 'noPeg'
+        | 'noSide'
     }
   | { readonly code: 'pointRest' | 'keeper' | 'guard'; readonly family: FamilyId }
   | { readonly code: 'hookDim'; readonly mostM: number }

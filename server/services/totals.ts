@@ -1,6 +1,8 @@
-import { harmonicTide } from '#core'
 import type { CountedKind, LogTotals } from '#schemas/log'
+import type { StoredDocument } from '#schemas/spot'
 import { database } from '../db/client'
+import { tideAt } from '../../shared/tide'
+import { listDocuments } from '../repositories/documents'
 import { allSessions } from '../repositories/log'
 
 type Counts = Partial<Record<CountedKind, number>>
@@ -17,7 +19,9 @@ const STANDS_MS = 4e-5
  * counts.
  */
 export async function logTotals(): Promise<LogTotals> {
-  const tide = harmonicTide('Dunecrest coast')
+  const tides = await listDocuments(database(), 'tide')
+  const tideOn = tideAt(tides as readonly StoredDocument<'tide'>[])
+  let simulated = 0
   const by: Record<'places' | 'tides' | 'months', Map<string, Counts>> = {
     places: new Map(),
     tides: new Map(),
@@ -25,6 +29,8 @@ export async function logTotals(): Promise<LogTotals> {
   }
   for (const { place, fromAt, counts, excluded } of await allSessions(database())) {
     if (excluded || (counts.cast ?? 0) === 0) continue
+    const tide = tideOn(fromAt.getTime())
+    if (tide.simulated) simulated++
     const rise = tide.riseMS(fromAt.getTime())
     const put = (map: Map<string, Counts>, key: string): void =>
       void map.set(key, added(map.get(key) ?? {}, counts))
@@ -34,5 +40,5 @@ export async function logTotals(): Promise<LogTotals> {
   }
   const rows = (map: Map<string, Counts>) =>
     [...map].map(([name, counts]) => ({ name, counts })).sort((a, b) => a.name.localeCompare(b.name))
-  return { places: rows(by.places), tides: rows(by.tides), months: rows(by.months) }
+  return { places: rows(by.places), tides: rows(by.tides), months: rows(by.months), simulated }
 }

@@ -279,6 +279,8 @@ export const rigOptions = {
   pinned: z.boolean().optional(),
   trimM: trimM.optional(),
   trimLimbs: z.boolean().optional(),
+  sideOn: z.boolean().optional(),
+  levelled: z.boolean().optional(),
   hookAtM: hookAtM.optional(),
   exitAtM: exitAtM.optional(),
   hook: hook.optional(),

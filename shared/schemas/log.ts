@@ -155,6 +155,7 @@ export interface LogTotals {
   readonly places: readonly NamedCounts[]
   readonly tides: readonly NamedCounts[]
   readonly months: readonly NamedCounts[]
+  /** sessions whose tide is the stand-in's */ readonly simulated: number
 }
 export interface StoredDrop {
   readonly id: string

@@ -243,6 +243,23 @@ describe('the log', () => {
     expect([casts(places), casts(tides), casts(months)]).toEqual([all, all, all])
     expect(months.length).toBeGreaterThan(2)
   })
+  it('tells the tide by one of the angler’s own where it knows the moment, and says of how many it does not', async () => {
+    type Totals = { simulated: number; tides: { name: string; counts: { cast?: number } }[] }
+    const totals = async () => (await call(api('totals'), 'GET')).body as unknown as Totals
+    const before = await totals()
+    expect(before.simulated).toBeGreaterThan(0)
+    const constants = [{ name: 'M2', amplitudeM: 1, phaseDeg: 120 }]
+    const made = await call(`${server.now.url}/api/documents/tide`, 'POST', {
+      name: 'Sandgate Bar',
+      content: { kind: 'constants', meanM: 2, constants },
+    })
+    expect(made.status).toBe(201)
+    const after = await totals()
+    expect(after.simulated).toBe(0)
+    expect(after.tides).not.toEqual(before.tides)
+    await call(`${server.now.url}/api/documents/tide/${(made.body as { id: string }).id}`, 'DELETE')
+    expect(await totals()).toEqual(before)
+  })
   it('lists drops, leaves one out on request and takes it in again', async () => {
     const { drops } = await evidence()
     expect(drops.length).toBeGreaterThanOrEqual(21)

@@ -127,6 +127,18 @@ const moved = computed(
         @update:model-value="emit('change', { slit: lane.slit ? undefined : true })"
       />
       <UCheckbox
+        v-if="weedless"
+        :model-value="lane.levelled"
+        label="hook bent level with pliers"
+        @update:model-value="emit('change', { levelled: lane.levelled ? undefined : true })"
+      />
+      <UCheckbox
+        v-if="family.trailer"
+        :model-value="lane.sideOn"
+        label="trailer on its side"
+        @update:model-value="emit('change', { sideOn: lane.sideOn ? undefined : true })"
+      />
+      <UCheckbox
         :model-value="lane.pinned"
         label="peg at the bend"
         @update:model-value="emit('change', { pinned: lane.pinned ? undefined : true })"

@@ -45,13 +45,19 @@ const rate = ({ counts }: NamedCounts): number =>
   (counts.cast ?? 0) > 0 ? (100 * (counts.hooked ?? 0)) / counts.cast! : 0
 const month = (name: string): string =>
   new Date(`${name}-15`).toLocaleDateString('en-GB', { month: 'short', year: '2-digit' })
-const GROUPS = [
-  ['places', 'by water'],
-  ['covers', 'by cover'],
-  ['tides', 'by tide, simulated'],
-  ['months', 'by month'],
-] as const
-type GroupId = (typeof GROUPS)[number][0]
+const tides = computed(() =>
+  totals.value?.simulated === 0 ? 'by tide, your own' : 'by tide, simulated where you have none of your own',
+)
+const groupNames = computed(
+  () =>
+    [
+      ['places', 'by water'],
+      ['covers', 'by cover'],
+      ['tides', tides.value],
+      ['months', 'by month'],
+    ] as const,
+)
+type GroupId = (typeof groupNames.value)[number][0]
 const nameOf = (key: GroupId, name: string): string =>
   key === 'months' ? month(name) : key === 'places' ? name.split(', ').at(-1)! : name
 /** Months run along, names that need room stand one under another. */
@@ -66,7 +72,7 @@ const dataOf = (key: GroupId) => {
   }
 }
 const most = computed(() =>
-  Math.ceil(Math.max(1, ...GROUPS.flatMap(([key]) => groups.value?.[key].map(rate) ?? []))),
+  Math.ceil(Math.max(1, ...groupNames.value.flatMap(([key]) => groups.value?.[key].map(rate) ?? []))),
 )
 function optionsOf(key: GroupId): ChartOptions<'bar'> {
   void settings.theme
@@ -98,7 +104,7 @@ const heightOf = (key: GroupId): string =>
 
 <template>
   <div v-if="groups" class="totals">
-    <section v-for="[key, name] in GROUPS" :key="key" :aria-label="name">
+    <section v-for="[key, name] in groupNames" :key="key" :aria-label="name">
       <h3 class="label">hooked for a hundred casts, {{ name }} ▤</h3>
       <ChartFrame
         v-if="groups[key].length > 0"

@@ -6,7 +6,8 @@ import DateField from '~/ui/DateField.vue'
 import NumberField from '~/ui/NumberField.vue'
 import { useSettings } from '~/ui/settings'
 import { hoursOf, hoursText } from './clock'
-import { doubtsOf, timeOfRow, type TideTable } from './tides'
+import { timeOfRow } from '../../../shared/tide'
+import { doubtsOf, type TideTable } from './tides'
 
 /** High and low waters of a day, out of a table that may hold a year. */
 const props = defineProps<{ table: TideTable; date: string }>()

@@ -11,7 +11,8 @@ import KeptRow from '~/ui/KeptRow.vue'
 import { useRemoval } from '~/sheet/useRemoval'
 import TideConstantsForm from './TideConstantsForm.vue'
 import TideTableForm from './TideTableForm.vue'
-import { tideCsv, tideFromCsv, timeOfRow } from './tides'
+import { timeOfRow } from '../../../shared/tide'
+import { tideCsv, tideFromCsv } from './tides'
 
 /** Tides of the angler's own waters: tables of high and low waters, or harmonic constants. */
 const open = defineModel<boolean>('open', { required: true })

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { tideOf } from '#core'
 import type { StoredDocument } from '#schemas/spot'
-import { doubtsOf, ownTideOf, tideCsv, tideFromCsv, timeOfRow, type TideTable } from './tides'
+import { ownTideOf, tideAt, timeOfRow } from '../../../shared/tide'
+import { doubtsOf, tideCsv, tideFromCsv, type TideTable } from './tides'
 
 const table: TideTable = {
   kind: 'table',
@@ -83,4 +84,30 @@ it('a plan by a table has its levels at its times, by the clock of this device',
   const tide = tideOf(ownTideOf(kept))
   for (const { at, heightM } of table.turns) expect(tide.heightM(timeOfRow(at))).toBeCloseTo(heightM, 9)
   expect(new Date(timeOfRow('2026-11-28T05:20')).getHours()).toBe(5)
+})
+
+it('a moment is told by the tide kept last that knows it, else by the stand-in', () => {
+  const content = {
+    kind: 'table',
+    turns: [
+      { at: '2026-11-28T05:20', heightM: 0.8 },
+      { at: '2026-11-28T11:30', heightM: 4.1 },
+    ],
+  } as const
+  const constants = {
+    kind: 'constants',
+    meanM: 2,
+    constants: [{ name: 'M2', amplitudeM: 1, phaseDeg: 10 }],
+  } as const
+  const at = timeOfRow('2026-11-28T08:00')
+  const later = timeOfRow('2026-12-24T08:00')
+  const table = { name: 'pier', content: { ...content, turns: [...content.turns] } }
+  expect(tideAt([])(at).simulated).toBe(true)
+  expect(tideAt([table])(at).name).toBe('pier')
+  expect(tideAt([table])(later).simulated).toBe(true)
+  const both = tideAt([
+    { name: 'bay', content: { ...constants, constants: [...constants.constants] } },
+    table,
+  ])
+  expect([both(at).name, both(later).name]).toEqual(['pier', 'bay'])
 })

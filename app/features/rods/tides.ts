@@ -1,20 +1,11 @@
 import Papa from 'papaparse'
-import { CONSTITUENTS, ftToM, oddRows, type ConstituentName, type OwnTide, type TableTurn } from '#core'
-import { DOCUMENT_SCHEMAS, type StoredDocument, type TideContent } from '#schemas/spot'
+import { CONSTITUENTS, ftToM, oddRows, type ConstituentName } from '#core'
+import { DOCUMENT_SCHEMAS, type TideContent } from '#schemas/spot'
 import { cellsOf, csvLine, type RowError } from '../../../shared/cells'
+import { turnsOf } from '../../../shared/tide'
 
 export type TideTable = Extract<TideContent, { kind: 'table' }>
 export type TideConstants = Extract<TideContent, { kind: 'constants' }>
-
-/** A local time, by the clock of this device, in ms since 1970. */
-export const timeOfRow = (at: string): number => new Date(`${at}:00`).getTime()
-
-const turnsOf = ({ turns }: TideTable): TableTurn[] =>
-  turns.map(({ at, heightM }) => ({ at: timeOfRow(at), heightM }))
-
-/** A kept tide as a plan takes it. */
-export const ownTideOf = ({ name, content }: StoredDocument<'tide'>): OwnTide =>
-  content.kind === 'table' ? { kind: 'table', name, turns: turnsOf(content) } : { ...content, name }
 
 /** What of a table looks wrong: the row, as it stands in the whole table, and why. */
 export function doubtsOf(table: TideTable): readonly string[] {

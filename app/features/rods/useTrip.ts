@@ -8,7 +8,7 @@ import { useSpread } from '~/sheet/spread'
 import type { Stop } from '#core'
 import { tripSchema, type StoredDocument, type TripContent } from '#schemas/spot'
 import { alikeBaits, goodsOf } from '../../../shared/goods'
-import { ownTideOf } from './tides'
+import { ownTideOf } from '../../../shared/tide'
 import { dayOf, USUAL_SPECIES } from '../../../shared/day'
 
 /** Kept on this device between saves. */

@@ -223,7 +223,7 @@ export const HEADS = {
     id: 'T1',
     shortHold: true,
     group: 'trailer',
-    name: 'trailer on a bladed jig',
+    name: 'trailer on a bladed or topwater jig',
     shortName: 'bladed jig',
     trailer: true,
     keepers: ['barb', 'collar', 'screw'],

@@ -1,5 +1,6 @@
-import { FAMILIES, type ConstituentName, type TripChange } from '#core'
-import { UNITS, weightText, withUnit, type UnitSystem } from './units'
+import { FAMILIES, type ConstituentName, type OnTopPick, type TripChange } from '#core'
+import { sitsWords } from './onTopWords'
+import { percentText, UNITS, weightText, withUnit, type UnitSystem } from './units'
 
 /** Slower than this a current is not told, m/s. */
 const TOLD_MS = 0.05
@@ -25,6 +26,15 @@ function waterText({ currentMS, depthM }: TripChange, system: UnitSystem): strin
 }
 
 export const withoutText = (stop: string): string => `Nothing in the box can be fished at ${stop} then.`
+
+/** What could be fished on the surface at a stop instead. */
+export const onTopAtText = (
+  stop: string,
+  { rig, report, shares }: Pick<OnTopPick, 'rig' | 'report' | 'shares'>,
+  baitName: string,
+  system: UnitSystem,
+): string =>
+  `Or on top at ${stop}: ${FAMILIES[rig.family].name} ${rig.hookSize}${rig.weightKg > 0 ? `, ${weightText(rig.weightKg, system)}` : ''}, ${baitName}; ${sitsWords(report)}. ${percentText(shares.rise)} of the fish come up for it (assumed), ${percentText(report.hookUp.value)} of those takes are hooked. Carry it on the rod left free.`
 
 /** What a kept tide is, in a few words. */
 export const tideWords = (

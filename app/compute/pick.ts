@@ -1,23 +1,24 @@
 import {
   assembleRig,
+  type Candidate,
+  type Choice,
   conclude,
+  type Day,
   drawRig,
+  type EvidenceBook,
+  type FamilyId,
   fieldOf,
+  type Finalist,
   finalistsAmong,
+  type Goods,
+  type OnTopPick,
   paretoSet,
+  type RigDrawing,
+  type RigSpec,
   SCREENING,
   sizeOf,
   together,
-  type Candidate,
-  type Choice,
-  type Day,
-  type EvidenceBook,
-  type FamilyId,
-  type Finalist,
-  type Goods,
-  type OnTopPick,
-  type RigDrawing,
-  type RigSpec,
+  WORTH_A_LOOK,
 } from '#core'
 import type { Progress } from './progress'
 import { finishPart, memory, screenPart } from './share'
@@ -53,8 +54,6 @@ export interface PickAnswer extends Omit<Choice, 'candidates' | 'picks' | 'onTop
   readonly ms: number
 }
 
-/** A rig on top is shown from this part of the first pick's score on. */
-const WORTH_A_LOOK = 0.25
 /** Points of the cloud that are sent. */
 const MOST_POINTS = 4000
 

@@ -45,12 +45,12 @@ export const BLOW_UPS_MISSED = { value: 0.35, low: 0.2, high: 0.5 } as const
  * Leaves and matted weed as they carry a bait. *Assumed*: a leaf of 18 cm with its rim a few millimetres over the
  * water, gaps of a hand's breadth; a mat of several centimetres with holes of a hand's length.
  */
-export const RAFTS: Readonly<Partial<Record<CoverId, Raft>>> = {
+const RAFTS: Readonly<Partial<Record<CoverId, Raft>>> = {
   pads: { radiusM: 0.09, spreadM: 0.06, freeboardM: 0.004, holeM: 0.12, holeGsd: 2 },
   mat: { spreadM: 0.08, freeboardM: 0.01, holeM: 0.18, holeGsd: 2 },
 }
 /** Speed at which a bait is worked over them, m/s. *Assumed*: slowly, with stops. */
-export const WORKED_MS = 0.4
+const WORKED_MS = 0.4
 /** Speeds over the root of gravity times length at which a body makes waves, and throws water. *Assumed.* */
 const WAKES_FROUDE = 0.35
 const BUZZES_FROUDE = 0.75

@@ -48,6 +48,11 @@ interface OnTopShares {
   readonly match: number
 }
 
+/**
+ * A floating rig is offered beside one that sinks from this part of its score on; the two are not one for one, so it
+ * is a low bar. *Assumed.*
+ */
+export const WORTH_A_LOOK = 0.25
 /** How far up fish come for a bait on the surface, m: a share 1/e of them. *Assumed.* */
 const RISE_M: Readonly<Record<Activity, number>> = { active: 3, steady: 1.2, slow: 0.4 }
 /** Under a roof or among what stands to the surface they lie close below it, m. *Assumed.* */

@@ -4,6 +4,7 @@ import type { Day } from '../choose/day'
 import { finish, type Finalist } from '../choose/finish'
 import { riggingsOf, type Goods, type Rigging } from '../choose/goods'
 import { castable, limitOf } from '../choose/limits'
+import { bestOnTop, WORTH_A_LOOK, type OnTopPick } from '../choose/onTop'
 import { factorsOf, scoreOf, scoringOf } from '../choose/score'
 import { lineFor, lookedAtWith, screen, type Candidate, type SearchMemory } from '../choose/screen'
 import { RIPPLE_MS, type WeatherSource } from './weather'
@@ -76,6 +77,13 @@ export interface TripPlan {
   /** rods of the box that carry nothing: one is left free for what turns up */ readonly freeRodId?: string
   readonly riggings: readonly Rigging[]
   /** stops where nothing in the box can be fished, by name */ readonly without: readonly string[]
+  /** what could be fished on the surface there instead, worth a look */ readonly onTop: readonly OnTopAt[]
+}
+
+/** A floating rig at a stop. */
+interface OnTopAt {
+  readonly stop: number
+  readonly pick: OnTopPick
 }
 
 const STEP_MS = 30 * 60_000
@@ -201,6 +209,12 @@ export function* planTrip(
     ...(left[0] ? { freeRodId: left[0].id } : {}),
     riggings,
     without,
+    onTop: stops.flatMap((stop, i): OnTopAt[] => {
+      const there = moments.filter(m => m.stop === i)
+      const pick = bestOnTop(typicalDay(stop, there), goods, riggings)
+      const sinking = Math.max(0, ...best.filter((_, k) => moments[k]!.stop === i))
+      return pick && pick.score >= WORTH_A_LOOK * sinking ? [{ stop: i, pick }] : []
+    }),
   }
 }
 

@@ -145,6 +145,30 @@ describe('a trip', () => {
     expect(full.changes.filter(c => c.kind === 'stop')).toHaveLength(2)
     expect(full.changes.length).toBeLessThan(14)
   })
+  it('says what could be fished on the surface at a stop, where the box has something that floats', () => {
+    expect(full.onTop).toEqual([])
+    const frog = { form: 'frog', lengthM: 0.09, material: 'floating' } as const
+    const box: Goods = {
+      ...goods,
+      baits: [...goods.baits, { id: 'frog', name: 'frog', spec: frog }],
+      hooks: [...goods.hooks, { id: 'shorter', style: 'wideGap', size: '3/0' }],
+    }
+    const pads: Day = {
+      ...day,
+      depthM: 1,
+      cover: 'pads',
+      bottom: 'mud',
+      species: 'pike',
+      prey: 'frog',
+      preyM: 0.08,
+    }
+    const at = [{ ...stops[1]!, day: pads, tide: 0 }]
+    const run = planTrip(at, box, tide, simulatedWeather('w'), { rods: 1 })
+    let step = run.next()
+    while (!step.done) step = run.next()
+    expect(step.value.onTop).toMatchObject([{ stop: 0, pick: { bait: 2, rig: { weightKg: 0 } } }])
+    expect(step.value.rods.every(r => r.finalist.rig.weightKg > 0)).toBe(true)
+  })
   it('more rods never fish worse', () => {
     const total = (p: TripPlan): number => p.hand.reduce((sum, h) => sum + h.share, 0)
     expect(total(plan(1))).toBeLessThanOrEqual(total(plan(2)) + 1e-9)

@@ -20,7 +20,7 @@ import { packingList } from './packing'
 import { saveText } from '~/ui/card'
 import { shown, weightText } from '#words/units'
 import { BASIS_MARKS } from '#words/words'
-import { changeText, sourceText, uncoveredText, withoutText } from '#words/tripWords'
+import { changeText, onTopAtText, sourceText, uncoveredText, withoutText } from '#words/tripWords'
 import SheetTable, { type SheetColumn } from '~/ui/SheetTable.vue'
 
 /** Rods tied the night before, weights that follow the tide, when to change, what to pack. */
@@ -197,6 +197,16 @@ const countColumns = computed((): readonly SheetColumn<number>[] => [
       </p>
       <p v-for="w in plan.without" :key="w" class="bad" role="alert">
         {{ withoutText(w) }} Look at it in Pick to see why.
+      </p>
+      <p v-for="o in plan.onTop" :key="`t${o.stop}`" class="source on-top">
+        {{
+          onTopAtText(
+            stops[o.stop]?.name ?? '',
+            o.pick,
+            goods.baits[o.pick.bait]?.name ?? '',
+            settings.system,
+          )
+        }}
       </p>
       <div class="rods">
         <RodCard

@@ -3,6 +3,8 @@ import { freePort, startServer } from './serve.mjs'
 
 /** Installs and builds what is missing, starts the server, prints its address, and ends with it. */
 export async function launch({ folder, demo, title }) {
+  // what the program is told in words, the server hears by its environment
+  if (process.argv.includes('--lan')) process.env.DUNECREST_LAN = '1'
   installDependencies()
   build()
   try {

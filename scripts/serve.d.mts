@@ -7,4 +7,5 @@ export function startServer(options: {
   demo?: boolean
   stdio?: 'inherit' | 'ignore'
   patienceMs?: number
+  env?: Readonly<Record<string, string>>
 }): Promise<{ url: string; child: ChildProcess }>

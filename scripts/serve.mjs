@@ -29,9 +29,17 @@ const END_MS = 10_000
  * two breaks.
  * @returns the address and the process
  */
-export async function startServer({ port, folder, demo, stdio = 'inherit', patienceMs = PATIENCE_MS }) {
+export async function startServer({
+  port,
+  folder,
+  demo,
+  stdio = 'inherit',
+  patienceMs = PATIENCE_MS,
+  env: more = {},
+}) {
   const env = {
     ...process.env,
+    ...more,
     NODE_ENV: 'production',
     PORT: String(port),
     DUNECREST_DATA: folder,

@@ -2,20 +2,19 @@ import '#nitro-internal-pollyfills'
 import { createServer } from 'node:http'
 import { toNodeListener } from 'h3'
 import { useNitroApp } from 'nitropack/runtime'
+import { closeNetwork, offerNetwork } from './network/network'
 import { setupGracefulShutdown, trapUnhandledNodeErrors } from 'nitropack/runtime/internal/index'
 
 // what is made here is for its owner alone, whatever the shell says
 process.umask(0o077)
 
-/**
- * This machine alone, unless its owner says otherwise in Dunecrest's own words: no setting meant for another
- * program opens it.
- */
-const host = process.env.DUNECREST_HOST || '127.0.0.1'
+/** This machine alone; the network has a door of its own, where devices are paired. */
+const host = '127.0.0.1'
 const port = Number(process.env.PORT ?? 3000)
 
 const nitro = useNitroApp()
-const server = createServer(toNodeListener(nitro.h3App))
+const listener = toNodeListener(nitro.h3App)
+const server = createServer(listener)
 server.on('error', (error: NodeJS.ErrnoException) => {
   console.error(error.code === 'EADDRINUSE' ? `Port ${port} is in use. Set PORT to another.` : error)
   process.exit(1)
@@ -27,6 +26,8 @@ server.listen(port, host, () => {
 })
 // a start that was given up, or whose starter died, leaves nobody holding the data folder
 process.on('disconnect', () => process.kill(process.pid, 'SIGTERM'))
+nitro.hooks.hook('close', closeNetwork)
+void offerNetwork(listener)
 trapUnhandledNodeErrors()
 setupGracefulShutdown(server, nitro)
 

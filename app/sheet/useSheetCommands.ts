@@ -145,6 +145,11 @@ export function useSheetCommands(actions: SheetActions, steps: () => Steps, with
     { label: 'Go to the Rods', icon: 'i-lucide-calendar-range', onSelect: () => actions.go('rods') },
     { label: 'Go to the Log', icon: 'i-lucide-notebook-pen', onSelect: () => actions.go('log') },
     { label: 'Bank mode', icon: 'i-lucide-smartphone', onSelect: () => void navigateTo('/bank') },
+    {
+      label: 'Take it to the bank: pair a phone',
+      icon: 'i-lucide-qr-code',
+      onSelect: () => void navigateTo('/take'),
+    },
     { label: 'Go to the Box', icon: 'i-lucide-package', onSelect: () => actions.go('box') },
     { label: 'Save', icon: 'i-lucide-save', kbds: ['Ctrl', 'S'], onSelect: () => actions.save() },
     { label: 'Save as a new spread', icon: 'i-lucide-copy-plus', onSelect: () => actions.save(true) },

@@ -1,5 +1,8 @@
 import { defineNitroPlugin } from 'nitropack/runtime'
 import { eventHandler, send, setResponseHeaders, setResponseStatus } from 'h3'
+import { heldAtTheGate } from '../network/gate'
+import { wayOf } from '../network/listener'
+import { networkNames } from '../network/network'
 import { namesIn, turnedAway } from '../utils/sameOrigin'
 
 /** What goes with every answer. */
@@ -21,11 +24,16 @@ const DATA = {
 export default defineNitroPlugin(nitro => {
   if (import.meta.prerender) return
   const names = namesIn(process.env.DUNECREST_NAMES)
-  const guard = eventHandler(event => {
+  const guard = eventHandler(async event => {
     const data = event.path.startsWith('/api')
     setResponseHeaders(event, data ? { ...ALWAYS, ...DATA } : ALWAYS)
-    const turned = turnedAway(event.node.req, names)
-    if (!turned) return undefined
+    const network = wayOf(event.node.req) !== undefined
+    const turned = turnedAway(event.node.req, network ? networkNames() : names)
+    if (!turned) {
+      // what is answered at the gate is at its end: h3 looks no further
+      await heldAtTheGate(event.node.req, event.node.res)
+      return undefined
+    }
     setResponseStatus(event, turned.status)
     event.node.req.resume()
     return send(

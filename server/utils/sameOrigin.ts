@@ -14,7 +14,7 @@ export interface Turned {
 }
 
 /** The name of a host without its port, in small letters. */
-const nameOf = (host: string): string => host.toLowerCase().replace(/:\d*$/, '')
+export const bareName = (host: string): string => host.toLowerCase().replace(/:\d*$/, '')
 
 /**
  * Whether a request may come to an answer at all. Only names that this server goes by are answered, so that
@@ -28,7 +28,7 @@ export function turnedAway(
 ): Turned | undefined {
   const { headers, method = 'GET', url = '/' } = request
   const host = headers.host ?? ''
-  const name = nameOf(host)
+  const name = bareName(host)
   if (!LOOPBACK.has(name) && !names.has(name))
     return { status: 421, message: 'Dunecrest is not known by this name here.' }
   const site = headers['sec-fetch-site']
@@ -57,6 +57,6 @@ export const namesIn = (list: string | undefined): ReadonlySet<string> =>
   new Set(
     (list ?? '')
       .split(',')
-      .map(name => nameOf(name.trim()))
+      .map(name => bareName(name.trim()))
       .filter(name => name !== ''),
   )

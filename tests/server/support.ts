@@ -2,6 +2,7 @@ import { afterAll, beforeAll } from 'vitest'
 import type { ChildProcess } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { request } from 'node:http'
+import { request as requestSecurely } from 'node:https'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { freePort, startServer } from '../../scripts/serve.mjs'
@@ -41,10 +42,14 @@ export function dataFolders(): { readonly fresh: () => string; readonly clear: (
 }
 
 /** The built server on a data folder. */
-export async function runServer(folder: string, demo = false): Promise<Running> {
+export async function runServer(
+  folder: string,
+  demo = false,
+  env: Readonly<Record<string, string>> = {},
+): Promise<Running> {
   const port = await freePort(nextPort)
   nextPort = port + 1
-  const { url, child } = await startServer({ port, folder, demo, stdio: 'ignore' })
+  const { url, child } = await startServer({ port, folder, demo, stdio: 'ignore', env })
   return {
     url,
     folder,
@@ -102,6 +107,9 @@ export async function call(url: string, method: string, body?: unknown): Promise
   return { status: response.status, body: text === '' ? {} : (JSON.parse(text) as Answer['body']) }
 }
 
+/** Trusts an authority, whatever name is asked for: names are what some tests try. */
+const trusting = (ca: string) => ({ ca, checkServerIdentity: () => undefined })
+
 export interface RawAnswer {
   readonly status: number
   readonly headers: Readonly<Record<string, string | string[] | undefined>>
@@ -114,22 +122,28 @@ export function raw(
   method: string,
   headers: Readonly<Record<string, string>> = {},
   body?: string | Buffer,
+  /** the authority that vouches for the other side, PEM */ ca?: string,
 ): Promise<RawAnswer> {
   return new Promise((resolve, reject) => {
     const framed =
       body === undefined ? headers : { 'content-length': String(Buffer.byteLength(body)), ...headers }
-    const asked = request(url, { method, headers: framed }, response => {
-      const pieces: Buffer[] = []
-      response.on('data', (piece: Buffer) => void pieces.push(piece))
-      response.on('end', () =>
-        resolve({
-          status: response.statusCode!,
-          headers: response.headers,
-          text: Buffer.concat(pieces).toString('utf8'),
-        }),
-      )
-      response.on('error', reject)
-    })
+    const over = url.startsWith('https:') ? requestSecurely : request
+    const asked = over(
+      url,
+      { method, headers: framed, agent: false, ...(ca ? trusting(ca) : {}) },
+      response => {
+        const pieces: Buffer[] = []
+        response.on('data', (piece: Buffer) => void pieces.push(piece))
+        response.on('end', () =>
+          resolve({
+            status: response.statusCode!,
+            headers: response.headers,
+            text: Buffer.concat(pieces).toString('utf8'),
+          }),
+        )
+        response.on('error', reject)
+      },
+    )
     asked.on('error', reject)
     asked.end(body)
   })

@@ -150,6 +150,7 @@ const COLUMNS: readonly SheetColumn<(typeof lines.value)[number]>[] = [
       </p>
       <UCheckbox v-model="evidence.ignored" label="show the model's own figures" />
       <UButton variant="solid" to="/bank" icon="i-lucide-smartphone">Bank mode</UButton>
+      <UButton to="/take" icon="i-lucide-qr-code">Take it to the bank</UButton>
       <UButton @click="backing = true">Tables, backup, instruments…</UButton>
     </section>
     <p v-if="error ?? evidence.error" class="bad" role="alert">

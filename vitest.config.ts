@@ -8,6 +8,7 @@ const here = (path: string): string => fileURLToPath(new URL(path, import.meta.u
 const MOCKING = [
   'app/compute/client.test.ts',
   'app/features/rods/dayChart.test.ts',
+  'app/sync/changes.test.ts',
   'app/sync/outbox.test.ts',
 ]
 

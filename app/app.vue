@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { NuxtPage, UApp } from '#components'
 import { onNuxtReady, useHead, useToast } from '#imports'
+import { useEventListener, useIntervalFn } from '@vueuse/core'
 import { useSettings } from '~/ui/settings'
 const settings = useSettings()
 useHead({ htmlAttrs: { 'data-theme': () => settings.theme } })
@@ -29,6 +30,30 @@ async function loadNewer(load: (reload: boolean) => Promise<void>): Promise<void
   if (!navigator.serviceWorker.controller) location.reload()
 }
 onNuxtReady(() => setTimeout(() => void keepOnDevice(), LATER_MS))
+
+/** What is taken along is looked over so often, ms. */
+const AGAIN_MS = 10 * 60_000
+/** A device on which the application stands has a copy of all that it needs; without a server nothing is missed. */
+async function takeData(): Promise<void> {
+  if (!navigator.serviceWorker?.controller || !navigator.onLine) return
+  const { takeAlong, takenAlongAt } = await import('~/sync/deviceCopy')
+  const first = takenAlongAt.value === 0
+  try {
+    await takeAlong()
+  } catch {
+    // the server went away meanwhile: what is here stays, and it is tried again
+    return
+  }
+  if (first)
+    toast.add({
+      title: 'Everything is kept on this device.',
+      description: 'From now on it needs no connection.',
+      duration: 8000,
+    })
+}
+onNuxtReady(() => setTimeout(() => void takeData(), 2 * LATER_MS))
+useIntervalFn(() => void takeData(), AGAIN_MS)
+useEventListener('online', () => void takeData())
 </script>
 
 <template>

@@ -3,6 +3,7 @@ import { NuxtLink, UButton, UDropdownMenu, UInput } from '#components'
 import { computed, ref } from 'vue'
 import { useSpread } from './spread'
 import ChoiceField from '~/ui/ChoiceField.vue'
+import SyncState from './SyncState.vue'
 import { nameSchema } from '#schemas/spread'
 import { THEMES, useSettings } from '~/ui/settings'
 import { VIEW_NAMES, viewPath, VIEWS, type SheetView, type Steps } from './useSheetCommands'
@@ -101,6 +102,7 @@ function takeName(event: Event): void {
       <span v-if="nameError" id="name-error" class="error" role="alert">{{ nameError }}</span>
     </span>
     <span class="label state" role="status">{{ state }}</span>
+    <SyncState />
     <UButton
       class="save"
       icon="i-lucide-save"

@@ -30,9 +30,11 @@ export const useEvidence = defineStore('evidence', () => {
 
   async function load(): Promise<void> {
     try {
-      const answer = await ask<EvidenceAnswer>('/api/log/evidence')
-      tallies.value = answer.tallies
-      drops.value = answer.drops
+      const take = (answer: EvidenceAnswer): void => {
+        tallies.value = answer.tallies
+        drops.value = answer.drops
+      }
+      take(await ask<EvidenceAnswer>('/api/log/evidence', 'GET', undefined, { later: take }))
       error.value = undefined
     } catch (failure) {
       error.value = failureText(failure)

@@ -3,6 +3,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { contentShape, type Lane, type Letter, type Spread, type SpreadContent } from '#schemas/spread'
 import { copy, sameData } from '../../shared/data'
+import { onSettled } from '~/sync/changes'
 import { newLane } from './lanes'
 import { starterContent } from './starter'
 
@@ -134,6 +135,11 @@ export const useSpread = defineStore('spread', () => {
       outdated: draft !== undefined && spread !== undefined && draft.revision !== spread.revision,
     }
   }
+
+  // what was kept on this device has come to the server: the next change is made on what is there
+  onSettled('/api/spreads', (id, row) => {
+    if (row && id === saved.value?.id) saved.value = row as Spread
+  })
 
   /** Takes what the server acknowledged as the saved state. */
   function acknowledge(spread: Spread): void {

@@ -5,6 +5,7 @@ import { useSpread } from './spread'
 import type { Spread, SpreadSummary } from '#schemas/spread'
 import { viewPath, type SheetView } from './useSheetCommands'
 import { ServerRefusal } from '~/sync/api'
+import { changeOf } from '~/sync/changes'
 import { newId } from '~/sync/newId'
 
 /**
@@ -39,7 +40,9 @@ export function useKeeping(view: SheetView = 'spread') {
           : await saveNew(asNew && current?.name === spread.name ? `${spread.name} (copy)` : spread.name)
       spread.acknowledge(stored)
       if (current?.id !== stored.id) await router.replace(viewPath(view, stored.id))
-      tell(`Saved: ${stored.name}`)
+      tell(
+        changeOf('/api/spreads', stored.id) ? `Kept on this device: ${stored.name}` : `Saved: ${stored.name}`,
+      )
     } catch (error) {
       explain('Not saved', error)
     } finally {

@@ -3,7 +3,8 @@ import { computed, ref, shallowRef } from 'vue'
 import { useExchange } from './useExchange'
 import type { DocumentContent, DocumentKind, StoredDocument } from '#schemas/spot'
 import { ask } from './api'
-import { keptAt } from './keptAt'
+import { changesLoaded, onSettled, withChanges } from './changes'
+import { keptAt, rowAs } from './keptAt'
 
 /**
  * Spots, trips, baths, kinds of fish, tides and knots broken on the scale as the server holds them. A change is shown once it is acknowledged; a refusal is
@@ -14,7 +15,7 @@ function documentsOf<K extends DocumentKind>(kind: K) {
   const loaded = ref(false)
   const { busy, error, exchange } = useExchange()
   const path = `/api/documents/${kind}`
-  const server = keptAt<StoredDocument<K>, DocumentContent[K]>(path)
+  const server = keptAt<StoredDocument<K>, DocumentContent[K]>(path, { kind })
 
   const put = (made: StoredDocument<K>): StoredDocument<K> => {
     list.value = list.value.some(d => d.id === made.id)
@@ -25,7 +26,10 @@ function documentsOf<K extends DocumentKind>(kind: K) {
 
   const load = (): Promise<void> =>
     exchange(async () => {
-      list.value = (await ask<{ documents: StoredDocument<K>[] }>(path)).documents
+      const take = ({ documents }: { documents: StoredDocument<K>[] }): void =>
+        void (list.value = withChanges(path, documents, rowAs<StoredDocument<K>>({ kind })))
+      await changesLoaded()
+      take(await ask<{ documents: StoredDocument<K>[] }>(path, 'GET', undefined, { later: take }))
       loaded.value = true
     }).then(() => undefined)
   const add = (name: string, content: DocumentContent[K]): Promise<StoredDocument<K> | undefined> =>
@@ -44,6 +48,12 @@ function documentsOf<K extends DocumentKind>(kind: K) {
     }).then(done => done ?? false)
   const restore = (id: string): Promise<StoredDocument<K> | undefined> =>
     exchange(async () => put(await server.restore(id)))
+
+  // what went to the server comes back with its revision, what was settled otherwise with what it is
+  onSettled(path, (id, row) => {
+    if (row) put(row as StoredDocument<K>)
+    else list.value = list.value.filter(d => d.id !== id)
+  })
 
   return {
     list,

@@ -14,6 +14,8 @@ import {
   type AsideEntry,
   type Sent,
 } from './outbox'
+import { changesLoaded, waiting } from './changes'
+import { sendChangesInTurn } from './sendInTurn'
 import { copy } from '../../shared/data'
 import { failureText } from '#words/failureText'
 
@@ -42,9 +44,23 @@ export const useOutbox = defineStore('outbox', () => {
   const cannotKeep = ref<string>()
   const conflicts = ref(0)
   const clockAheadMs = ref(0)
+  /** changes of box, spots, spreads and the like that the server does not have yet, but those that wait for a person */
+  const changes = computed(
+    () => [...waiting.values()].filter(c => c.theirs === undefined && c.why === undefined).length,
+  )
+  /** changes that wait for a person: both sides changed the same, or the server will not have it */
+  const unsettled = computed(() =>
+    [...waiting.values()].filter(c => c.theirs !== undefined || c.why !== undefined),
+  )
+
   /** everything that was logged here is acknowledged */
   const settled = computed(
-    () => loaded.value && left.value === 0 && unkept.value.length === 0 && keeping.value === 0,
+    () =>
+      loaded.value &&
+      changes.value === 0 &&
+      left.value === 0 &&
+      unkept.value.length === 0 &&
+      keeping.value === 0,
   )
   const clockIsOff = computed(() => Math.abs(clockAheadMs.value) > CLOCK_MS)
 
@@ -109,8 +125,9 @@ export const useOutbox = defineStore('outbox', () => {
       conflicts: [],
       error: failureText(failure),
     }))
-    const sent =
-      waits.error === undefined && unkeptError !== undefined ? { ...waits, error: unkeptError } : waits
+    const changesError = await sendChangesInTurn().catch(failureText)
+    const error = waits.error ?? unkeptError ?? changesError
+    const sent = error === undefined ? waits : { ...waits, error }
     conflicts.value += sent.conflicts.length
     if (sent.clockAheadMs !== undefined) clockAheadMs.value = sent.clockAheadMs
     trouble.value = sent.error
@@ -139,7 +156,9 @@ export const useOutbox = defineStore('outbox', () => {
     ...aside.value.map(a => a.entry),
   ]
 
-  void look().then(() => (left.value > 0 ? send() : undefined))
+  void Promise.all([look(), changesLoaded()]).then(() =>
+    left.value > 0 || changes.value > 0 ? send() : undefined,
+  )
   if (typeof window !== 'undefined') {
     onOutboxChange(() => void look())
     window.addEventListener('online', () => {
@@ -149,6 +168,8 @@ export const useOutbox = defineStore('outbox', () => {
   }
   return {
     left,
+    changes,
+    unsettled,
     aside,
     unkept,
     keeping,

@@ -19,7 +19,14 @@ const columns = {
   photographed: sql<boolean>`${boxItems.photo} is not null`,
 } as const
 
-const asColumns = ({ details, ...item }: ItemInput) => ({ ...item, kind: details.kind, details })
+/** A thing to be put in; `id` where the device that asks made one. */
+export type NewItem = ItemInput & { readonly id?: string | undefined }
+const asColumns = ({ details, id, ...item }: NewItem) => ({
+  ...(id ? { id } : {}),
+  ...item,
+  kind: details.kind,
+  details,
+})
 
 export const keptItems = keeping<BoxItem, ReturnType<typeof asColumns>>(boxItems, columns)
 
@@ -27,7 +34,7 @@ export const keptItems = keeping<BoxItem, ReturnType<typeof asColumns>>(boxItems
 export const listItems = (db: Database): Promise<BoxItem[]> => keptItems.list(db, [asc(boxItems.position)])
 
 /** Puts things in, all of them or, where one cannot be written, none. */
-export const insertItems = (db: Database, items: readonly ItemInput[]): Promise<BoxItem[]> =>
+export const insertItems = (db: Database, items: readonly NewItem[]): Promise<BoxItem[]> =>
   keptItems.insert(db, items.map(asColumns))
 
 export interface ItemChange {

@@ -5,7 +5,7 @@ import * as repository from '../repositories/box'
 import { Refused } from './refused'
 
 export const allItems = (): Promise<BoxItem[]> => repository.listItems(database())
-export const addItems = (items: readonly ItemInput[]): Promise<BoxItem[]> =>
+export const addItems = (items: readonly repository.NewItem[]): Promise<BoxItem[]> =>
   repository.insertItems(database(), items)
 
 /** @throws Refused 409 when one of them was changed or deleted since; nothing is changed then */

@@ -161,8 +161,9 @@ export const MOST_ITEMS = 10_000
 const ids = z.array(field.id).min(1).max(MOST_ITEMS)
 
 export const addItemsSchema = z.strictObject({
+  /** under ids of the device's own, where it made some: what is there under one already is left as it is */
   items: z
-    .array(itemSchema)
+    .array(itemSchema.extend({ id: field.id.optional() }))
     .min(1)
     .max(MOST_ITEMS, { error: `${MOST_ITEMS} things at most in one go.` }),
 })

@@ -32,7 +32,8 @@ export default defineNuxtConfig({
       meta: [{ name: 'description', content: 'Which rig, what size, what weight, and why.' }],
       link: [
         { rel: 'icon', type: 'image/svg+xml', href: '/favicon.svg' },
-        { rel: 'manifest', href: '/manifest.webmanifest' },
+        // over the network it is given to paired devices alone
+        { rel: 'manifest', href: '/manifest.webmanifest', crossorigin: 'use-credentials' },
       ],
     },
   },

@@ -9,7 +9,8 @@ import {
   type Measure,
   type Tally,
 } from '#core'
-import type { CountedKind, LogKind, TallyRow } from '#schemas/log'
+import type { CountedKind, LogEntry, LogKind, TallyRow } from '#schemas/log'
+import { weightText, type UnitSystem } from './units'
 
 /** What was tapped, as an angler says it. */
 export const LOG_KIND_WORDS: Readonly<Record<LogKind, string>> = {
@@ -32,6 +33,26 @@ export const LOG_KIND_WORDS: Readonly<Record<LogKind, string>> = {
   void: 'taken back',
   end: 'ended',
 }
+
+/** An entry as a line of what was tapped: the rod, what happened, with a change of weight what it was before. */
+export function entryText(
+  { kind, rod, data }: Pick<LogEntry, 'kind' | 'rod' | 'data'>,
+  beforeKg: number | undefined,
+  system: UnitSystem,
+): string {
+  const what = LOG_KIND_WORDS[kind]
+  const who = rod && kind !== 'start' && kind !== 'end' ? `${rod}: ` : ''
+  if (kind === 'start') return `at ${data?.place ?? 'the water'}`
+  if (kind === 'note') return `note: ${data?.text ?? ''}`
+  if (kind !== 'rod' || !data?.rig) return `${who}${what}`
+  const now = weightText(data.rig.weightKg, system)
+  if (data.weightKg === undefined) return `${who}${data.rig.weightKg > 0 ? now : 'no weight'}`
+  return `${who}${beforeKg === undefined ? '' : `${weightText(beforeKg, system)} → `}${now}`
+}
+
+/** "2 h 10 min". */
+export const minutesText = (minutes: number): string =>
+  minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${minutes % 60} min`
 
 /** A tally in words and shares. */
 export interface TallyLine {

@@ -248,10 +248,10 @@ function takeName(event: Event): void {
 @media (max-width: 639px) {
   .bar {
     display: grid;
-    grid-template-columns: auto minmax(0, 1fr) auto auto;
+    grid-template-columns: auto minmax(0, 1fr) auto auto auto;
     gap: 6px;
   }
-  .bar > :not(.mark, .name, .save, .phone, .views) {
+  .bar > :not(.mark, .name, .sync, .save, .phone, .views) {
     display: none;
   }
   /* within the thumb's reach, all of them at once */

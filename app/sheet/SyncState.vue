@@ -55,4 +55,9 @@ function show(): void {
 .waits :deep(button) {
   color: var(--shell);
 }
+@media (max-width: 639px) {
+  .words {
+    display: none;
+  }
+}
 </style>

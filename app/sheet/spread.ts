@@ -1,4 +1,9 @@
-import { useEventListener, useManualRefHistory, type UseRefHistoryRecord } from '@vueuse/core'
+import {
+  useEventListener,
+  useLocalStorage,
+  useManualRefHistory,
+  type UseRefHistoryRecord,
+} from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { contentShape, type Lane, type Letter, type Spread, type SpreadContent } from '#schemas/spread'
@@ -33,6 +38,8 @@ export const useSpread = defineStore('spread', () => {
   const name = ref(UNNAMED)
   const saved = shallowRef<Spread>()
   const picked = ref<Letter>()
+  /** the spread that was last on the sheet of this device; none where it was one without a name */
+  const lastId = useLocalStorage('dunecrest.sheet', '')
   /** a spread, or a fresh sheet, has been laid out since the page was loaded */
   const opened = ref(false)
   const history = useManualRefHistory<SpreadContent, SpreadContent>(content, { clone: copy, capacity: 200 })
@@ -119,6 +126,7 @@ export const useSpread = defineStore('spread', () => {
     const draft = readDraft(spread?.id)
     opened.value = true
     saved.value = spread
+    lastId.value = spread?.id ?? ''
     content.value = copy(draft?.content ?? spread?.content ?? starterContent())
     name.value = draft?.name ?? spread?.name ?? UNNAMED
     picked.value = undefined
@@ -145,6 +153,7 @@ export const useSpread = defineStore('spread', () => {
   function acknowledge(spread: Spread): void {
     localStorage.removeItem(draftKey(saved.value?.id))
     saved.value = spread
+    lastId.value = spread.id
     name.value = spread.name
     keepDraft()
   }
@@ -175,6 +184,7 @@ export const useSpread = defineStore('spread', () => {
     saved,
     picked,
     opened,
+    lastId,
     changed,
     unkept,
     edit,

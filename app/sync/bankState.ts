@@ -1,10 +1,12 @@
-import { createStore, get, update, type UseStore } from 'idb-keyval'
+import { createStore, get, set, update, type UseStore } from 'idb-keyval'
 import { copy } from '../../shared/data'
 
 /** What bank mode is doing, on this device and for all its tabs, so that closing the page loses nothing. */
 let store: UseStore | undefined
 const place = (): UseStore => (store ??= createStore('dunecrest-bank', 'state'))
 const KEY = 'now'
+/** The session that was ended last, to be opened again. */
+const ENDED = 'ended'
 
 let news: BroadcastChannel | undefined
 const channel = (): BroadcastChannel | undefined =>
@@ -19,6 +21,12 @@ export function onBankChange(run: () => void): () => void {
 
 export const readBank = async <T>(): Promise<T | undefined> =>
   (await get<T | null>(KEY, place())) ?? undefined
+
+/** The session that was ended last on this device. */
+export const readEnded = async <T>(): Promise<T | undefined> =>
+  (await get<T | null>(ENDED, place())) ?? undefined
+export const keepEnded = (ended: object | undefined): Promise<void> =>
+  set(ENDED, ended === undefined ? null : copy(ended), place())
 
 /**
  * Changes what is going on, from what is there at that moment, whichever tab put it there.

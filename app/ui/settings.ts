@@ -10,6 +10,11 @@ export const CARD_MM = [85.6, 53.98] as const
 /** CSS pixels per millimetre of a screen that keeps to the standard, and what can be set. */
 export const USUAL_PX_PER_MM = 96 / 25.4
 export const PX_PER_MM_RANGE = [2, 9] as const
+/** The hand that holds the phone at the water, and how large things are there. */
+export const HANDS = ['right', 'left'] as const
+export const SIZES = ['usual', 'larger'] as const
+type Hand = (typeof HANDS)[number]
+type Size = (typeof SIZES)[number]
 export type Theme = (typeof THEMES)[number]
 
 /** How this browser likes to show things; kept on this device. */
@@ -36,10 +41,14 @@ export const useSettings = defineStore('settings', () => {
   if (!UTILITY_IDS.includes(utility.value)) utility.value = USUAL_UTILITY.id
   if (!(bitesPerHour.value > 0)) bitesPerHour.value = USUAL_UTILITY.bitesPerHour
   if (!(rigWorth.value >= 0)) rigWorth.value = USUAL_UTILITY.rigWorth
+  const hand = useLocalStorage<Hand>('dunecrest.hand', 'right')
+  const size = useLocalStorage<Size>('dunecrest.size', 'usual')
+  if (!HANDS.includes(hand.value)) hand.value = 'right'
+  if (!SIZES.includes(size.value)) size.value = 'usual'
   const units = computed(() => UNITS[system.value])
   watchEffect(() => {
     document.documentElement.dataset.theme = theme.value
     document.documentElement.classList.toggle('dark', theme.value === 'dusk')
   })
-  return { system, theme, units, pxPerMm, calibrated, utility, bitesPerHour, rigWorth }
+  return { system, theme, hand, size, units, pxPerMm, calibrated, utility, bitesPerHour, rigWorth }
 })

@@ -97,6 +97,8 @@ function sendPage(request: IncomingMessage, response: ServerResponse, status: nu
   const cert = authorityCertificate()
   response.writeHead(status, {
     'content-type': 'text/html; charset=utf-8',
+    // the same page over plain http looks whether this one can be reached: there is nothing in it to read
+    'cross-origin-resource-policy': 'cross-origin',
     'cache-control': 'no-store',
     'content-security-policy': `default-src 'none'; script-src 'nonce-${nonce}'; style-src 'nonce-${nonce}'; connect-src 'self' https://${request.headers.host}; base-uri 'none'; form-action 'none'; frame-ancestors 'none'`,
   })

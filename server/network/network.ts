@@ -32,7 +32,7 @@ const settingsFile = (): string => join(folder(), 'open')
 export const knownDevices = (): Devices => (devices ??= devicesIn(folder()))
 
 /** Names and addresses that this machine goes by on the network, the ones people type first. */
-export function namesHere(): string[] {
+function namesHere(): string[] {
   const addresses = Object.values(networkInterfaces())
     .flatMap(list => list ?? [])
     .filter(({ internal, family }) => !internal && family === 'IPv4')
@@ -58,7 +58,7 @@ export async function offerNetwork(listener: RequestListener): Promise<void> {
 }
 
 /** Opens the network's door; done twice it is done once. What stands in the way is told by `networkNow`. */
-export async function openNetwork(): Promise<void> {
+async function openNetwork(): Promise<void> {
   if (open || !answer) return
   trouble = undefined
   const port = Number(process.env.DUNECREST_LAN_PORT ?? PORT)
@@ -66,7 +66,9 @@ export async function openNetwork(): Promise<void> {
     const names = namesHere()
     const own = ownCertificate()
     const authority = own ? undefined : await authorityIn(folder())
-    const pair = own ?? (await certificateFor(authority!, names))
+    const made = own ?? (await certificateFor(authority!, names))
+    // with the one that vouches for it, so that a device can see whom it is asked to trust
+    const pair = authority ? { ...made, cert: `${made.cert}\n${authority.cert}` } : made
     const door = await openDoor(answer, pair, process.env.DUNECREST_NETWORK_HOST ?? '0.0.0.0', port)
     open = { door, names, ...(authority ? { authority } : {}) }
     console.log(`On the network at ${addressesOf(open).join(' and ')}; devices are paired first.`)

@@ -98,6 +98,7 @@ test("two tabs share one session: neither loses the other's taps, and one that w
   await expect(cast(other)).toContainText('10')
   await expect.poll(() => casts(sheet)).toBe(before + 10)
   await page.getByRole('button', { name: 'End', exact: true }).click()
+  await page.getByRole('button', { name: 'End it' }).click()
   await expect(other.getByText('This session was ended in another tab.')).toBeVisible()
   await expect(cast(other)).toHaveCount(0)
   await other.reload()

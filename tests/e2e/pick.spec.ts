@@ -114,7 +114,7 @@ test('a trip: rods for its stops, weights that follow the tide, countdown, packi
   await expect(rods.first()).toHaveAttribute('aria-pressed', 'true')
   expect(await rods.count()).toBeGreaterThanOrEqual(2)
   await page.getByRole('button', { name: /^Cast/ }).click()
-  const here = page.locator('footer .here')
+  const here = page.locator('.here')
   await expect(here).toContainText('Eelgrass flat')
   await here.click()
   await page.getByRole('navigation', { name: 'Spot' }).getByRole('button').nth(1).click()
@@ -132,6 +132,7 @@ test('a trip: rods for its stops, weights that follow the tide, countdown, packi
   const places = entries.filter(e => e.kind === 'cast').map(e => e.placeKey)
   expect(new Set(places).size).toBe(2)
   await page.getByRole('button', { name: 'End', exact: true }).click()
+  await page.getByRole('button', { name: 'End it' }).click()
 })
 
 test('spots: from the sheet, renamed, deleted and back, out as GPX and in again', async ({ sheet, page }) => {

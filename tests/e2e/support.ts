@@ -101,10 +101,10 @@ export class Sheet {
   }
 
   /** Waits until the whole application is kept on the device. */
-  async standsOnDevice(): Promise<void> {
+  async standsOnDevice(timeout = 20_000): Promise<void> {
     await expect
       .poll(() => this.page.evaluate(async () => (await navigator.serviceWorker.ready).active?.state), {
-        timeout: 20_000,
+        timeout,
       })
       .toBe('activated')
   }

@@ -1,25 +1,35 @@
 <script setup lang="ts">
-import { NuxtLink, UButton, UIcon, UInput } from '#components'
+import { NuxtLink, UButton, UIcon, UInput, UModal } from '#components'
 import { useHead } from '#imports'
-import { useEventListener } from '@vueuse/core'
-import { computed, onMounted, ref, shallowRef } from 'vue'
-import { useBank } from './useBank'
-import { useOutbox } from '~/sync/outboxStore'
-import { useSettings } from '~/ui/settings'
-import { useSpread } from '~/sheet/spread'
+import { useEventListener, useWakeLock } from '@vueuse/core'
+import { computed, onMounted, ref, watch } from 'vue'
+import { useBank, type Readings } from './useBank'
+import BankBegin from './BankBegin.vue'
+import BankCard from './BankCard.vue'
+import BankCount from './BankCount.vue'
+import BankHistory from './BankHistory.vue'
+import BankSettings from './BankSettings.vue'
+import BankSummary from './BankSummary.vue'
+import { depthOf, type BankStart } from './bankStart'
 import AsideEntries from '~/sheet/AsideEntries.vue'
-import { FAMILIES, harmonicTide, simulatedWeather, stepWeight } from '#core'
-import type { LogKind } from '#schemas/log'
-import type { Spread } from '#schemas/spread'
-import type { StoredDocument } from '#schemas/spot'
-import type { Readings } from './useBank'
-import { fromSheet, fromTrip, type BankStart } from './bankStart'
+import SyncState from '~/sheet/SyncState.vue'
+import { useEvaluation } from '~/sheet/useEvaluation'
+import { useEvidence } from '~/sheet/evidence'
+import { useKeeping } from '~/sheet/useKeeping'
+import { useSpread } from '~/sheet/spread'
 import { ask } from '~/sync/api'
+import { useTides } from '~/sync/documents'
+import { useOutbox } from '~/sync/outboxStore'
 import { saveText } from '~/ui/card'
+import { useSettings } from '~/ui/settings'
+import { FAMILIES, simulatedWeather, stepWeight, tideOf } from '#core'
+import type { LogKind } from '#schemas/log'
+import { LETTERS, type Lane, type SpreadContent } from '#schemas/spread'
 import { LOG_KIND_WORDS } from '#words/logWords'
 import { failureText } from '#words/failureText'
 import { weightText, withUnit } from '#words/units'
 import { logCsv } from '../../../shared/logTable'
+import { ownTideOf, tideAt } from '../../../shared/tide'
 
 /**
  * Bank mode: one hand, bright sun, big targets. Every tap is kept on the phone first; the page opens without
@@ -28,11 +38,16 @@ import { logCsv } from '../../../shared/logTable'
 const settings = useSettings()
 const spread = useSpread()
 const outbox = useOutbox()
+const tides = useTides()
+const evidence = useEvidence()
+const keeping = useKeeping('spread')
 const {
   bank,
+  ended,
   loaded,
   elsewhere,
   online,
+  standing,
   hand,
   water,
   lastTap: last,
@@ -44,34 +59,49 @@ const {
   takeRod,
   changeWeight,
   end,
+  reopen,
 } = useBank()
-const saved = ref<readonly { id: string; name: string }[]>([])
-const trips = shallowRef<readonly StoredDocument<'trip'>[]>([])
 const asked = ref<string>()
 /** what the last tap asks next: what came of a snag, or what a lost touch shows */
 const asks = ref<'snag' | 'touch'>()
 const noting = ref(false)
 const said = ref('')
+const showing = ref<'ending' | 'card' | 'history' | 'settings'>()
+const shows = (what: NonNullable<typeof showing.value>) =>
+  computed({
+    get: () => showing.value === what,
+    set: open => void (showing.value = open ? what : undefined),
+  })
+const [ending, card, history, setting] = [shows('ending'), shows('card'), shows('history'), shows('settings')]
 useHead({ title: 'Bank · Dunecrest' })
 onMounted(async () => {
-  try {
-    saved.value = (await ask<{ spreads: { id: string; name: string }[] }>('/api/spreads')).spreads
-    trips.value = (
-      await ask<{ documents: StoredDocument<'trip'>[] }>('/api/documents/trip')
-    ).documents.filter(t => t.content.tied)
-  } catch (error) {
-    asked.value = failureText(error)
-  }
+  void tides.load()
+  if (!evidence.loaded) void evidence.load()
+  // opened by its address there is no sheet yet: the one that was last worked on is laid out
+  if (!spread.opened) asked.value = await keeping.open(spread.lastId || undefined)
 })
+
+/** The screen stays on while a session is under way. */
+const wake = useWakeLock()
+watch(
+  () => bank.value !== undefined,
+  on => void (on ? wake.request('screen') : wake.release()).catch(() => undefined),
+)
+
 /** Longest wait for the sounder, ms: the taps must not wait for it. */
 const SOUNDER_MS = 1500
+/** The tide of the trip, or of one's own the one that knows the moment, or the stand-in's. */
+const tideNow = computed(() => {
+  const own = bank.value?.tideId ? tides.byId.get(bank.value.tideId) : undefined
+  return own ? tideOf(ownTideOf(own)) : tideAt(tides.list)(Date.now())
+})
 /**
- * Filled in from the stand-ins, as real instruments would; depth and temperature from the sounder where it is
+ * Filled in from tide and stand-ins, as real instruments would; depth and temperature from the sounder where it is
  * on and can be reached.
  */
 async function readings(): Promise<Readings> {
   const sky = {
-    tideM: harmonicTide('simulated').heightM(Date.now()),
+    tideM: tideNow.value.heightM(Date.now()),
     windMS: simulatedWeather('simulated').at(Date.now()).windMS,
   }
   const heard = await Promise.race([
@@ -83,32 +113,45 @@ async function readings(): Promise<Readings> {
   ])
   return { ...sky, ...heard }
 }
-async function begin(what: () => BankStart | Promise<BankStart>): Promise<void> {
+async function begin(what: BankStart): Promise<void> {
   try {
-    const { rods, stops } = await what()
-    await start(rods, stops, await readings())
+    await start(what, await readings())
     asked.value = undefined
   } catch (error) {
     asked.value = failureText(error)
   }
 }
-const onTrip = async (trip: StoredDocument<'trip'>): Promise<BankStart> =>
-  fromTrip(
-    trip,
-    new Map(
-      (await ask<{ documents: StoredDocument<'spot'>[] }>('/api/documents/spot')).documents.map(s => [
-        s.id,
-        s,
-      ]),
-    ),
-  )
-const onSpread = async (id: string): Promise<BankStart> =>
-  fromSheet((await ask<Spread>(`/api/spreads/${id}`)).content)
 const moving = ref(false)
-async function moveOn(stop: number): Promise<void> {
+const called = ref('')
+watch(moving, () => (called.value = water.value?.place ?? ''))
+async function moveOn(stop: number, place?: string): Promise<void> {
   moving.value = false
-  if (stop !== bank.value?.stop) await arrive(stop, await readings())
+  if (stop !== bank.value?.stop || place) await arrive(stop, await readings(), place)
 }
+function callIt(): void {
+  const name = called.value.trim()
+  if (bank.value && name !== '' && name !== water.value?.place) void moveOn(bank.value.stop, name)
+  else moving.value = false
+}
+
+/** The rod in hand as a sheet of one rig, for its figures. */
+const USUAL_LINE: SpreadContent['line'] = { kind: 'braid', strengthN: 67 }
+const sheet = computed<SpreadContent | undefined>(() => {
+  const [now, here] = [bank.value, water.value]
+  if (!now || !here || !hand.value) return undefined
+  const { datum: _, ...place } = here
+  const { bait, rig } = hand.value
+  return {
+    water: place,
+    line: USUAL_LINE,
+    ...now.on,
+    bait: bait as SpreadContent['bait'],
+    lanes: [{ letter: LETTERS[0]!, ...rig } as Lane],
+  }
+})
+const { outcomes } = useEvaluation(() => sheet.value)
+const outcome = computed(() => outcomes.value.get(LETTERS[0]!))
+
 const TAPS = [
   ['cast', 'Cast'],
   ['bump', 'Touch only'],
@@ -136,6 +179,16 @@ async function note(): Promise<void> {
 }
 const weigh = (direction: 1 | -1): void => {
   if (hand.value) void changeWeight(stepWeight(settings.units.ladderKg, hand.value.rig.weightKg, direction))
+}
+/** The rod in hand pressed again shows its card. */
+function take(letter: string): void {
+  if (letter === bank.value?.rod) card.value = true
+  else void takeRod(letter)
+}
+async function endIt(): Promise<void> {
+  ending.value = false
+  asks.value = undefined
+  await end()
 }
 /** Where everything that was tapped is, as far as it is known. */
 const waits = computed(() => {
@@ -165,13 +218,13 @@ useEventListener('beforeunload', event => outbox.unkept.length > 0 && event.prev
 </script>
 
 <template>
-  <main class="bank">
+  <main class="bank" :class="[settings.hand, settings.size]">
     <header>
       <NuxtLink to="/log" class="mark figure" aria-label="Back to the log">Dunecrest</NuxtLink>
       <span class="state" role="status" :class="{ off: !outbox.settled || outbox.aside.length > 0 }"
         ><UIcon :name="online ? 'i-lucide-wifi' : 'i-lucide-wifi-off'" /> {{ waits }}</span
       >
-      <UButton v-if="outbox.left > 0" variant="ghost" class="small" @click="outbox.send(true)">Send</UButton>
+      <SyncState />
     </header>
     <p v-if="outbox.trouble && online && outbox.left > 0" class="bad" role="alert">
       {{ outbox.trouble }} Nothing is lost: it stays on this phone.
@@ -192,31 +245,14 @@ useEventListener('beforeunload', event => outbox.unkept.length > 0 && event.prev
     <p v-if="outbox.clockIsOff" class="bad" role="alert">{{ clockWords }}</p>
     <p v-if="elsewhere" class="bad" role="status">{{ elsewhere }}</p>
     <p v-if="!loaded" class="label">Opening…</p>
-    <section v-else-if="!bank" class="begin" aria-label="Begin">
-      <h1>Begin a session</h1>
-      <p v-if="asked" class="bad" role="alert">{{ asked }}</p>
-      <UButton variant="solid" class="big" @click="begin(() => fromSheet(spread.content))">
-        With the rigs on the sheet
-      </UButton>
-      <template v-if="trips.length > 0"
-        ><h2>The rods of a trip</h2>
-        <UButton v-for="t in trips" :key="t.id" variant="ghost" class="big" @click="begin(() => onTrip(t))">
-          {{ t.name }}
-        </UButton></template
-      >
-      <template v-if="saved.length > 0"
-        ><h2>A saved spread</h2>
-        <UButton
-          v-for="s in saved"
-          :key="s.id"
-          variant="ghost"
-          class="big"
-          @click="begin(() => onSpread(s.id))"
-        >
-          {{ s.name }}
-        </UButton></template
-      >
-    </section>
+    <BankBegin
+      v-else-if="!bank"
+      class="begin"
+      :ended="ended"
+      :problem="asked"
+      @begin="begin"
+      @reopen="reopen()"
+    />
     <template v-else>
       <h1 class="visually-hidden">On the bank: {{ water?.place || 'here' }}</h1>
       <nav class="rods" aria-label="Rod in hand">
@@ -226,7 +262,7 @@ useEventListener('beforeunload', event => outbox.unkept.length > 0 && event.prev
           variant="ghost"
           :class="`lane-${r.letter}`"
           :aria-pressed="r.letter === bank.rod"
-          @click="takeRod(r.letter)"
+          @click="take(r.letter)"
         >
           <b class="figure">{{ r.letter }}</b> {{ FAMILIES[r.rig.family].shortName }}
         </UButton>
@@ -240,19 +276,21 @@ useEventListener('beforeunload', event => outbox.unkept.length > 0 && event.prev
           ><UButton variant="ghost" class="step" aria-label="Heavier" @click="weigh(1)">+</UButton></template
         ><UButton variant="ghost" class="step wide" @click="tap('reskin')">Re-skin</UButton>
       </p>
+      <BankCount :outcome="outcome" :zone="water?.zone" />
       <section class="taps" aria-label="Log">
         <UButton v-for="[kind, name] in TAPS" :key="kind" variant="ghost" :class="kind" @click="tap(kind)">
           {{ name }} <b class="figure">{{ counts[kind] ?? 0 }}</b>
         </UButton>
       </section>
-      <p v-if="asks === 'snag'" class="next">
-        <UButton variant="ghost" class="big" @click="tap('freed')">Freed</UButton
-        ><UButton variant="ghost" class="big" @click="tap('lost')">Rig lost</UButton>
-      </p>
-      <p v-else-if="asks === 'touch'" class="next">
-        <UButton v-for="[kind, name] in SEEN" :key="kind" variant="ghost" class="big" @click="tap(kind)">
-          {{ name }}
-        </UButton>
+      <p class="next">
+        <template v-if="asks === 'snag'"
+          ><UButton variant="ghost" class="big" @click="tap('freed')">Freed</UButton
+          ><UButton variant="ghost" class="big" @click="tap('lost')">Rig lost</UButton></template
+        ><template v-else-if="asks === 'touch'"
+          ><UButton v-for="[kind, name] in SEEN" :key="kind" variant="ghost" class="big" @click="tap(kind)">
+            {{ name }}
+          </UButton></template
+        ><span v-else class="label">What came of a snag or a lost touch is asked here.</span>
       </p>
       <p class="last">
         <span role="status" aria-label="Last tap">{{
@@ -278,33 +316,58 @@ useEventListener('beforeunload', event => outbox.unkept.length > 0 && event.prev
         </UButton>
       </form>
       <nav v-if="moving" class="begin" aria-label="Spot">
-        <UButton
-          v-for="(s, i) in bank.stops"
-          :key="i"
-          variant="ghost"
-          class="big"
-          :aria-pressed="i === bank.stop"
-          @click="moveOn(i)"
-        >
-          {{ s.place }}
-        </UButton>
+        <form class="note" @submit.prevent="callIt()">
+          <UInput v-model="called" aria-label="Name of this place" maxlength="80" /><UButton
+            variant="ghost"
+            type="submit"
+            class="big"
+            >Call it so</UButton
+          >
+        </form>
+        <template v-if="bank.stops.length > 1">
+          <UButton
+            v-for="(s, i) in bank.stops"
+            :key="i"
+            variant="ghost"
+            class="big"
+            :aria-pressed="i === bank.stop"
+            @click="moveOn(i)"
+          >
+            {{ s.place }}
+          </UButton>
+        </template>
       </nav>
+      <UButton variant="ghost" class="here" :aria-expanded="moving" @click="moving = !moving">
+        <template v-if="water"
+          ><span data-own>{{ water.place || 'here' }}</span
+          >, {{ withUnit(depthOf(water, undefined), settings.units.depth) }},
+          {{ withUnit(water.temperatureC, settings.units.temperature) }} ▾</template
+        >
+        <small>{{
+          tideNow.simulated ? 'tide and wind simulated' : `tide by ${tideNow.name}, wind simulated`
+        }}</small>
+      </UButton>
       <footer>
         <UButton variant="ghost" class="small" @click="noting = !noting">Note</UButton
-        ><component
-          :is="bank.stops.length > 1 ? 'button' : 'span'"
-          class="label here"
-          :type="bank.stops.length > 1 ? 'button' : undefined"
-          :aria-expanded="bank.stops.length > 1 ? moving : undefined"
-          @click="moving = bank.stops.length > 1 && !moving"
-          ><template v-if="water"
-            >{{ water.place || 'here' }}, {{ withUnit(water.depthM, settings.units.depth) }},
-            {{ withUnit(water.temperatureC, settings.units.temperature)
-            }}{{ bank.stops.length > 1 ? ' ▾' : '' }}</template
-          >; tide and wind simulated</component
-        ><UButton variant="ghost" class="small" @click="end()">End</UButton>
+        ><UButton variant="ghost" class="small" @click="history = true">History</UButton
+        ><UButton variant="ghost" class="small" aria-label="Hand, size, theme" @click="setting = true"
+          >Aa</UButton
+        ><UButton variant="ghost" class="small" @click="ending = true">End</UButton>
       </footer>
+      <BankCard v-if="hand" v-model:open="card" :rod="hand" :outcome="outcome" />
+      <BankHistory v-model:open="history" :log="standing" />
+      <UModal v-model:open="ending" title="End this session?">
+        <template #body>
+          <BankSummary :log="bank.log" />
+          <div class="ends">
+            <UButton variant="solid" class="big" @click="endIt()">End it</UButton
+            ><UButton class="big" @click="ending = false">Go on</UButton>
+          </div>
+          <p class="label">It can be opened again from the page that follows.</p>
+        </template>
+      </UModal>
     </template>
+    <BankSettings v-model:open="setting" />
     <AsideEntries />
   </main>
 </template>
@@ -352,11 +415,44 @@ header {
   background: var(--ink);
   color: var(--paper);
 }
-button.here {
-  min-height: 48px;
-  justify-content: flex-start;
+.here {
+  min-height: 56px;
   text-align: left;
   text-decoration: underline;
+}
+.here small {
+  text-decoration: none;
+}
+.left .hand,
+.left .last,
+.left :deep(.count) {
+  flex-direction: row-reverse;
+}
+/* the far column changes sides with the hand */
+.left .taps {
+  direction: rtl;
+}
+.left .taps > * {
+  direction: ltr;
+}
+.larger {
+  font-size: 21px;
+}
+.larger .taps button {
+  font-size: 31px;
+}
+.larger .taps b {
+  font-size: 36px;
+}
+.larger .hand,
+.larger .last {
+  font-size: 22px;
+}
+.ends {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 10px;
+  margin-top: 16px;
 }
 h1 {
   font-size: 26px;
@@ -375,7 +471,8 @@ h1 {
   gap: 8px;
 }
 .small {
-  min-height: 48px;
+  min-height: 56px;
+  min-width: 56px;
   padding: 4px 14px;
   border: 1px solid var(--hair-strong);
   border-radius: 2px;
@@ -426,20 +523,21 @@ h1 {
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 8px;
-  min-height: 330px;
+  min-height: 280px;
 }
 .taps button {
-  min-height: 92px;
+  min-height: 74px;
   border: 2px solid var(--ink);
   border-radius: 2px;
-  font-size: 26px;
+  font-size: 24px;
+  line-height: 1.05;
   font-weight: 600;
   display: grid;
   place-content: center;
   justify-items: center;
 }
 .taps b {
-  font-size: 30px;
+  font-size: 28px;
 }
 .taps .cast {
   grid-column: 1 / 3;
@@ -459,6 +557,8 @@ h1 {
   grid-column: 1 / 3;
 }
 .next {
+  min-height: 62px;
+  align-items: center;
   display: grid;
   grid-auto-flow: column;
   grid-auto-columns: 1fr;

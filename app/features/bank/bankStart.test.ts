@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { reactive } from 'vue'
 import { DEMO_SPOTS } from '../../../demo/spots'
 import type { StoredDocument, TripContent } from '#schemas/spot'
-import { fromSheet, fromTrip } from './bankStart'
+import { depthOf, fromSheet, fromTrip } from './bankStart'
 import { starterContent } from '~/sheet/starter'
 
 const spots = new Map(
@@ -43,6 +43,17 @@ describe('what a day on the bank begins with', () => {
       cover: DEMO_SPOTS[0]!.content.cover,
     })
     expect(stops[0]!.place).toContain(DEMO_SPOTS[0]!.name)
+  })
+  it('a spot of the tide is as deep as the tide makes it, one without stays as it is', () => {
+    const tidal = [...spots.values()].find(s => s.content.tide === 1)!
+    const at = { ...trip, stops: [{ spotId: tidal.id, fromH: 7, toH: 10 }], tideId: 't1' }
+    const { stops, tideId } = fromTrip({ name: 'Saturday', content: at }, spots)
+    expect(tideId).toBe('t1')
+    expect(depthOf(stops[0]!, 1.24)).toBeCloseTo(tidal.content.depthM + 1.24, 9)
+    expect(depthOf(stops[0]!, -50)).toBe(0.2)
+    expect(depthOf(stops[0]!, undefined)).toBe(tidal.content.depthM)
+    const still = fromSheet(starterContent()).stops[0]!
+    expect(depthOf(still, 1.24)).toBe(still.depthM)
   })
   it('says so where a trip was never planned, or its spots are gone', () => {
     const { tied: _, ...plain } = trip

@@ -11,19 +11,26 @@ export interface BankRod {
   readonly rig: RigSpec
 }
 /** A water that is fished in a session. */
-export type BankStop = Omit<SpreadContent['water'], 'stream' | 'zone'>
+export type BankStop = Omit<SpreadContent['water'], 'stream'> & {
+  /** a spot of the tide: its depth under chart datum, and the part of the tide that reaches it */
+  readonly datum?: { readonly depthM: number; readonly tide: number }
+}
 
 /** What a session begins with. */
 export interface BankStart {
   readonly rods: readonly BankRod[]
   readonly stops: readonly BankStop[]
+  /** what else the figures of a rod hang on */ readonly on?: Pick<SpreadContent, 'line' | 'fish' | 'fishing'>
+  /** the tide it was planned by */ readonly tideId?: string
 }
 
 /** The rigs of a sheet as rods, in its water. */
-export function fromSheet(content: Pick<SpreadContent, 'water' | 'bait' | 'lanes'>): BankStart {
+export function fromSheet(
+  content: Pick<SpreadContent, 'water' | 'bait' | 'lanes' | 'line' | 'fish' | 'fishing'>,
+): BankStart {
   // what the sheet holds is watched by the page, and cannot be kept on the device as it is
-  const { water, bait, lanes } = copy(content)
-  const { stream: _, zone: __, ...stop } = water
+  const { water, bait, lanes, line, fish, fishing } = copy(content)
+  const { stream: _, ...stop } = water
   return {
     stops: [stop],
     rods: lanes.map(({ letter, ...rig }): BankRod => ({
@@ -32,13 +39,20 @@ export function fromSheet(content: Pick<SpreadContent, 'water' | 'bait' | 'lanes
       bait: bait,
       rig: rig,
     })),
+    on: { line, ...(fish ? { fish } : {}), ...(fishing ? { fishing } : {}) },
   }
 }
+
+/** Depth below which a spot of the tide is dry, m. */
+const LEAST_M = 0.2
+/** How deep a stop is with the tide at a height over chart datum, m. */
+export const depthOf = ({ depthM, datum }: BankStop, tideM: number | undefined): number =>
+  datum && tideM !== undefined ? Math.max(LEAST_M, datum.depthM + datum.tide * tideM) : depthM
 
 /** A spot's water, as a sheet has it. */
 const stopOf = (
   name: string,
-  { water, depthM, salinityGKg, cover, bottom }: SpotContent,
+  { water, depthM, salinityGKg, cover, bottom, tide }: SpotContent,
   temperatureC: number,
 ): BankStop => ({
   place: [water, name]
@@ -50,6 +64,7 @@ const stopOf = (
   salinityGKg,
   cover,
   bottom,
+  ...(tide > 0 ? { datum: { depthM, tide } } : {}),
 })
 
 /**
@@ -60,11 +75,11 @@ export function fromTrip(
   { name, content }: Pick<StoredDocument<'trip'>, 'name' | 'content'>,
   spots: ReadonlyMap<string, StoredDocument<'spot'>>,
 ): BankStart {
-  const { tied, stops } = content
+  const { tied, stops, tideId } = content
   if (!tied) throw new Error(`${name} has no rods yet: plan it in Rods.`)
   const there = stops
     .flatMap(({ spotId }) => spots.get(spotId) ?? [])
     .map(spot => stopOf(spot.name, spot.content, tied.temperatureC))
   if (there.length === 0) throw new Error(`The spots of ${name} are no longer there.`)
-  return { stops: there, rods: tied.rods as readonly BankRod[] }
+  return { stops: there, rods: tied.rods as readonly BankRod[], ...(tideId ? { tideId } : {}) }
 }

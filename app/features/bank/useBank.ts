@@ -2,13 +2,15 @@ import { useOnline } from '@vueuse/core'
 import { computed, onMounted, onScopeDispose, ref, shallowRef } from 'vue'
 import { useOutbox } from '~/sync/outboxStore'
 import { placeKey, rigKey } from '#core'
-import { COUNTED, type CountedKind, type LogEntry, type LogKind } from '#schemas/log'
-import type { BankRod, BankStop } from './bankStart'
+import { COUNTED, type LogEntry, type LogKind } from '#schemas/log'
+import { depthOf, type BankRod, type BankStart, type BankStop } from './bankStart'
+import { countsOf, standingOf } from './bankSummary'
 import { newId } from '~/sync/newId'
-import { changeBank, onBankChange, readBank } from '~/sync/bankState'
+import { changeBank, keepEnded, onBankChange, readBank, readEnded } from '~/sync/bankState'
 import { failureText } from '#words/failureText'
 
-interface Bank {
+/** A session on this device. */
+export interface Bank extends Pick<BankStart, 'on' | 'tideId'> {
   readonly session: string
   readonly stops: readonly BankStop[]
   readonly stop: number
@@ -44,6 +46,8 @@ const askToPersist = (): void => void navigator.storage?.persist?.().catch(() =>
 export function useBank() {
   const outbox = useOutbox()
   const bank = shallowRef<Bank>()
+  /** the session that was ended last, to be opened again */
+  const ended = shallowRef<Bank>()
   const loaded = ref(false)
   /** what another tab did to this session, or why none can be begun */
   const elsewhere = ref<string>()
@@ -69,6 +73,7 @@ export function useBank() {
       (failure: unknown) =>
         void (elsewhere.value = `What this device kept cannot be read: ${failureText(failure)}`),
     )
+    ended.value = await readEnded<Bank>().catch(() => undefined)
     loaded.value = true
     void outbox.send()
   })
@@ -135,10 +140,7 @@ export function useBank() {
     const entry = entryOf(bank.value, kind, data)
     await change(now => withEntries(now, entry), entry)
   }
-  const standing = computed(() => {
-    const gone = new Set(bank.value?.log.flatMap(e => (e.kind === 'void' && e.data?.of ? [e.data.of] : [])))
-    return (bank.value?.log ?? []).filter(e => e.kind !== 'void' && !gone.has(e.id))
-  })
+  const standing = computed(() => standingOf(bank.value?.log ?? []))
   /** the last tap that can be taken back: a change of weight is one, taking another rod is not */
   const lastTap = computed(() =>
     [...standing.value]
@@ -168,13 +170,7 @@ export function useBank() {
       before ? { ...b, rods: b.rods.map(r => (r.letter === last.rod ? { ...r, rig: before } : r)) } : b
     await change(b => withEntries(withRig(b), entry), entry)
   }
-  const counts = computed(() => {
-    const sum: Partial<Record<CountedKind, number>> = {}
-    for (const e of standing.value)
-      if ((COUNTED as readonly string[]).includes(e.kind))
-        sum[e.kind as CountedKind] = (sum[e.kind as CountedKind] ?? 0) + 1
-    return sum
-  })
+  const counts = computed(() => countsOf(standing.value))
 
   /** What a session tells of a water as it comes to it. */
   const startOf = (
@@ -189,9 +185,9 @@ export function useBank() {
     bottom,
     ...sky,
   })
-  const asRead = (stop: BankStop, { depthM, temperatureC }: Readings): BankStop => ({
+  const asRead = (stop: BankStop, { depthM, temperatureC, tideM }: Readings): BankStop => ({
     ...stop,
-    ...(depthM === undefined ? {} : { depthM }),
+    depthM: depthM ?? depthOf(stop, tideM),
     ...(temperatureC === undefined ? {} : { temperatureC }),
   })
 
@@ -200,8 +196,7 @@ export function useBank() {
    * what was planned.
    */
   async function start(
-    rods: readonly BankRod[],
-    [first, ...stops]: readonly BankStop[],
+    { rods, stops: [first, ...stops], ...rest }: BankStart,
     readings: Readings = {},
   ): Promise<void> {
     const here = asRead(first!, readings)
@@ -212,6 +207,7 @@ export function useBank() {
       rods,
       rod: rods[0]!.letter,
       log: [],
+      ...rest,
     }
     const entries = [
       entryOf(fresh, 'start', startOf(here, readings)),
@@ -230,11 +226,11 @@ export function useBank() {
     }).then(() => void outbox.send())
   }
   /** Comes to a stop: what is tapped from now on counts for its water. */
-  async function arrive(stop: number, readings: Readings = {}): Promise<void> {
+  async function arrive(stop: number, readings: Readings = {}, place?: string): Promise<void> {
     const now = bank.value
     const planned = now?.stops[stop]
     if (!now || !planned) return
-    const here = asRead(planned, readings)
+    const here = asRead(place ? { ...planned, place } : planned, readings)
     const arrived = (b: Bank): Bank => ({ ...b, stop, stops: b.stops.map((s, i) => (i === stop ? here : s)) })
     const entry = entryOf(arrived(now), 'start', startOf(here, readings))
     await change(b => withEntries(arrived(b), entry), entry)
@@ -254,12 +250,39 @@ export function useBank() {
     )
   }
   async function end(): Promise<void> {
-    if (bank.value) await change(() => undefined, entryOf(bank.value, 'end'))
+    const now = bank.value
+    if (!now) return
+    const entry = entryOf(now, 'end')
+    const over = withEntries(now, entry)
+    await inTurn(() => keepEnded(over))
+    ended.value = over
+    await change(() => undefined, entry)
+  }
+  /** Opens the session that was ended last again: its end is taken back, and it goes on as it was. */
+  async function reopen(): Promise<void> {
+    const over = ended.value
+    const last = over?.log.findLast(e => e.kind === 'end')
+    if (!over || !last || bank.value) return
+    const entry: LogEntry = {
+      id: newId(),
+      session: over.session,
+      at: new Date().toISOString(),
+      kind: 'void',
+      data: { of: last.id },
+    }
+    await inTurn(async () => {
+      bank.value = upToDate(await changeBank<Bank | OlderBank>(now => now ?? withEntries(over, entry)))
+      await outbox.keep([entry])
+      await keepEnded(undefined)
+      ended.value = undefined
+    }).then(() => void outbox.send())
   }
   return {
     bank,
+    ended,
     loaded,
     elsewhere,
+    standing,
     online,
     hand,
     water,
@@ -272,5 +295,6 @@ export function useBank() {
     takeRod,
     changeWeight,
     end,
+    reopen,
   }
 }

@@ -15,10 +15,15 @@ const of = (...seconds: readonly number[]) =>
   fallWords(fitDrops(seconds.map(s => ({ bait, seconds: s, model }))))
 
 describe('what drops say of a bait', () => {
-  it('slower baits have more drag, faster ones less; near the model nothing is made of it', () => {
+  it('says whose figures changed by it', () => {
+    const fit = fitDrops(Array.from({ length: 8 }, () => ({ bait, seconds: 3.1, model })))
+    expect(fallWords(fit, ['A', 'B', 'C']).sentence).toMatch(/model: figures changed on A, B and C\.$/)
+    expect(fallWords(fit, ['A']).sentence).toMatch(/figures changed on A\.$/)
+  })
+  it('baits that take longer are slower, others faster; near the model nothing is made of it', () => {
     const words = (seconds: number): string => of(...Array.from({ length: 8 }, () => seconds)).sentence
-    expect(words(5.2)).toMatch(/^It has \d+ % more drag than the model gives: it falls slower\.$/)
-    expect(words(3.1)).toMatch(/^It has \d+ % less drag than the model gives: it falls faster\.$/)
+    expect(words(5.2)).toMatch(/^It falls \d+ % slower than the model\.$/)
+    expect(words(3.1)).toMatch(/^It falls \d+ % faster than the model\.$/)
     expect(words(4)).toBe('It falls as the model says, as far as these drops can tell.')
   })
   it('tells how many were used, how many set aside, and how they scatter', () => {

@@ -13,6 +13,7 @@ import {
 import type { EvidenceAnswer, StoredDrop, TallyRow } from '#schemas/log'
 import type { SpreadContent } from '#schemas/spread'
 import { ask } from '~/sync/api'
+import { waitingEntries } from '~/sync/outbox'
 import type { MovedOf } from '#words/movedWords'
 import { failureText } from '#words/failureText'
 
@@ -30,9 +31,14 @@ export const useEvidence = defineStore('evidence', () => {
 
   async function load(): Promise<void> {
     try {
+      // drops that wait on this device count here already
+      const waiting = (await waitingEntries().catch(() => [])).flatMap(({ id, at, data }): StoredDrop[] =>
+        data?.drop ? [{ id, at, drop: data.drop, excluded: false }] : [],
+      )
       const take = (answer: EvidenceAnswer): void => {
+        const there = new Set(answer.drops.map(d => d.id))
         tallies.value = answer.tallies
-        drops.value = answer.drops
+        drops.value = [...answer.drops, ...waiting.filter(d => !there.has(d.id))]
       }
       take(await ask<EvidenceAnswer>('/api/log/evidence', 'GET', undefined, { later: take }))
       error.value = undefined

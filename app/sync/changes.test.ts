@@ -154,6 +154,17 @@ describe('without a server', () => {
     expect(there.rows.get(made.id)).toMatchObject({ revision: 1 })
     expect(there.rows.get(one.id)).toMatchObject({ revision: 2, content: { depthM: 4 } })
   })
+  it('an answer that was lost, and then changed again: it is this device’s own, nobody is asked', async () => {
+    there.state.loseAnswer = true
+    const made = await spots.create('Heron point', content, newId())
+    there.state.away = true
+    await spots.change(made, { content: { ...content, depthM: 7 } })
+    there.state.away = there.state.loseAnswer = false
+    expect(there.rows.get(made.id)!.content.depthM).toBe(2)
+    await sendChanges()
+    expect(waiting.size).toBe(0)
+    expect(there.rows.get(made.id)!.content.depthM).toBe(7)
+  })
   it('different fields of both sides come together by themselves', async () => {
     there.state.away = true
     await spots.change(one, { content: { ...content, depthM: 3 } })

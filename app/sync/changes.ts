@@ -18,6 +18,7 @@ export interface Change {
   /** as the server last told it; none where it is new */ readonly base?: Row
   /** what it is to be; none where it is to be deleted */ readonly now?: object
   readonly at: string
+  /** what was last tried to be sent, in case it came through and the answer did not */ readonly sent?: object
   /** as the server has it meanwhile, where both sides changed the same; null where it is deleted there */
   readonly theirs?: Row | null
   /** why the server will not take it */ readonly why?: string

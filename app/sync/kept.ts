@@ -1,7 +1,7 @@
 import { copy } from '../../shared/data'
 import { ServerRefusal } from './api'
 import { changeOf, changesLoaded, dropChange, keepChange, type Change, type Row } from './changes'
-import { baseOf, noted } from './noted'
+import { baseOf, noted, notedAll } from './noted'
 import { valueOf } from './sendChanges'
 import { useOutbox } from './outboxStore'
 
@@ -35,7 +35,7 @@ export async function keptAll<R extends Row>(
   if (asked.every(({ id }) => !changeOf(path, id))) {
     try {
       const rows = await direct()
-      for (const [i, { id }] of asked.entries()) await noted(path, id, rows[i])
+      void notedAll(path, new Map(asked.map(({ id }, i) => [id, rows[i]])))
       return rows
     } catch (error) {
       if (!isAway(error)) throw error
@@ -49,7 +49,16 @@ export async function keptAll<R extends Row>(
       const base = waits ? waits.base : fresh ? undefined : await baseOf<R>(path, id)
       if (!waits && !base && !fresh) throw away ?? new ServerRefusal(404, NOT_KNOWN, [])
       const next = now?.(waits ? waits.now : base && valueOf(path, base))
-      return { path, id, ...(base ? { base } : {}), ...(next ? { now: copy(next) } : {}), at }
+      // what was tried just now may have come through, though its answer did not
+      const sent = waits ? waits.sent : next
+      return {
+        path,
+        id,
+        ...(base ? { base } : {}),
+        ...(next ? { now: copy(next) } : {}),
+        ...(sent ? { sent: copy(sent) } : {}),
+        at,
+      }
     }),
   )
   for (const change of changes)

@@ -11,17 +11,23 @@ export async function baseOf<R extends Row>(path: string, id: string): Promise<R
   return (await keptAnswer<Listed<R>>(path))?.answer[listKey(path)]?.find(row => row.id === id)
 }
 
-/** Notes in what this device keeps what the server has just acknowledged. */
-export async function noted<R extends Row>(path: string, id: string, row: R | undefined): Promise<void> {
-  if (path === '/api/spreads') return row ? keepAnswer(`${path}/${id}`, row) : undefined
+/** Notes in what this device keeps what the server has just acknowledged: rows by id, undefined where one is gone. */
+export async function notedAll<R extends Row>(
+  path: string,
+  rows: ReadonlyMap<string, R | undefined>,
+): Promise<void> {
+  if (path === '/api/spreads') {
+    for (const [id, row] of rows) if (row) await keepAnswer(`${path}/${id}`, row)
+    return
+  }
   await changeAnswer<Listed<R>>(path, answer => {
-    const rows = answer[listKey(path)] ?? []
-    const there = rows.some(one => one.id === id)
-    const others = row
-      ? there
-        ? rows.map(one => (one.id === id ? row : one))
-        : [...rows, row]
-      : rows.filter(one => one.id !== id)
-    return { ...answer, [listKey(path)]: others }
+    const before = answer[listKey(path)] ?? []
+    const known = new Set(before.map(({ id }) => id))
+    const there = before.flatMap(one => (rows.has(one.id) ? (rows.get(one.id) ?? []) : one))
+    const added = [...rows.values()].filter(row => row !== undefined).filter(({ id }) => !known.has(id))
+    return { ...answer, [listKey(path)]: [...there, ...added] }
   })
 }
+/** The same of one thing. */
+export const noted = <R extends Row>(path: string, id: string, row: R | undefined): Promise<void> =>
+  notedAll(path, new Map([[id, row]]))

@@ -90,6 +90,8 @@ async function sendOne(change: Change): Promise<Row | undefined | 'waits'> {
     if (base) await way.remove(id).catch(unlessStatus(404))
     return undefined
   }
+  const before = change.sent
+  await keepChange({ ...change, sent: now })
   try {
     return base ? await way.change(base, now) : await way.create(id, now)
   } catch (error) {
@@ -100,6 +102,9 @@ async function sendOne(change: Change): Promise<Row | undefined | 'waits'> {
       await keepChange({ ...change, theirs: null })
       return 'waits'
     }
+    if (sameData(now, way.valueOf(theirs))) return theirs
+    // it is this device's own, sent before: nobody else has changed it
+    if (before && sameData(before, way.valueOf(theirs))) return way.change(theirs, now)
     const { value, clashes } = merged(base && way.valueOf(base), now, way.valueOf(theirs))
     if (clashes.length > 0) {
       await keepChange({ ...change, theirs })

@@ -1,4 +1,4 @@
-import { and, asc, count, desc, eq, inArray, isNotNull, sql } from 'drizzle-orm'
+import { and, asc, count, desc, eq, exists, inArray, isNotNull, notInArray, sql } from 'drizzle-orm'
 import {
   COUNTED,
   type CountedKind,
@@ -220,19 +220,27 @@ async function countsOf(
   return found
 }
 
-/** Sessions, the newest first, a page at a time; and how many there are. */
+/** Sessions on the water, the newest first, a page at a time; and how many there are. */
 export async function listSessions(
   db: Database,
   limit: number,
   offset: number,
 ): Promise<{ readonly sessions: SessionRow[]; readonly total: number }> {
+  // a drop that was timed is no day on the water
+  const fished = exists(
+    db
+      .select({ one: sql`1` })
+      .from(logEntries)
+      .where(and(eq(logEntries.session, logSessions.session), notInArray(logEntries.kind, ['drop', 'void']))),
+  )
   const rows = await db
     .select()
     .from(logSessions)
+    .where(fished)
     .orderBy(desc(logSessions.fromAt), asc(logSessions.session))
     .limit(limit)
     .offset(offset)
-  const [all] = await db.select({ n: count() }).from(logSessions)
+  const [all] = await db.select({ n: count() }).from(logSessions).where(fished)
   const counts =
     rows.length > 0
       ? await countsOf(

@@ -127,14 +127,22 @@ test('an address that leads nowhere says so and shows the way out', async ({ pag
   await expect(page.getByRole('article')).toHaveCount(3)
 })
 
-test('no server: the sheet still computes, and saving says what to do', async ({ sheet, page, context }) => {
+test('no server: the sheet still computes, and saving keeps it on the device until there is one', async ({
+  sheet,
+  page,
+  context,
+}) => {
   await sheet.open()
   await context.setOffline(true)
   await sheet.type('depth', '3')
   await sheet.settled()
   await page.keyboard.press('Control+s')
-  await expect(page.getByText(/server does not answer/).first()).toBeVisible()
+  await expect(page.getByText(/^Kept on this device/).first()).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Kept: 1 on this device' })).toBeVisible()
   await expect(page.getByLabel('depth', { exact: true })).toHaveValue('3')
+  await context.setOffline(false)
+  await page.evaluate(() => window.dispatchEvent(new Event('online')))
+  await expect(page.getByRole('button', { name: 'Kept: all on the server' })).toBeVisible()
 })
 
 test('a save whose answer is lost makes one spread, with what was changed since', async ({
@@ -157,12 +165,17 @@ test('a save whose answer is lost makes one spread, with what was changed since'
     await route.abort()
   })
   await page.getByRole('button', { name: 'Save', exact: true }).click()
-  await expect(page.getByText('Not saved').first()).toBeVisible()
+  await expect(page.getByText(/^Kept on this device/).first()).toBeVisible()
+  await expect(page).toHaveURL(/\/spread\/[0-9a-f-]{36}$/)
   expect(await named()).toHaveLength(1)
   await page.unroute('**/api/spreads')
   await sheet.type('depth', '3.5')
   await page.getByRole('button', { name: 'Save', exact: true }).click()
-  await expect(page).toHaveURL(/\/spread\/[0-9a-f-]{36}$/)
+  await page.getByRole('button', { name: /^Kept: / }).click()
+  await page.getByRole('button', { name: 'Send now' }).click()
+  await expect(page.getByRole('dialog', { name: 'What is kept where' })).toContainText(
+    'the server has it all',
+  )
   const [one, ...others] = await named()
   expect(others).toEqual([])
   const { content } = (await (await fetch(`${app.url}/api/spreads/${one!.id}`)).json()) as {

@@ -117,7 +117,7 @@ test('a trip: rods for its stops, weights that follow the tide, countdown, packi
   const here = page.locator('.here')
   await expect(here).toContainText('Eelgrass flat')
   await here.click()
-  await page.getByRole('navigation', { name: 'Spot' }).getByRole('button').nth(1).click()
+  await page.getByRole('navigation', { name: 'Spot' }).getByRole('button').nth(2).click()
   await expect(here).not.toContainText('Eelgrass flat')
   await page.getByRole('button', { name: /^Cast/ }).click()
   await expect(page.getByRole('status').first()).toContainText('all kept by the server')

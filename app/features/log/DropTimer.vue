@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { UButton, UCheckbox } from '#components'
+import { UButton, UCheckbox, UInput } from '#components'
+import { useToast } from '#imports'
 import { computed, ref } from 'vue'
 import { useSettings } from '~/ui/settings'
 import { useSpread } from '~/sheet/spread'
@@ -42,8 +43,28 @@ const {
   strange,
   words,
   exclude,
-  forget,
+  leaveOut,
+  keepTyped,
+  tankReads,
+  keepTank,
 } = useDropTest()
+const toast = useToast()
+const typed = ref('')
+async function keepThem(): Promise<void> {
+  if (await keepTyped(typed.value)) typed.value = ''
+}
+const used = computed(() => own.value.filter(d => !d.excluded))
+/** Leaves drops out, named for what it does, with a way back. */
+async function without(ids: readonly string[], title: string): Promise<void> {
+  await leaveOut(ids, true)
+  toast.add({
+    title,
+    duration: 15_000,
+    actions: [
+      { label: 'Undo', color: 'neutral', variant: 'outline', onClick: () => void leaveOut(ids, false) },
+    ],
+  })
+}
 const clipping = ref(false)
 const bathing = ref(false)
 const places = computed(() => [
@@ -109,6 +130,20 @@ const COLUMNS: readonly SheetColumn<(typeof own.value)[number]>[] = [
       @begun="error = undefined"
       @timed="seconds => keepTaps(seconds)"
     />
+    <form class="typed" @submit.prevent="keepThem()">
+      <UInput
+        v-model="typed"
+        aria-label="Seconds of drops, one or several"
+        placeholder="or type seconds: 3.2 3.4"
+        inputmode="text"
+        maxlength="120"
+      /><UButton type="submit" :disabled="saving || typed.trim() === ''">Keep</UButton>
+    </form>
+    <p v-if="tankReads !== undefined" class="typed" role="status">
+      The simulated tank reads {{ tankReads.toFixed(2) }} s. Keep it as a drop of this bait?
+      <UButton :disabled="saving" @click="keepTank(true)">Keep it</UButton
+      ><UButton variant="ghost" @click="keepTank(false)">Leave it</UButton>
+    </p>
     <p v-if="error ?? baths.error" class="bad" role="alert">{{ error ?? baths.error }}</p>
     <div class="says" role="status">
       <template v-if="fit && words"
@@ -158,7 +193,21 @@ const COLUMNS: readonly SheetColumn<(typeof own.value)[number]>[] = [
     <p v-if="own.some(d => d.drop.bath)" class="label">
       Baths: the thumb's lag taken off, the walls' slowing undone.
     </p>
-    <UButton v-if="own.some(d => !d.excluded)" @click="forget()"> Forget these drops </UButton>
+    <p v-if="used.length > 0" class="typed">
+      <UButton @click="without([used.at(-1)!.id], 'The last drop is left out')"
+        >Leave the last one out</UButton
+      >
+      <UButton
+        @click="
+          without(
+            used.map(d => d.id),
+            `${used.length} drops of this bait are left out`,
+          )
+        "
+      >
+        Forget these drops
+      </UButton>
+    </p>
     <DropClip
       v-model:open="clipping"
       :sample="sample"
@@ -175,6 +224,13 @@ const COLUMNS: readonly SheetColumn<(typeof own.value)[number]>[] = [
 h2 {
   font-size: 17px;
   font-weight: 600;
+}
+.typed {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  align-items: center;
+  margin: 6px 0;
 }
 .rig {
   display: flex;

@@ -14,12 +14,12 @@ import { bathDrop } from './bath'
 import { copy } from '../../../shared/data'
 import { newId } from '~/sync/newId'
 import { sampleClip } from './sampleClip'
+import { LEAST_S, secondsTyped } from './secondsTyped'
 import { ask } from '~/sync/api'
 import { calculator } from '~/compute/calculator'
 
 /** Where a drop is timed: on open water, or in a bath by its id. */
 export const OPEN_WATER = 'open'
-const LEAST_S = 0.25
 
 /**
  * Drops of one rig of the sheet: taken by taps, from the tank or a clip, kept in the log, and what those of
@@ -107,25 +107,42 @@ export function useDropTest() {
         },
       }
       await outbox.keep([entry])
-      const sent = await outbox.send(true)
+      await outbox.send(true)
       await evidence.load()
-      if (sent?.error) throw new Error(sent.error)
       const refused = outbox.aside.find(a => a.entry.id === entry.id)
       if (refused) throw new Error(`The server did not take this drop: ${refused.why}`)
     })
     saving.value = false
   }
   const keepTaps = (seconds: number): Promise<void> => put('taps', () => seconds)
+  /** Times as they are typed, one drop each. */
+  async function keepTyped(text: string): Promise<boolean> {
+    const times = secondsTyped(text)
+    if (!times) {
+      error.value = 'Type seconds, one or several: 3.2 3.4 3.1'
+      return false
+    }
+    for (const seconds of times) {
+      await put('taps', () => seconds)
+      if (error.value !== undefined) return false
+    }
+    return true
+  }
   /** A clip shows the steady fall; the start is as much slower or faster as that is. */
   const keepClip = (speedMS: number, pitchRad: number): Promise<void> =>
     put('clip', model => (model.seconds * (model.speedMS ?? depth.value / model.seconds)) / speedMS, pitchRad)
   /** The two-gate tank of the bench, simulated: its own bait is a little unlike the model's. */
+  const tankReads = ref<number>()
   const readTank = (): Promise<void> =>
-    put(
-      'tank',
-      async model =>
-        (await ask<{ seconds: number }>('/api/instruments/drop', 'POST', { seconds: model.seconds })).seconds,
-    )
+    exchange(async () => {
+      const { seconds } = await modelled()
+      tankReads.value = (await ask<{ seconds: number }>('/api/instruments/drop', 'POST', { seconds })).seconds
+    }).then(() => undefined)
+  async function keepTank(keep: boolean): Promise<void> {
+    const seconds = tankReads.value
+    tankReads.value = undefined
+    if (keep && seconds !== undefined) await put('tank', () => seconds)
+  }
   const readSounder = (): Promise<void> =>
     exchange(async () => {
       const { reading } = await ask<{ reading?: { depthM?: number } }>('/api/instruments/sounder')
@@ -163,7 +180,10 @@ export function useDropTest() {
     saving,
     keepTaps,
     keepClip,
+    keepTyped,
+    tankReads,
     readTank,
+    keepTank,
     readSounder,
     sample,
     own,
@@ -177,9 +197,20 @@ export function useDropTest() {
             .flatMap((d, i) => (fit.value?.outliers.includes(i) ? [d.id] : [])),
         ),
     ),
-    words: computed(() => fit.value && fallWords(fit.value)),
+    words: computed(
+      () =>
+        fit.value &&
+        fallWords(
+          fit.value,
+          spread.content.lanes.map(l => l.letter),
+        ),
+    ),
     exclude: (id: string, excluded: boolean): Promise<void> => evidence.exclude(id, excluded),
-    forget: (): Promise<unknown> =>
-      Promise.all(own.value.filter(d => !d.excluded).map(d => evidence.exclude(d.id, true))),
+    /** Leaves drops out, or takes them in again. @returns those that it was done to */
+    leaveOut: async (ids: readonly string[], excluded: boolean): Promise<void> => {
+      await exchange(async () => {
+        for (const id of ids) await evidence.exclude(id, excluded)
+      })
+    },
   }
 }

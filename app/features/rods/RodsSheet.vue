@@ -198,7 +198,7 @@ const countColumns = computed((): readonly SheetColumn<number>[] => [
       <p v-for="w in plan.without" :key="w" class="bad" role="alert">
         {{ withoutText(w) }} Look at it in Pick to see why.
       </p>
-      <p v-for="o in plan.onTop" :key="`t${o.stop}`" class="source on-top">
+      <p v-for="o in plan.onTop" :key="`t${o.stop}`" class="on-top">
         {{
           onTopAtText(
             stops[o.stop]?.name ?? '',
@@ -443,5 +443,9 @@ h2 {
   .cards > section {
     overflow-x: auto;
   }
+}
+.on-top {
+  padding: 2px 12px 4px;
+  font-size: 15px;
 }
 </style>

@@ -39,10 +39,11 @@ export function useKeeping(view: SheetView = 'spread') {
           ? await server.change(current, { name: spread.name, content: spread.content })
           : await saveNew(asNew && current?.name === spread.name ? `${spread.name} (copy)` : spread.name)
       spread.acknowledge(stored)
-      if (current?.id !== stored.id) await router.replace(viewPath(view, stored.id))
-      tell(
-        changeOf('/api/spreads', stored.id) ? `Kept on this device: ${stored.name}` : `Saved: ${stored.name}`,
-      )
+      const here = changeOf('/api/spreads', stored.id) !== undefined
+      tell(`${here ? 'Kept on this device' : 'Saved'}: ${stored.name}`)
+      // without a server the code of another address comes from the device, where the application stands on it
+      const reachable = !here || navigator.serviceWorker?.controller
+      if (current?.id !== stored.id && reachable) await router.replace(viewPath(view, stored.id))
     } catch (error) {
       explain('Not saved', error)
     } finally {

@@ -61,7 +61,7 @@ describe('on top', () => {
     const on = (lengthM: number, cover: Conditions['cover']) =>
       evaluateOnTop({ ...frog, lengthM }, hook, { ...place, cover })!.raft
     expect(on(0.09, 'open')).toBeUndefined()
-    const [long, short] = [on(0.12, 'pads')!, on(0.08, 'pads')!]
+    const [long, short] = [on(0.12, 'pads')!, on(0.09, 'pads')!]
     for (const raft of [long, short]) {
       expect(raft.carried).toBe(true)
       expect(raft.noseInM).toBeLessThan(raft.wholeInM)

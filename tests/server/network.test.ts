@@ -1,5 +1,5 @@
 import { X509Certificate } from 'node:crypto'
-import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs'
+import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
 import { createServer, get } from 'node:https'
 import { connect, type AddressInfo } from 'node:net'
 import { join } from 'node:path'
@@ -302,4 +302,38 @@ describe('over the network', () => {
     expect((await call(`${running.url}/api/network/code`, 'POST')).status).toBe(409)
     expect((await call(`${running.url}/api/network`, 'GET')).body.lockedUntil).toBeGreaterThan(Date.now())
   })
+})
+
+it('a certificate of one’s own is used where both its files are named; one alone opens nothing and says so', async () => {
+  const data = dataFolder()
+  const own = folders.fresh()
+  const authority = await authorityIn(own)
+  const pair = await certificateFor(authority, ['127.0.0.2'])
+  const [cert, key] = [join(own, 'mine.crt'), join(own, 'mine.key')]
+  writeFileSync(cert, pair.cert)
+  writeFileSync(key, pair.key)
+  const port = await freePort(5350)
+  const env = {
+    DUNECREST_LAN: '1',
+    DUNECREST_LAN_PORT: String(port),
+    DUNECREST_NETWORK_HOST: '127.0.0.2',
+    DUNECREST_TLS_CERT: cert,
+  }
+  const state = async ({ url }: Running) => (await call(`${url}/api/network`, 'GET')).body
+  const half = await runServer(data.path, false, env)
+  expect(await state(half)).toMatchObject({ open: false })
+  expect((await state(half)).trouble).toMatch(/name both/)
+  await half.stop()
+  const both = await runServer(data.path, false, { ...env, DUNECREST_TLS_KEY: key })
+  try {
+    expect((await state(both)).open).toBe(true)
+    expect((await state(both)).fingerprint).toBeUndefined()
+    const at = `https://127.0.0.2:${port}`
+    expect((await raw(`${at}/pair`, 'GET', {}, undefined, authority.cert)).status).toBe(200)
+    expect((await raw(`${at}/pair/authority.crt`, 'GET', {}, undefined, authority.cert)).status).toBe(404)
+    expect(existsSync(join(`${data.path}.network`, 'authority.key'))).toBe(false)
+  } finally {
+    await both.stop()
+    data.clear()
+  }
 })

@@ -338,10 +338,10 @@ useEventListener('beforeunload', event => outbox.unkept.length > 0 && event.prev
         </template>
       </nav>
       <UButton variant="ghost" class="here" :aria-expanded="moving" @click="moving = !moving">
-        <template v-if="water"
+        <span v-if="water" class="line"
           ><span data-own>{{ water.place || 'here' }}</span
           >, {{ withUnit(depthOf(water, undefined), settings.units.depth) }},
-          {{ withUnit(water.temperatureC, settings.units.temperature) }} ▾</template
+          {{ withUnit(water.temperatureC, settings.units.temperature) }} ▾</span
         >
         <small>{{
           tideNow.simulated ? 'tide and wind simulated' : `tide by ${tideNow.name}, wind simulated`

@@ -22,9 +22,15 @@ const baths = useBaths()
 const settings = useSettings()
 const materials = choicesOf(WEIGHT_MATERIALS)
 const chosen = ref<string>()
-watch(open, now => now && (chosen.value = baths.byId.has(where.value) ? where.value : baths.list[0]?.id), {
-  immediate: true,
-})
+watch(
+  // opened before the baths have come, one is chosen as they do
+  [open, () => baths.list.length > 0],
+  ([now], [was]) => {
+    if (!now || (was && baths.byId.has(chosen.value ?? ''))) return
+    chosen.value = baths.byId.has(where.value) ? where.value : baths.list[0]?.id
+  },
+  { immediate: true },
+)
 const one = computed(() => baths.byId.get(chosen.value ?? ''))
 const reading = computed(() => {
   if (!one.value) return undefined

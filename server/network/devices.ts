@@ -56,7 +56,11 @@ export function devicesIn(folder: string) {
       if (!found) return undefined
       if (Date.now() - Date.parse(found.seenAt) > SEEN_MS) {
         found.seenAt = new Date().toISOString()
-        keep()
+        try {
+          keep()
+        } catch {
+          // no room: that it was here is told a little late, and it is let in all the same
+        }
       }
       return known(found)
     },

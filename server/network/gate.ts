@@ -15,9 +15,6 @@ const AUTHORITY = '/pair/authority.crt'
 const COOKIE = '__Host-dunecrest'
 const YEAR_S = 365 * 86_400
 const MOST_BYTES = 4096
-/** What only the machine at home may do, however well a device is known: let others in, and turn them away. */
-const HOME_ONLY = /^\/+api\/network(?:[/?]|$)/i
-
 const claimSchema = z.strictObject({ code: z.string().max(40), name: z.string().max(200) })
 
 const SAYS = {
@@ -64,11 +61,7 @@ export async function heldAtTheGate(request: IncomingMessage, response: ServerRe
   }
   if (path === AUTHORITY && reads) return sendAuthority(response)
   const device = way === 'secure' ? knownDevices().of(tokenIn(request)) : undefined
-  if (device) {
-    if (!HOME_ONLY.test(path)) return false
-    refuse(response, 403, 'Only the machine that Dunecrest runs on lets devices in or turns them away.')
-    return true
-  }
+  if (device) return false
   if (way === 'secure' && path === PAIR && method === 'POST') return pairUp(request, response)
   const page = reads && (path === PAIR || (request.headers.accept ?? '').includes('text/html'))
   if (page) return sendPage(request, response, way === 'plain' || path === PAIR ? 200 : 401)

@@ -243,6 +243,28 @@ describe('over the network', () => {
           )
         ).status,
       ]).toEqual([path, 403])
+    // nor by another spelling of the address
+    for (const path of [
+      '/api/%6eetwork',
+      '/api/network/',
+      '//api/network',
+      '/api/network?x',
+      '/api/%6Eetwork/code',
+    ])
+      for (const method of ['GET', 'POST', 'PUT']) {
+        const answer = await secure(
+          path,
+          method,
+          { ...JSON_TYPE, cookie },
+          method === 'GET' ? undefined : '{"open":false}',
+        )
+        expect([path, method, answer.text]).toEqual([
+          path,
+          method,
+          expect.not.stringMatching(/fingerprint|"code"|pairedAt/),
+        ])
+      }
+    expect((await secure('/pair')).status).toBe(200)
     // another site's page cannot use it
     const foreign = await secure(
       '/api/spreads',

@@ -1,4 +1,4 @@
+import { atHome } from '../../network/atHome'
 import { networkNow } from '../../network/network'
-import { answering } from '../../utils/requests'
 
-export default answering(() => Promise.resolve(networkNow()))
+export default atHome(() => Promise.resolve(networkNow()))

@@ -1,10 +1,11 @@
 import { z } from 'zod'
+import { atHome } from '../../network/atHome'
 import { networkNow, switchNetwork } from '../../network/network'
-import { answering, readValid } from '../../utils/requests'
+import { readValid } from '../../utils/requests'
 
 const schema = z.strictObject({ open: z.boolean() })
 
-export default answering(async event => {
+export default atHome(async event => {
   await switchNetwork((await readValid(event, schema)).open)
   return networkNow()
 })

@@ -196,6 +196,24 @@ describe('without a server', () => {
       expect(waiting.size).toBe(0)
     },
   )
+  it('what is changed while a clash is looked into stands, and is not written over', async () => {
+    there.state.away = true
+    await spots.change(one, { content: { ...content, depthM: 3 } })
+    there.rows.set(one.id, { ...one, revision: 5, content: { ...content, depthM: 9 } })
+    there.state.away = false
+    const read = vi.mocked(ofetch).getMockImplementation()!
+    let edited = false
+    vi.mocked(ofetch).mockImplementation((async (path: string, init: Init) => {
+      if (init.method === 'GET' && !edited) {
+        edited = true
+        await new Promise(resolve => setTimeout(resolve, 2))
+        await spots.change(one, { content: { ...content, depthM: 4 } })
+      }
+      return read(path, init as never)
+    }) as never)
+    await sendChanges()
+    expect(changeOf(PATH, one.id)).toMatchObject({ now: { content: { depthM: 4 } }, theirs: { revision: 5 } })
+  })
   it('deleted there and changed here: it comes back as it is here, or stays deleted', async () => {
     there.state.away = true
     await spots.change(one, { name: 'Mussel bank' })

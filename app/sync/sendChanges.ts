@@ -99,7 +99,7 @@ async function sendOne(change: Change): Promise<Row | undefined | 'waits'> {
     const theirs = await way.read(id).catch(unlessStatus(404))
     if (!theirs) {
       // deleted there, changed here
-      await keepChange({ ...change, theirs: null })
+      await unlessNewer({ ...change, theirs: null })
       return 'waits'
     }
     if (sameData(now, way.valueOf(theirs))) return theirs
@@ -107,11 +107,15 @@ async function sendOne(change: Change): Promise<Row | undefined | 'waits'> {
     if (before && sameData(before, way.valueOf(theirs))) return way.change(theirs, now)
     const { value, clashes } = merged(base && way.valueOf(base), now, way.valueOf(theirs))
     if (clashes.length > 0) {
-      await keepChange({ ...change, theirs })
+      await unlessNewer({ ...change, theirs })
       return 'waits'
     }
     return sameData(value, way.valueOf(theirs)) ? theirs : way.change(theirs, value as object)
   }
+}
+/** Notes what became of a change; where it was changed again meanwhile, that stands and is sent in its turn. */
+const unlessNewer = async (change: Change): Promise<void> => {
+  if (changeOf(change.path, change.id)?.at === change.at) await keepChange(change)
 }
 const unlessStatus =
   (status: number) =>
@@ -141,7 +145,7 @@ async function sendAll(): Promise<string | undefined> {
     } catch (error) {
       if (!(error instanceof ServerRefusal)) throw error
       if (LATER.has(error.status)) return error.message
-      await keepChange({ ...change, why: error.message })
+      await unlessNewer({ ...change, why: error.message })
     }
   }
 }

@@ -3,7 +3,7 @@ import { eventHandler, send, setResponseHeaders, setResponseStatus } from 'h3'
 import { heldAtTheGate } from '../network/gate'
 import { wayOf } from '../network/listener'
 import { networkNames } from '../network/network'
-import { namesIn, turnedAway } from '../utils/sameOrigin'
+import { isData, namesIn, turnedAway } from '../utils/sameOrigin'
 
 /** What goes with every answer. */
 const ALWAYS = {
@@ -25,7 +25,7 @@ export default defineNitroPlugin(nitro => {
   if (import.meta.prerender) return
   const names = namesIn(process.env.DUNECREST_NAMES)
   const guard = eventHandler(async event => {
-    const data = event.path.startsWith('/api')
+    const data = isData(event.path)
     setResponseHeaders(event, data ? { ...ALWAYS, ...DATA } : ALWAYS)
     const network = wayOf(event.node.req) !== undefined
     const turned = turnedAway(event.node.req, network ? networkNames() : names)

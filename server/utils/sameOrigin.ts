@@ -13,6 +13,15 @@ export interface Turned {
   readonly message: string
 }
 
+/** Whether an address is one of data, however it is spelt; one that cannot be read counts as such. */
+export function isData(url: string): boolean {
+  try {
+    return /^\/+api(?:[/?]|$)/i.test(decodeURIComponent(url.split('?')[0]!))
+  } catch {
+    return true
+  }
+}
+
 /** The name of a host without its port, in small letters. */
 export const bareName = (host: string): string => host.toLowerCase().replace(/:\d*$/, '')
 
@@ -32,7 +41,7 @@ export function turnedAway(
   if (!LOOPBACK.has(name) && !names.has(name))
     return { status: 421, message: 'Dunecrest is not known by this name here.' }
   const site = headers['sec-fetch-site']
-  const data = /^\/+api(?:[/?]|$)/i.test(url)
+  const data = isData(url)
   const foreign: Turned = { status: 403, message: "Only Dunecrest's own pages may do this." }
   if (SAFE.has(method))
     return data && site !== undefined && site !== 'same-origin' && site !== 'none' ? foreign : undefined

@@ -74,10 +74,10 @@ describe('what may come to an answer', () => {
   it('data for no other origin, pages for all', () => {
     const foreign = { 'sec-fetch-site': 'cross-site' }
     expect(
-      ['/api/spreads', '/api', '//api/spreads', '/API/spreads', '/api?x'].map(url =>
+      ['/api/spreads', '/api', '//api/spreads', '/API/spreads', '/api?x', '/%61pi/box', '/%zz'].map(url =>
         ask('GET', url, foreign),
       ),
-    ).toEqual([403, 403, 403, 403, 403])
+    ).toEqual([403, 403, 403, 403, 403, 403, 403])
     expect(['/', '/log', '/apiary', '/_nuxt/x.js'].map(url => ask('GET', url, foreign))).toEqual([
       undefined,
       undefined,

@@ -1,4 +1,4 @@
-import { createStore, get, set, update, type UseStore } from 'idb-keyval'
+import { createStore, del, get, set, update, type UseStore } from 'idb-keyval'
 import { shallowRef } from 'vue'
 import { copy } from '../../shared/data'
 
@@ -39,6 +39,15 @@ export async function keptAnswer<T>(
     return await get<{ at: number; answer: T }>(path, place())
   } catch {
     return undefined
+  }
+}
+
+/** Lets an answer go: what it told of is no longer there. */
+export async function forgetAnswer(path: string): Promise<void> {
+  try {
+    await del(path, place())
+  } catch {
+    // as above
   }
 }
 

@@ -1,5 +1,9 @@
+import type { Spread, SpreadSummary } from '#schemas/spread'
 import type { Row } from './changes'
-import { changeAnswer, keepAnswer, keptAnswer } from './copies'
+import { changeAnswer, forgetAnswer, keepAnswer, keptAnswer } from './copies'
+import { summaryOf } from './spreadSummary'
+
+const SPREADS = '/api/spreads'
 
 /** Answers that list a kind's rows under a name of their own. */
 type Listed<R> = Readonly<Record<string, readonly R[]>>
@@ -7,8 +11,21 @@ const listKey = (path: string): string => (path === '/api/box' ? 'items' : 'docu
 
 /** A row as the server last told it, from what this device keeps. */
 export async function baseOf<R extends Row>(path: string, id: string): Promise<R | undefined> {
-  if (path === '/api/spreads') return (await keptAnswer<R>(`${path}/${id}`))?.answer
+  if (path === SPREADS) return (await keptAnswer<R>(`${path}/${id}`))?.answer
   return (await keptAnswer<Listed<R>>(path))?.answer[listKey(path)]?.find(row => row.id === id)
+}
+
+/** A list with rows laid in it, in their places; new ones last, those that are gone left out. */
+function laid<R extends { readonly id: string }>(
+  before: readonly R[],
+  rows: ReadonlyMap<string, R | undefined>,
+): R[] {
+  const known = new Set(before.map(({ id }) => id))
+  const there = before.flatMap(one => (rows.has(one.id) ? (rows.get(one.id) ?? []) : one))
+  return [
+    ...there,
+    ...[...rows.values()].filter(row => row !== undefined && !known.has(row.id)).map(row => row!),
+  ]
 }
 
 /** Notes in what this device keeps what the server has just acknowledged: rows by id, undefined where one is gone. */
@@ -16,17 +33,18 @@ export async function notedAll<R extends Row>(
   path: string,
   rows: ReadonlyMap<string, R | undefined>,
 ): Promise<void> {
-  if (path === '/api/spreads') {
-    for (const [id, row] of rows) if (row) await keepAnswer(`${path}/${id}`, row)
-    return
+  if (path !== SPREADS)
+    return changeAnswer<Listed<R>>(path, answer => ({
+      ...answer,
+      [listKey(path)]: laid(answer[listKey(path)] ?? [], rows),
+    }))
+  // the list of spreads holds a line of each, and each is kept whole at its own address
+  const lines = new Map<string, SpreadSummary | undefined>()
+  for (const [id, row] of rows) {
+    lines.set(id, row && summaryOf(row as unknown as Spread))
+    await (row ? keepAnswer(`${path}/${id}`, row) : forgetAnswer(`${path}/${id}`))
   }
-  await changeAnswer<Listed<R>>(path, answer => {
-    const before = answer[listKey(path)] ?? []
-    const known = new Set(before.map(({ id }) => id))
-    const there = before.flatMap(one => (rows.has(one.id) ? (rows.get(one.id) ?? []) : one))
-    const added = [...rows.values()].filter(row => row !== undefined).filter(({ id }) => !known.has(id))
-    return { ...answer, [listKey(path)]: [...there, ...added] }
-  })
+  await changeAnswer<{ spreads: SpreadSummary[] }>(path, ({ spreads }) => ({ spreads: laid(spreads, lines) }))
 }
 /** The same of one thing. */
 export const noted = <R extends Row>(path: string, id: string, row: R | undefined): Promise<void> =>

@@ -1,58 +1,39 @@
 <script setup lang="ts">
 import { UButton, UModal } from '#components'
+import { computed } from 'vue'
 import { HANDS, SIZES, THEMES, useSettings } from '~/ui/settings'
 import { UNIT_SYSTEMS } from '#words/units'
 
 /** How bank mode is held and seen: theme, hand, size, units. */
 const open = defineModel<boolean>('open', { required: true })
 const settings = useSettings()
+/** A row of keys of which one is on. */
+const group = <T extends string>(legend: string, values: readonly T[], of: T, set: (value: T) => void) => ({
+  legend,
+  values: values as readonly string[],
+  of: of as string,
+  set: (value: string): void => set(value as T),
+})
+const groups = computed(() => [
+  group('theme', THEMES, settings.theme, to => (settings.theme = to)),
+  group('hand that holds it', HANDS, settings.hand, to => (settings.hand = to)),
+  group('size', SIZES, settings.size, to => (settings.size = to)),
+  group('units', UNIT_SYSTEMS, settings.system, to => (settings.system = to)),
+])
 </script>
 
 <template>
   <UModal v-model:open="open" title="Hand, size, theme">
     <template #body>
-      <fieldset>
-        <legend>theme</legend>
+      <fieldset v-for="g in groups" :key="g.legend">
+        <legend>{{ g.legend }}</legend>
         <UButton
-          v-for="theme in THEMES"
-          :key="theme"
+          v-for="value in g.values"
+          :key="value"
           class="one"
-          :aria-pressed="settings.theme === theme"
-          @click="settings.theme = theme"
-          >{{ theme }}</UButton
-        >
-      </fieldset>
-      <fieldset>
-        <legend>hand that holds it</legend>
-        <UButton
-          v-for="hand in HANDS"
-          :key="hand"
-          class="one"
-          :aria-pressed="settings.hand === hand"
-          @click="settings.hand = hand"
-          >{{ hand }}</UButton
-        >
-      </fieldset>
-      <fieldset>
-        <legend>size</legend>
-        <UButton
-          v-for="size in SIZES"
-          :key="size"
-          class="one"
-          :aria-pressed="settings.size === size"
-          @click="settings.size = size"
-          >{{ size }}</UButton
-        >
-      </fieldset>
-      <fieldset>
-        <legend>units</legend>
-        <UButton
-          v-for="system in UNIT_SYSTEMS"
-          :key="system"
-          class="one"
-          :aria-pressed="settings.system === system"
-          @click="settings.system = system"
-          >{{ system }}</UButton
+          :aria-pressed="g.of === value"
+          @click="g.set(value)"
+          >{{ value }}</UButton
         >
       </fieldset>
     </template>

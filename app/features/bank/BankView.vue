@@ -3,7 +3,8 @@ import { NuxtLink, UButton, UIcon, UInput, UModal } from '#components'
 import { useHead } from '#imports'
 import { useEventListener, useWakeLock } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
-import { useBank, type Readings } from './useBank'
+import { useBank } from './useBank'
+import { useReadings } from './useReadings'
 import BankBegin from './BankBegin.vue'
 import BankCard from './BankCard.vue'
 import BankCount from './BankCount.vue'
@@ -17,19 +18,16 @@ import { useEvaluation } from '~/sheet/useEvaluation'
 import { useEvidence } from '~/sheet/evidence'
 import { useKeeping } from '~/sheet/useKeeping'
 import { useSpread } from '~/sheet/spread'
-import { ask } from '~/sync/api'
-import { useTides } from '~/sync/documents'
 import { useOutbox } from '~/sync/outboxStore'
 import { saveText } from '~/ui/card'
 import { useSettings } from '~/ui/settings'
-import { FAMILIES, simulatedWeather, stepWeight, tideOf } from '#core'
+import { FAMILIES, stepWeight } from '#core'
 import type { LogKind } from '#schemas/log'
 import { LETTERS, type Lane, type SpreadContent } from '#schemas/spread'
 import { LOG_KIND_WORDS } from '#words/logWords'
 import { failureText } from '#words/failureText'
 import { weightText, withUnit } from '#words/units'
 import { logCsv } from '../../../shared/logTable'
-import { ownTideOf, tideAt } from '../../../shared/tide'
 
 /**
  * Bank mode: one hand, bright sun, big targets. Every tap is kept on the phone first; the page opens without
@@ -38,7 +36,6 @@ import { ownTideOf, tideAt } from '../../../shared/tide'
 const settings = useSettings()
 const spread = useSpread()
 const outbox = useOutbox()
-const tides = useTides()
 const evidence = useEvidence()
 const keeping = useKeeping('spread')
 const {
@@ -75,7 +72,6 @@ const shows = (what: NonNullable<typeof showing.value>) =>
 const [ending, card, history, setting] = [shows('ending'), shows('card'), shows('history'), shows('settings')]
 useHead({ title: 'Bank · Dunecrest' })
 onMounted(async () => {
-  void tides.load()
   if (!evidence.loaded) void evidence.load()
   // opened by its address there is no sheet yet: the one that was last worked on is laid out
   if (!spread.opened) asked.value = await keeping.open(spread.lastId || undefined)
@@ -88,31 +84,7 @@ watch(
   on => void (on ? wake.request('screen') : wake.release()).catch(() => undefined),
 )
 
-/** Longest wait for the sounder, ms: the taps must not wait for it. */
-const SOUNDER_MS = 1500
-/** The tide of the trip, or of one's own the one that knows the moment, or the stand-in's. */
-const tideNow = computed(() => {
-  const own = bank.value?.tideId ? tides.byId.get(bank.value.tideId) : undefined
-  return own ? tideOf(ownTideOf(own)) : tideAt(tides.list)(Date.now())
-})
-/**
- * Filled in from tide and stand-ins, as real instruments would; depth and temperature from the sounder where it is
- * on and can be reached.
- */
-async function readings(): Promise<Readings> {
-  const sky = {
-    tideM: tideNow.value.heightM(Date.now()),
-    windMS: simulatedWeather('simulated').at(Date.now()).windMS,
-  }
-  const heard = await Promise.race([
-    ask<{ reading?: { depthM?: number; temperatureC?: number } }>('/api/instruments/sounder').then(
-      a => a.reading ?? {},
-      () => ({}),
-    ),
-    new Promise<object>(resolve => setTimeout(() => resolve({}), SOUNDER_MS)),
-  ])
-  return { ...sky, ...heard }
-}
+const { tideNow, readings } = useReadings(() => bank.value?.tideId)
 async function begin(what: BankStart): Promise<void> {
   try {
     await start(what, await readings())

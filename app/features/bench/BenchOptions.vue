@@ -73,6 +73,21 @@ const holdRow = computed(() => {
       : []),
   ]
 })
+/** What can be done to hook and bait, or not. */
+const switches = computed(() => {
+  const { limbs } = BAIT_FORMS[spread.content.bait.form]
+  return [
+    ...(weedless.value
+      ? ([
+          ['slit', 'slit the belly'],
+          ['levelled', 'hook bent level with pliers'],
+        ] as const)
+      : []),
+    ...(family.value.trailer ? ([['sideOn', 'trailer on its side']] as const) : []),
+    ['pinned', 'peg at the bend'] as const,
+    ...(limbs ? ([['trimLimbs', 'cut off claws and legs']] as const) : []),
+  ]
+})
 const OWN = [
   ['lengthM', 'length', 'small'],
   ['gapM', 'gap', 'small'],
@@ -121,33 +136,11 @@ const moved = computed(
     </div>
     <div class="row">
       <UCheckbox
-        v-if="weedless"
-        :model-value="lane.slit"
-        label="slit the belly"
-        @update:model-value="emit('change', { slit: lane.slit ? undefined : true })"
-      />
-      <UCheckbox
-        v-if="weedless"
-        :model-value="lane.levelled"
-        label="hook bent level with pliers"
-        @update:model-value="emit('change', { levelled: lane.levelled ? undefined : true })"
-      />
-      <UCheckbox
-        v-if="family.trailer"
-        :model-value="lane.sideOn"
-        label="trailer on its side"
-        @update:model-value="emit('change', { sideOn: lane.sideOn ? undefined : true })"
-      />
-      <UCheckbox
-        :model-value="lane.pinned"
-        label="peg at the bend"
-        @update:model-value="emit('change', { pinned: lane.pinned ? undefined : true })"
-      />
-      <UCheckbox
-        v-if="BAIT_FORMS[spread.content.bait.form].limbs"
-        :model-value="lane.trimLimbs"
-        label="cut off claws and legs"
-        @update:model-value="emit('change', { trimLimbs: lane.trimLimbs ? undefined : true })"
+        v-for="[key, label] in switches"
+        :key="key"
+        :model-value="lane[key]"
+        :label="label"
+        @update:model-value="emit('change', { [key]: lane[key] ? undefined : true })"
       />
       <NumberField
         label="cut off the nose"

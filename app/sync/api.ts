@@ -59,7 +59,10 @@ async function andKept<T>(path: string, asked: Promise<T>): Promise<T> {
 /** The server's answer, or the one that is kept where none comes, or not soon. */
 async function orKept<T>(path: string, asked: Promise<T>, later?: (answer: T) => void): Promise<T> {
   let shown = false
-  const answered = andKept(path, asked).then(answer => {
+  // what is shown does not wait until it is kept
+  const answered = asked.then(answer => {
+    shownFrom.value = undefined
+    void keepAnswer(path, answer)
     if (shown) later?.(answer)
     return answer
   })

@@ -71,6 +71,7 @@ test('unsaved work survives closing the page, and can be discarded', async ({ sh
     .getByRole('dialog')
     .getByRole('button', { name: 'Eelgrass flat, three ways', exact: true })
     .click()
+  await expect(page.getByLabel('Name of this spread')).toHaveValue('Eelgrass flat, three ways')
   await sheet.settled()
   await sheet.type('depth', '3.2')
   await expect(page.getByText('unsaved changes', { exact: true })).toBeVisible()

@@ -4,6 +4,11 @@ import { threadPlugin } from './scripts/threadPlugin'
 
 const here = (path: string): string => fileURLToPath(new URL(path, import.meta.url))
 
+/** Packages that only define what they export, and do not say so themselves: what is not used of them is left out. */
+const PURE =
+  /\/node_modules\/(@neaps\/tide-predictor|image-js|ssim\.js|jpeg-js|colord|file-type|fast-png|tiff|is-unsafe)\//
+const moduleSideEffects = (id: string): boolean => !PURE.test(id)
+
 export default defineNuxtConfig({
   compatibilityDate: '2026-01-01',
   telemetry: { enabled: false },
@@ -41,7 +46,13 @@ export default defineNuxtConfig({
   experimental: {
     defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } },
   },
-  ui: { fonts: false, colorMode: false },
+  // only what is used of the component library's own forms is laid down
+  ui: {
+    fonts: false,
+    colorMode: false,
+    theme: { colors: ['primary', 'error'] },
+    experimental: { componentDetection: true },
+  },
   icon: {
     provider: 'server',
     fallbackToApi: false,
@@ -67,7 +78,12 @@ export default defineNuxtConfig({
     },
     workbox: {
       globPatterns: ['**/*.{js,css,woff2,svg,webmanifest}'],
-      globIgnores: ['sw.js', 'workbox-*.js'],
+      globIgnores: [
+        'sw.js',
+        'workbox-*.js',
+        // letters that only names of one's own can need: without a connection the device's own font has them
+        '**/*-{latin-ext,cyrillic,cyrillic-ext,greek,greek-ext,vietnamese}-*.woff2',
+      ],
       // every view is laid out in the browser, from one and the same shell
       additionalManifestEntries: [{ url: '/', revision: randomUUID() }],
       navigateFallback: '/',
@@ -78,11 +94,10 @@ export default defineNuxtConfig({
     },
   },
   vite: {
-    worker: { format: 'es' },
+    worker: { format: 'es', rollupOptions: { treeshake: { moduleSideEffects } } },
     build: {
       rollupOptions: {
-        // it does nothing but define what it exports, and does not say so itself: only where tides are worked out
-        treeshake: { moduleSideEffects: id => !id.includes('/@neaps/tide-predictor/') },
+        treeshake: { moduleSideEffects },
       },
     },
     optimizeDeps: { include: ['zod', 'ml-matrix', 'vue-draggable-plus'] },

@@ -15,9 +15,7 @@ import {
   type LineKind,
   type RigSpec,
 } from '#core'
-import type { BoxItem, ItemInput } from '#schemas/box'
-import { itemOf, type BoxRow } from '../../shared/boxTable'
-import type { RowError } from '../../shared/cells'
+import type { BoxItem } from '#schemas/box'
 
 /** Which of these hooks and heads fit a bait. */
 export interface FitsJob {
@@ -72,22 +70,4 @@ export function fitsOf({ bait, items, lineKind, lineStrengthN }: FitsJob): FitsA
       return [{ id: item.id, rig, verdict, worst: tightestOf(rules) }]
     })
     .sort((a, b) => RANK[a.verdict] - RANK[b.verdict] || across(a) - across(b))
-}
-
-/**
- * A piece of a table read into things: a large file comes in pieces, so that progress can be shown and the
- * reading called off.
- */
-export interface ReadJob {
-  readonly rows: readonly BoxRow[]
-  readonly firstRow: number
-}
-export interface ReadAnswer {
-  readonly items: readonly ItemInput[]
-  readonly errors: readonly RowError[]
-}
-
-export function readRows({ rows, firstRow }: ReadJob): ReadAnswer {
-  const read = rows.map((row, i) => itemOf(row, firstRow + i))
-  return { items: read.flatMap(r => (r.item ? [r.item] : [])), errors: read.flatMap(r => r.errors) }
 }

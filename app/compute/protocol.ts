@@ -1,5 +1,5 @@
 import type { BenchAdvice, BenchJob, BenchLook } from './bench'
-import type { FitsAnswer, FitsJob, ReadAnswer, ReadJob } from './box'
+import type { FitsAnswer, FitsJob } from './box'
 import type { CoverAnswer, CoverJob } from './cover'
 import type { CoverChange, CoverChangesJob } from './coverChanges'
 import type { DropAnswer, DropJob } from './drops'
@@ -64,7 +64,6 @@ export interface Questions {
   readonly look: { readonly job: BenchJob; readonly answer: BenchLook }
   readonly advise: { readonly job: BenchJob; readonly answer: BenchAdvice }
   readonly fits: { readonly job: FitsJob; readonly answer: FitsAnswer[] }
-  readonly read: { readonly job: ReadJob; readonly answer: ReadAnswer }
   readonly cover: { readonly job: CoverJob; readonly answer: CoverAnswer }
   readonly coverChanges: { readonly job: CoverChangesJob; readonly answer: readonly CoverChange[] }
   readonly bite: { readonly job: StrikeJob; readonly answer: StrikeAnswer }

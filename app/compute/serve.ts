@@ -15,7 +15,7 @@ import {
   type Recall,
 } from '#core'
 import { adviseOn, lookAt } from './bench'
-import { fitsOf, readRows } from './box'
+import { fitsOf } from './box'
 import { throughCover } from './cover'
 import type { Helper, Progress } from './progress'
 import { modelDrop } from './drops'
@@ -132,7 +132,6 @@ const ANSWERS: {
   look: lookAt,
   advise: adviseOn,
   fits: fitsOf,
-  read: readRows,
   // the packages that read pictures come when one is there to be read
   trace: async job => (await import('./trace')).tracePicture(job),
   cover: throughCover,

@@ -104,4 +104,6 @@ export const KIND_NAMES: Readonly<Record<string, string>> = {
   '/api/documents/fish': 'fish',
   '/api/documents/tide': 'tide',
   '/api/documents/knotTest': 'knot test',
+  '/api/log': 'drop of',
+  '/api/log/sessions': 'session',
 }

@@ -50,6 +50,20 @@ export function entryText(
   return `${who}${beforeKg === undefined ? '' : `${weightText(beforeKg, system)} → `}${now}`
 }
 
+/** A session in words, entry by entry: a change of weight says what was carried before. */
+export function historyOf(
+  log: readonly LogEntry[],
+  system: UnitSystem,
+): { readonly entry: LogEntry; readonly text: string }[] {
+  const carried = new Map<string, number>()
+  return log.map(entry => {
+    const rod = entry.rod ?? ''
+    const text = entryText(entry, carried.get(rod), system)
+    if (entry.data?.rig) carried.set(rod, entry.data.rig.weightKg)
+    return { entry, text }
+  })
+}
+
 /** "2 h 10 min". */
 export const minutesText = (minutes: number): string =>
   minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${minutes % 60} min`

@@ -13,9 +13,15 @@ import {
 import type { EvidenceAnswer, StoredDrop, TallyRow } from '#schemas/log'
 import type { SpreadContent } from '#schemas/spread'
 import { ask } from '~/sync/api'
+import { changesLoaded } from '~/sync/changes'
+import { leaveOutOfLog } from '~/sync/leaveOut'
+import { leftOutHere, talliesShown } from '~/sync/logCopy'
 import { waitingEntries } from '~/sync/outbox'
 import type { MovedOf } from '#words/movedWords'
 import { failureText } from '#words/failureText'
+
+/** Where drops are left out and taken in. */
+const DROPS = '/api/log'
 
 /**
  * The angler's own drops and tally, and what they say. Loaded once with the page, and again after something
@@ -31,16 +37,21 @@ export const useEvidence = defineStore('evidence', () => {
 
   async function load(): Promise<void> {
     try {
-      // drops that wait on this device count here already
+      // what waits on this device counts here already
       const waiting = (await waitingEntries().catch(() => [])).flatMap(({ id, at, data }): StoredDrop[] =>
         data?.drop ? [{ id, at, drop: data.drop, excluded: false }] : [],
       )
-      const take = (answer: EvidenceAnswer): void => {
+      await changesLoaded()
+      const take = async (answer: EvidenceAnswer): Promise<void> => {
         const there = new Set(answer.drops.map(d => d.id))
-        tallies.value = answer.tallies
-        drops.value = [...answer.drops, ...waiting.filter(d => !there.has(d.id))]
+        tallies.value = await talliesShown(answer.tallies)
+        drops.value = [...answer.drops, ...waiting.filter(d => !there.has(d.id))].map(d => ({
+          ...d,
+          excluded: leftOutHere(DROPS, d.id, d.excluded),
+        }))
       }
-      take(await ask<EvidenceAnswer>('/api/log/evidence', 'GET', undefined, { later: take }))
+      const later = (answer: EvidenceAnswer): void => void take(answer)
+      await take(await ask<EvidenceAnswer>('/api/log/evidence', 'GET', undefined, { later }))
       error.value = undefined
     } catch (failure) {
       error.value = failureText(failure)
@@ -86,7 +97,7 @@ export const useEvidence = defineStore('evidence', () => {
     return { rigKey: key(rig), letters: new Map(lanes.map(({ letter, ...one }) => [key(one), letter])) }
   }
   async function exclude(id: string, excluded: boolean): Promise<void> {
-    await ask(`/api/log/${id}/exclude`, 'PUT', { excluded })
+    await leaveOutOfLog(DROPS, id, excluded)
     drops.value = drops.value.map(d => (d.id === id ? { ...d, excluded } : d))
   }
   return { tallies, drops, timed, loaded, error, ignored, book, of, whose, load, exclude }

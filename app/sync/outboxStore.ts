@@ -1,3 +1,4 @@
+import { useDebounceFn } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import type { LogEntry } from '#schemas/log'
@@ -15,6 +16,7 @@ import {
   type Sent,
 } from './outbox'
 import { changesLoaded, waiting } from './changes'
+import { takeLogAlong, takenAlongAt } from './deviceCopy'
 import { sendChangesInTurn } from './sendInTurn'
 import { copy } from '../../shared/data'
 import { failureText } from '#words/failureText'
@@ -22,6 +24,8 @@ import { failureText } from '#words/failureText'
 /** First and longest wait before sending is tried again, ms. */
 const FIRST_MS = 2_000
 const LONGEST_MS = 300_000
+/** After this long without another tap the copy of the log is renewed, ms. */
+const COPY_MS = 3_000
 /** A clock that is this far off is told, ms. */
 const CLOCK_MS = 5 * 60_000
 
@@ -131,11 +135,17 @@ export const useOutbox = defineStore('outbox', () => {
     conflicts.value += sent.conflicts.length
     if (sent.clockAheadMs !== undefined) clockAheadMs.value = sent.clockAheadMs
     trouble.value = sent.error
+    const before = left.value
     await look()
+    if (left.value < before) logMoved()
     if (sent.error ?? sent.elsewhere) again()
     else [failures, notBefore] = [0, 0]
     return sent
   }
+  /** What this device keeps of the log follows what the server has of it, once no more comes. */
+  const logMoved = useDebounceFn(() => {
+    if (takenAlongAt.value > 0) takeLogAlong().catch(() => undefined)
+  }, COPY_MS)
   function again(): void {
     const wait = Math.min(LONGEST_MS, FIRST_MS * 2 ** failures++) * (0.75 + Math.random() / 2)
     notBefore = Date.now() + wait

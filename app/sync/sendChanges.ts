@@ -1,7 +1,7 @@
 import { merged, type Side } from '../../shared/merge'
 import { sameData } from '../../shared/data'
 import { ask, ServerRefusal } from './api'
-import { noted } from './noted'
+import { isCounting, noted, type CountingRow } from './noted'
 import {
   changeOf,
   changesLoaded,
@@ -69,7 +69,21 @@ const namedWay = (path: string): Way => ({
   restore: id => ask<Row>(`${path}/${id}/restore`, 'POST'),
 })
 
-const wayOf = (path: string): Way => (path === BOX ? boxWay : namedWay(path))
+/** Whether a drop or a session of the log counts: it is said anew each time, so that nothing can clash. */
+const countingWay = (path: string): Way => ({
+  valueOf: row => ({ excluded: (row as CountingRow).excluded }),
+  read: gone,
+  create: gone,
+  change: async (base, now) => {
+    await ask(`${path}/${base.id}/exclude`, 'PUT', now)
+    return { ...base, ...now }
+  },
+  remove: gone,
+  restore: gone,
+})
+
+const wayOf = (path: string): Way =>
+  path === BOX ? boxWay : isCounting(path) ? countingWay(path) : namedWay(path)
 /** What a person changes of a row, as it is sent. */
 export const valueOf = (path: string, row: Row): object => wayOf(path).valueOf(row)
 

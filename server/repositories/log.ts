@@ -1,4 +1,4 @@
-import { and, asc, count, desc, eq, exists, inArray, isNotNull, notInArray, sql } from 'drizzle-orm'
+import { and, asc, count, desc, eq, exists, inArray, isNotNull, max, notInArray, sql } from 'drizzle-orm'
 import {
   COUNTED,
   type CountedKind,
@@ -241,13 +241,9 @@ export async function listSessions(
     .limit(limit)
     .offset(offset)
   const [all] = await db.select({ n: count() }).from(logSessions).where(fished)
-  const counts =
-    rows.length > 0
-      ? await countsOf(
-          db,
-          rows.map(r => r.session),
-        )
-      : new Map<string, SessionCounts>()
+  const ids = rows.map(r => r.session)
+  const counts = ids.length > 0 ? await countsOf(db, ids) : new Map<string, SessionCounts>()
+  const revisions = await revisionsOf(db, ids)
   const sessions = rows.map(({ session, place, fromAt, toAt, excluded }): SessionRow => ({
     session,
     place,
@@ -255,8 +251,20 @@ export async function listSessions(
     to: toAt.toISOString(),
     counts: counts.get(session) ?? {},
     excluded,
+    revision: revisions.get(session) ?? 0,
   }))
   return { sessions, total: all!.n }
+}
+
+/** The place in the log of the newest entry of each of some sessions. */
+async function revisionsOf(db: Database, sessions: readonly string[]): Promise<ReadonlyMap<string, number>> {
+  if (sessions.length === 0) return new Map()
+  const rows = await db
+    .select({ session: logEntries.session, last: max(logEntries.position) })
+    .from(logEntries)
+    .where(inArray(logEntries.session, [...sessions]))
+    .groupBy(logEntries.session)
+  return new Map(rows.map(({ session, last }) => [session, last ?? 0]))
 }
 
 /** Every session with its counts. */

@@ -146,6 +146,7 @@ export interface SessionRow {
   readonly to: string
   readonly counts: Readonly<Partial<Record<CountedKind, number>>>
   /** left out of the tallies */ readonly excluded: boolean
+  /** grows with each entry that comes to it */ readonly revision: number
 }
 export interface NamedCounts {
   readonly name: string

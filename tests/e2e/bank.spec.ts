@@ -6,21 +6,8 @@ import { join } from 'node:path'
 import { findBrowser } from '../../scripts/programs.mjs'
 import { BROWSER_FLAGS } from '../../scripts/browser.mjs'
 import { freePort, startServer } from '../../scripts/serve.mjs'
-import { expect, Sheet, test } from './support'
+import { expect, Sheet, test, VIEWS } from './support'
 
-/** Every view, as a phone opens it, and something useful that it shows from its own copy. */
-const VIEWS = [
-  ['/', '.lane, .strip, main'],
-  ['/bench', 'main'],
-  ['/tank', 'main'],
-  ['/cover', 'main'],
-  ['/strike', 'main'],
-  ['/pick', 'main'],
-  ['/rods', 'main'],
-  ['/log', 'main'],
-  ['/box', 'main'],
-  ['/bank', 'main'],
-] as const
 const HOST = '127.0.0.2'
 
 /** A phone: a browser of its own that trusts an authority, on a host that is not this machine's own. */
@@ -97,9 +84,9 @@ test('a phone is paired, taken to the water without a connection, and comes back
     context = await held.open()
     await context.setOffline(true)
     const water = await context.newPage()
-    for (const [path, useful] of VIEWS) {
+    for (const [path, role, name] of VIEWS) {
       await water.goto(at + path)
-      await expect(water.locator(useful).first()).toBeVisible()
+      await expect(water.getByRole(role, { name }).first()).toBeVisible({ timeout: 60_000 })
     }
     await water.goto(`${at}/box`)
     await expect(water.getByRole('status').filter({ hasText: 'from this device' })).toBeAttached()
@@ -116,7 +103,13 @@ test('a phone is paired, taken to the water without a connection, and comes back
     }
     await expect(water.locator('.state')).toContainText('waiting on this phone')
 
+    // the log counts them already, with the day that is here alone
+    await water.goto(`${at}/log`)
+    const days = water.getByRole('region', { name: 'Sessions' })
+    await expect(days.getByRole('listitem').first()).toContainText('51 casts, 3 bites, 3 landed')
+
     // a bait of the box is changed, and two spots
+    const bait = await countChanged(water, at, '17')
     await spotsEdited(water, at)
     await expect(water.getByRole('button', { name: /^Kept: \d+ on this device/ })).toBeVisible()
 
@@ -129,19 +122,33 @@ test('a phone is paired, taken to the water without a connection, and comes back
       body: JSON.stringify({ name, revision, content: { ...content, depthM: 6.5 } }),
     })
     expect(changed.status).toBe(200)
+    // and somebody else counts the same bait
+    const [there] = (await boxAt(home.url)).filter(i => i.name === bait)
+    const { id: itemId, revision: itemRevision, photographed: _, ...item } = there!
+    const counted = await fetch(`${home.url}/api/box`, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({
+        changes: [
+          { id: itemId, revision: itemRevision, item: { ...item, count: 3, notes: 'counted at home' } },
+        ],
+      }),
+    })
+    expect(counted.status).toBe(200)
 
     // back: all of it goes, once; what both changed waits to be chosen
     await context.setOffline(false)
     await water.goto(`${at}/log`)
     const kept = water.getByRole('button', { name: /^Kept:/ })
-    await expect(kept).toHaveAccessibleName('Kept: 1 to settle', { timeout: 30_000 })
+    await expect(kept).toHaveAccessibleName('Kept: 2 to settle', { timeout: 30_000 })
     await kept.click()
     const dialog = water.getByRole('dialog', { name: 'What is kept where' })
-    await expect(dialog).toContainText('Changed here and on the server')
-    await dialog
-      .getByRole('radio', { name: /on the server/ })
-      .first()
-      .click()
+    const ofSpot = dialog.getByRole('region', { name: 'Eelgrass flat' })
+    await expect(ofSpot).toContainText('Changed here and on the server')
+    await ofSpot.getByRole('radio', { name: /on the server/ }).click()
+    await ofSpot.getByRole('button', { name: 'Keep what is chosen' }).click()
+    // of the bait the count of the phone is kept, with the note that only the server has
+    await expect(ofSpot).toHaveCount(0)
     await dialog.getByRole('button', { name: 'Keep what is chosen' }).click()
     await expect(dialog).toContainText('the server has it all', { timeout: 30_000 })
     await water.keyboard.press('Escape')
@@ -149,6 +156,8 @@ test('a phone is paired, taken to the water without a connection, and comes back
     const after = await spotsAt(home.url)
     expect(after.find(s => s.id === first!.id)!.content.depthM).toBe(6.5)
     expect(after.map(s => s.name)).toContain('Channel mouth again')
+    const [settled] = (await boxAt(home.url)).filter(i => i.name === bait)
+    expect(settled).toMatchObject({ count: 17, notes: 'counted at home' })
     const sessions = (await (await fetch(`${home.url}/api/log/sessions?limit=1`)).json()) as {
       sessions: { counts: Record<string, number> }[]
     }
@@ -177,6 +186,29 @@ interface StoredSpot {
 }
 const spotsAt = async (url: string): Promise<StoredSpot[]> =>
   ((await (await fetch(`${url}/api/documents/spot`)).json()) as { documents: StoredSpot[] }).documents
+
+interface StoredItem {
+  id: string
+  revision: number
+  photographed: boolean
+  name: string
+  count: number
+}
+const boxAt = async (url: string): Promise<StoredItem[]> =>
+  ((await (await fetch(`${url}/api/box`)).json()) as { items: StoredItem[] }).items
+
+/** Counts the first bait of the box anew. @returns its name */
+async function countChanged(water: Page, at: string, count: string): Promise<string> {
+  await water.goto(`${at}/box`)
+  await water.getByRole('button', { name: /^baits/ }).click()
+  const name = await water.locator('tbody td.name input').first().inputValue()
+  const field = water.locator('tbody td.count input').first()
+  await field.fill(count)
+  await field.press('Enter')
+  await expect(water.getByRole('button', { name: /^Kept: \d+ on this device/ })).toBeVisible()
+  await expect(field).toHaveValue(count)
+  return name
+}
 
 /** Edits the first two spots of the list: a depth, and a name. */
 async function spotsEdited(water: Page, at: string): Promise<void> {

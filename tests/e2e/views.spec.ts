@@ -1,28 +1,13 @@
 import type { Page } from '@playwright/test'
 import { FOREIGN } from '../../words/foreign'
 import { UNIT_SYSTEMS, type UnitSystem } from '../../words/units'
-import { expect, test } from './support'
+import { expect, test, VIEWS } from './support'
 
 /** Each theme at a width, both widths, so that no scan is made twice for what a theme or a width alone may spoil. */
 const LOOKS = [
   ['day', 1280],
   ['glare', 390],
   ['dusk', 390],
-] as const
-
-/** Every view, and something on it that is there only once it has worked something out. */
-const VIEWS = [
-  ['/', 'article', 'Rig A:'],
-  ['/bench', 'region', 'Fit rules'],
-  ['/tank', 'button', 'Export'],
-  ['/cover', 'img', /./],
-  ['/strike', 'region', 'This bite'],
-  ['/pick', 'region', 'Tie this on'],
-  ['/rods', 'article', 'Rod A'],
-  ['/log', 'region', 'Tally'],
-  ['/box', 'button', /^everything/],
-  ['/bank', 'button', 'With the rigs on the sheet'],
-  ['/trace', 'heading', /./],
 ] as const
 
 /** Everything on a page that is read, heard or shown under the pointer; what people typed themselves left out. */

@@ -3,7 +3,7 @@ import { UModal } from '#components'
 import { computed } from 'vue'
 import type { LogEntry } from '#schemas/log'
 import { useSettings } from '~/ui/settings'
-import { entryText } from '#words/logWords'
+import { historyOf } from '#words/logWords'
 
 /** What was tapped in this session, the latest first, in words: which weight was changed for which. */
 const open = defineModel<boolean>('open', { required: true })
@@ -11,17 +11,11 @@ const props = defineProps<{ log: readonly LogEntry[] }>()
 const settings = useSettings()
 const time = (at: string): string =>
   new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
-const lines = computed(() => {
-  const carried = new Map<string, number>()
-  return props.log
-    .map(entry => {
-      const rod = entry.rod ?? ''
-      const text = entryText(entry, carried.get(rod), settings.system)
-      if (entry.data?.rig) carried.set(rod, entry.data.rig.weightKg)
-      return { id: entry.id, at: time(entry.at), text }
-    })
-    .reverse()
-})
+const lines = computed(() =>
+  historyOf(props.log, settings.system)
+    .map(({ entry, text }) => ({ id: entry.id, at: time(entry.at), text }))
+    .reverse(),
+)
 </script>
 
 <template>

@@ -1,6 +1,7 @@
 import { expect, it } from 'vitest'
 import type { LogEntry, LogKind } from '#schemas/log'
-import { countsOf, standingOf, summaryOf } from './bankSummary'
+import { countsOf, standingOf } from '../../../shared/logSums'
+import { summaryOf } from './bankSummary'
 
 let n = 0
 const entry = (kind: LogKind, minute: number, more: Partial<LogEntry> = {}): LogEntry => ({

@@ -1,21 +1,7 @@
-import { COUNTED, type CountedKind, type LogEntry } from '#schemas/log'
+import type { CountedKind, LogEntry } from '#schemas/log'
+import { countsOf, standingOf } from '../../../shared/logSums'
 
-/** Entries that stand: what was taken back is gone, and so is the taking back. */
-export function standingOf(log: readonly LogEntry[]): LogEntry[] {
-  const gone = new Set(log.flatMap(e => (e.kind === 'void' && e.data?.of ? [e.data.of] : [])))
-  return log.filter(e => e.kind !== 'void' && !gone.has(e.id))
-}
-
-type Counts = Partial<Record<CountedKind, number>>
-/** How often each thing was tapped. */
-export function countsOf(entries: readonly LogEntry[]): Counts {
-  const sum: Counts = {}
-  for (const { kind } of entries)
-    if ((COUNTED as readonly string[]).includes(kind))
-      sum[kind as CountedKind] = (sum[kind as CountedKind] ?? 0) + 1
-  return sum
-}
-
+type Counts = Readonly<Partial<Record<CountedKind, number>>>
 /** What a session came to. */
 export interface BankSummary {
   readonly places: readonly string[]

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { UButton, UCheckbox } from '#components'
-import { computed, onMounted, ref, shallowRef, watch } from 'vue'
+import { computed, onMounted, ref, useTemplateRef } from 'vue'
 import { useQuery } from '~/compute/useQuery'
 import { useEvidence } from '~/sheet/evidence'
 import { useSpread } from '~/sheet/spread'
@@ -10,51 +10,21 @@ import InstrumentsDialog from './InstrumentsDialog.vue'
 import LogTotals from './LogTotals.vue'
 import SheetFrame from '~/sheet/SheetFrame.vue'
 import { BOTTOMS, COVERS } from '#core'
-import type { LogEntry, SessionRow } from '#schemas/log'
-import { ask } from '~/sync/api'
 import { compareWords, tallyLines, type TallyLine } from '#words/logWords'
-import { useExchange } from '~/sync/useExchange'
 import { LEAST_TOUCHES, snagWords, touchRows, touchWords } from '#words/touchWords'
 import LogRange from './LogRange.vue'
+import LogSessions from './LogSessions.vue'
 import SheetTable, { type SheetColumn } from '~/ui/SheetTable.vue'
 
 /** What was logged and what it says: drops, tallies by rig and place, sessions. */
 defineProps<{ id: string | undefined }>()
 const evidence = useEvidence()
 const spread = useSpread()
-const PAGE = 20
-const sessions = shallowRef<readonly SessionRow[]>([])
-const total = ref(0)
-const page = ref(0)
-const opened = ref<string>()
-const entries = shallowRef<readonly LogEntry[]>([])
-const { error, exchange } = useExchange()
+const sessions = useTemplateRef('sessions')
 const picked = ref<readonly string[]>([])
 const backing = ref(false)
 
-const load = (): Promise<void> =>
-  exchange(async () => {
-    const answer = await ask<{ sessions: SessionRow[]; total: number }>(
-      `/api/log/sessions?limit=${PAGE}&offset=${PAGE * page.value}`,
-    )
-    sessions.value = answer.sessions
-    total.value = answer.total
-  })
-watch(page, () => void load(), { immediate: true })
 onMounted(() => void evidence.load())
-async function open(session: string): Promise<void> {
-  opened.value = opened.value === session ? undefined : session
-  if (!opened.value) return
-  await exchange(async () => {
-    entries.value = (await ask<{ entries: LogEntry[] }>(`/api/log/${session}/entries?limit=500`)).entries
-  })
-}
-/** A day that should not count: a borrowed rod, somebody else's taps. */
-const leaveOut = ({ session }: SessionRow, excluded: boolean): Promise<void> =>
-  exchange(async () => {
-    await ask(`/api/log/sessions/${session}/exclude`, 'PUT', { excluded })
-    await Promise.all([load(), evidence.load()])
-  })
 const placeName = (key: string): string => {
   const [cover, bottom] = key.split('/') as [keyof typeof COVERS, keyof typeof BOTTOMS]
   return `${COVERS[cover]?.name ?? cover} over ${BOTTOMS[bottom]?.name ?? bottom}`
@@ -113,10 +83,6 @@ const sums = computed(() =>
   ),
 )
 const p = (x: number): number => Math.round(100 * x)
-const day = (iso: string): string =>
-  new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })
-const time = (iso: string): string =>
-  new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
 const COLUMNS: readonly SheetColumn<(typeof lines.value)[number]>[] = [
   { id: 'pick', label: 'Compare', words: true, unseen: true },
   { id: 'rig', label: 'rig, bait and place', words: true, class: 'rig wrap' },
@@ -153,9 +119,9 @@ const COLUMNS: readonly SheetColumn<(typeof lines.value)[number]>[] = [
       <UButton to="/take" icon="i-lucide-qr-code">Take it to the bank</UButton>
       <UButton @click="backing = true">Tables, backup, instruments…</UButton>
     </section>
-    <p v-if="error ?? evidence.error" class="bad" role="alert">
-      {{ error ?? evidence.error }}
-      <UButton variant="ghost" @click="(load(), evidence.load())">Try again</UButton>
+    <p v-if="evidence.error" class="bad" role="alert">
+      {{ evidence.error }}
+      <UButton variant="ghost" @click="evidence.load()">Try again</UButton>
     </p>
     <AsideEntries />
     <div class="body">
@@ -218,51 +184,9 @@ const COLUMNS: readonly SheetColumn<(typeof lines.value)[number]>[] = [
           }}. Thinnest: {{ thinnest.map(l => `${l.rig} (${l.casts} casts)`).join('; ') }}.
         </p>
       </section>
-      <section class="sessions" aria-label="Sessions">
-        <h2>
-          Sessions <small>{{ total }}</small>
-        </h2>
-        <ul>
-          <li v-for="s in sessions" :key="s.session">
-            <UButton
-              variant="ghost"
-              class="row"
-              :aria-expanded="opened === s.session"
-              @click="open(s.session)"
-            >
-              <span :class="{ out: s.excluded }"
-                ><b>{{ day(s.from) }}</b> {{ s.place }}</span
-              ><small v-if="(s.counts.cast ?? 0) > 0"
-                >{{ s.counts.cast ?? 0 }} casts, {{ s.counts.bite ?? 0 }} bites,
-                {{ s.counts.landed ?? 0 }} landed, {{ s.counts.snag ?? 0 }} snags{{
-                  s.excluded ? '; left out' : ''
-                }}</small
-              >
-            </UButton>
-            <p v-if="opened === s.session && (s.counts.cast ?? 0) > 0">
-              <UCheckbox
-                :model-value="!s.excluded"
-                label="counts for the tally"
-                @update:model-value="leaveOut(s, !$event)"
-              />
-            </p>
-            <ol v-if="opened === s.session">
-              <li v-for="e in entries" :key="e.id">
-                <span class="figure">{{ time(e.at) }}</span> {{ e.rod ? `${e.rod}: ` : '' }}{{ e.kind
-                }}{{ e.data?.text ? `: ${e.data.text}` : '' }}
-              </li>
-            </ol>
-          </li>
-        </ul>
-        <p v-if="total > PAGE" class="pages">
-          <UButton :disabled="page === 0" @click="page--">Newer</UButton
-          ><span class="label"
-            >{{ PAGE * page + 1 }}–{{ Math.min(total, PAGE * (page + 1)) }} of {{ total }}</span
-          ><UButton :disabled="PAGE * (page + 1) >= total" @click="page++"> Older </UButton>
-        </p>
-      </section>
+      <LogSessions ref="sessions" @changed="evidence.load()" />
     </div>
-    <InstrumentsDialog v-model:open="backing" @restored="(load(), evidence.load())" />
+    <InstrumentsDialog v-model:open="backing" @restored="(sessions?.load(), evidence.load())" />
   </SheetFrame>
 </template>
 
@@ -296,8 +220,7 @@ const COLUMNS: readonly SheetColumn<(typeof lines.value)[number]>[] = [
   border-right: 1px solid var(--hair-strong);
   min-width: 0;
 }
-.tally,
-.sessions {
+.tally {
   padding: 6px 12px 12px;
 }
 h2 {
@@ -328,39 +251,6 @@ h2 small {
   padding-left: 10px;
   border-left: 5px solid var(--float);
   font-size: 16px;
-}
-.row {
-  display: block;
-  width: 100%;
-  text-align: left;
-  padding: 5px 0;
-  border-top: 1px solid var(--hair);
-  font-size: 15px;
-}
-.out {
-  text-decoration: line-through;
-  color: var(--ink-soft);
-}
-.row small {
-  display: block;
-  color: var(--ink-soft);
-  font-size: 13px;
-}
-ol {
-  padding: 2px 0 6px 10px;
-  font-size: 14px;
-  max-height: 220px;
-  overflow: auto;
-}
-ol span {
-  color: var(--ink-soft);
-  margin-right: 6px;
-}
-.pages {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  padding-top: 6px;
 }
 .bad {
   color: var(--wrack);

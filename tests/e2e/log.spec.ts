@@ -413,3 +413,83 @@ test('a drop read off the made-up clip: stepped, scaled, marked nose and tail, k
     'clip',
   )
 })
+
+test.describe('afterwards, on a phone', () => {
+  test.use({ viewport: { width: 390, height: 844 }, serviceWorkers: 'allow' })
+
+  test('a session is put right without a connection: its place, its notes, whether it counts; each can be taken back', async ({
+    sheet,
+    page,
+    context,
+  }) => {
+    await page.goto(`${sheet.app.url}/log`)
+    await sheet.standsOnDevice()
+    await page.reload()
+    await expect(page.getByText('Everything is kept on this device.').first()).toBeVisible({
+      timeout: 60_000,
+    })
+    const days = page.getByRole('region', { name: 'Sessions' })
+    const day = days.getByRole('button', { name: /[1-9]\d casts/ }).first()
+    const counts = await day.locator('small').innerText()
+    await context.setOffline(true)
+    await page.reload()
+    await day.click()
+    await expect(days.getByLabel('another note')).toBeVisible()
+    await sheet.accessible()
+
+    await days.getByLabel('place', { exact: true }).fill('Whelk bar')
+    await days.getByLabel('place', { exact: true }).press('Enter')
+    await expect(day).toContainText('Whelk bar')
+    await days.getByLabel('another note').fill('took on the drop')
+    await days.getByLabel('another note').press('Enter')
+    const note = days.getByLabel(/^note, /)
+    await expect(note).toHaveValue('took on the drop')
+    await note.fill('took on the drop, green water')
+    await note.blur()
+    await expect(days.getByRole('list', { name: 'What was tapped' })).toContainText('green water')
+    await days.getByLabel('place', { exact: true }).fill(' ')
+    await days.getByLabel('place', { exact: true }).press('Enter')
+    await expect(days.getByText('A place needs a name.')).toBeVisible()
+    await expect(days.getByLabel('place', { exact: true })).toHaveValue('Whelk bar')
+    await days.getByLabel('counts for the tally').click()
+    await expect(day).toContainText('left out')
+
+    // taken out by mistake, and brought back
+    await note.fill('')
+    await note.blur()
+    await expect(note).toHaveCount(0)
+    await page
+      .getByRole('listitem')
+      .filter({ hasText: 'Note taken out' })
+      .getByRole('button', { name: 'Undo' })
+      .click()
+    await expect(note).toHaveValue('took on the drop, green water')
+
+    // closed and opened without a connection it is still so
+    await page.reload()
+    await expect(day).toContainText('Whelk bar')
+    await expect(day).toContainText('left out')
+
+    await context.setOffline(false)
+    await page.reload()
+    await expect(page.getByRole('button', { name: 'Kept: all on the server' })).toBeVisible({
+      timeout: 30_000,
+    })
+    const sessions = (await (await fetch(`${sheet.app.url}/api/log/sessions?limit=500`)).json()) as {
+      sessions: { session: string; place: string; excluded: boolean; from: string; to: string }[]
+    }
+    const there = sessions.sessions.filter(s => s.place === 'Whelk bar')
+    expect(there).toHaveLength(1)
+    expect(there[0]!.excluded).toBe(true)
+    // put right today, it lasted no longer for that
+    expect(Date.parse(there[0]!.to) - Date.parse(there[0]!.from)).toBeLessThan(86_400_000)
+    const { entries } = (await (
+      await fetch(`${sheet.app.url}/api/log/${there[0]!.session}/entries?limit=500`)
+    ).json()) as { entries: { kind: string; data?: { text?: string } }[] }
+    expect(entries.filter(e => e.kind === 'note').map(e => e.data!.text)).toEqual([
+      'took on the drop, green water',
+    ])
+    // and what was tapped is what it was
+    await expect(day.locator('small')).toHaveText(`${counts}; left out`)
+  })
+})

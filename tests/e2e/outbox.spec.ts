@@ -1,3 +1,6 @@
+import { randomUUID } from 'node:crypto'
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { expect, test, type Sheet } from './support'
 
 test.use({ viewport: { width: 390, height: 844 } })
@@ -158,3 +161,86 @@ test('a phone that is full says so, keeps nothing quiet, and loses nothing that 
   await expect(page.getByText('cannot keep what is tapped')).toHaveCount(0)
   await expect.poll(() => casts(sheet)).toBe(before + 3)
 })
+
+/** Stores of a browser by the name of their database, each with what is kept under its keys. */
+type Device = Readonly<Record<string, Readonly<Record<string, Readonly<Record<string, unknown>>>>>>
+/** What a phone kept on which a build of the time before one's own fish and copies on the device was tapped on. */
+const OLDER = JSON.parse(readFileSync(join(import.meta.dirname, 'olderDevice.json'), 'utf8')) as Device
+
+/** Lays down what was kept, as the builds of then laid it down. */
+const layDown = (page: Sheet['page'], device: Device): Promise<void> =>
+  page.evaluate(async databases => {
+    for (const [database, stores] of Object.entries(databases)) {
+      const opening = indexedDB.open(database)
+      opening.onupgradeneeded = () => {
+        for (const name of Object.keys(stores)) opening.result.createObjectStore(name)
+      }
+      const open = await new Promise<IDBDatabase>((done, failed) => {
+        opening.onsuccess = () => done(opening.result)
+        opening.onerror = () => failed(opening.error!)
+      })
+      for (const [name, kept] of Object.entries(stores)) {
+        const writing = open.transaction(name, 'readwrite')
+        for (const [key, value] of Object.entries(kept)) writing.objectStore(name).put(value, key)
+        await new Promise(done => (writing.oncomplete = done))
+      }
+      open.close()
+    }
+  }, device)
+
+/** As sessions were kept when they had one water only. */
+function withOneWater(device: Device): Device {
+  const {
+    stops,
+    stop: _,
+    ...rest
+  } = device['dunecrest-bank']!.state!.now as { stops: object[]; stop: number }
+  return { ...device, 'dunecrest-bank': { state: { now: { ...rest, water: stops[0] } } } }
+}
+
+/** The same with ids of its own. */
+function another(device: Device): Device {
+  const ids = new Map<string, string>()
+  const anew = (id: string): string => {
+    ids.set(id, ids.get(id) ?? randomUUID())
+    return ids.get(id)!
+  }
+  return JSON.parse(JSON.stringify(device).replace(/[\da-f]{8}(-[\da-f]{4}){3}-[\da-f]{12}/g, anew)) as Device
+}
+
+for (const [form, device] of [
+  ['as it was recorded', another(OLDER)],
+  ['with one water', another(withOneWater(OLDER))],
+] as const)
+  test(`what a phone with an older build kept, ${form}, goes on and goes to the server once`, async ({
+    sheet,
+    page,
+  }) => {
+    const { url } = sheet.app
+    const { session } = device['dunecrest-bank']!.state!.now as { session: string }
+    const before = await casts(sheet)
+    await page.goto(`${url}/favicon.svg`)
+    await layDown(page, device)
+    await page.goto(`${url}/bank`)
+    await expect(page.getByRole('button', { name: /^Cast/ })).toContainText('5')
+    await expect(page.locator('.state')).toContainText('all kept by the server', { timeout: 20_000 })
+    await expect(page.getByRole('region', { name: 'Entries set aside' })).toHaveCount(0)
+    const { entries } = (await (await fetch(`${url}/api/log/${session}/entries?limit=500`)).json()) as {
+      entries: { kind: string }[]
+    }
+    const casting = Array<string>(5).fill('cast')
+    expect(entries.map(e => e.kind)).toEqual([
+      'start',
+      'rod',
+      'rod',
+      'rod',
+      ...casting,
+      'bite',
+      'hooked',
+      'rod',
+    ])
+    expect(await casts(sheet)).toBe(before + 5)
+    // and the session goes on
+    await page.getByRole('button', { name: /^Cast/ }).click()
+    await expect.poll(() => casts(sheet)).toBe(before + 6)
+  })

@@ -82,7 +82,7 @@ async function write(): Promise<void> {
         <UButton :disabled="draft.trim() === ''" @click="write()">Add</UButton>
       </div>
     </UFormField>
-    <ol aria-label="What was tapped">
+    <ol tabindex="0" aria-label="What was tapped">
       <li v-for="{ entry, text } in lines" :key="entry.id">
         <span class="figure">{{ time(entry.at) }}</span> <span data-own>{{ text }}</span>
       </li>

@@ -61,7 +61,13 @@ export default {
         content: 'rounded-[2px] shadow-none border border-(--hair-strong) ring-0 bg-(--raised) text-(--ink)',
       },
     },
-    modal: { slots: { content: 'rounded-[2px] shadow-none ring-1 ring-(--hair-strong) bg-(--raised)' } },
+    modal: {
+      slots: {
+        content: 'rounded-[2px] shadow-none ring-1 ring-(--hair-strong) bg-(--raised)',
+        // a thumb's width, on a phone that of a cold one
+        close: 'absolute top-2.5 end-2.5 size-11 justify-center max-sm:top-1 max-sm:end-1 max-sm:size-14',
+      },
+    },
     toast: { slots: { root: 'rounded-[2px] shadow-none ring-1 ring-(--hair-strong) bg-(--raised)' } },
   },
 }

@@ -55,7 +55,16 @@ function show(): void {
 .waits :deep(button) {
   color: var(--shell);
 }
+.sync :deep(button) {
+  min-width: 30px;
+  min-height: 30px;
+  justify-content: center;
+}
 @media (max-width: 639px) {
+  .sync :deep(button) {
+    min-width: 44px;
+    min-height: 44px;
+  }
   .words {
     display: none;
   }

@@ -105,6 +105,7 @@ test('a phone is paired, taken to the water without a connection, and comes back
 
     // the log counts them already, with the day that is here alone
     await water.goto(`${at}/log`)
+    await water.getByRole('button', { name: 'Sessions', exact: true }).click()
     const days = water.getByRole('region', { name: 'Sessions' })
     await expect(days.getByRole('listitem').first()).toContainText('51 casts, 3 bites, 3 landed')
 

@@ -359,8 +359,16 @@ header {
   display: flex;
   gap: 10px;
   align-items: center;
+  margin-bottom: -6px;
+}
+header :deep(.sync button) {
+  min-width: 56px;
+  min-height: 56px;
 }
 .mark {
+  display: flex;
+  align-items: center;
+  min-height: 56px;
   font-size: 20px;
   font-weight: 700;
   flex: 1;
@@ -498,7 +506,7 @@ h1 {
   min-height: 280px;
 }
 .taps button {
-  min-height: 74px;
+  min-height: 68px;
   border: 2px solid var(--ink);
   border-radius: 2px;
   font-size: 24px;

@@ -71,6 +71,8 @@ const places = computed(() => [
   { value: OPEN_WATER, label: 'open water' },
   ...baths.list.map(b => ({ value: b.id, label: b.name })),
 ])
+const day = (iso: string): string =>
+  new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: '2-digit' })
 const COLUMNS: readonly SheetColumn<(typeof own.value)[number]>[] = [
   { id: 'when', label: 'when', words: true },
   { id: 'depth', label: 'depth' },
@@ -166,7 +168,7 @@ const COLUMNS: readonly SheetColumn<(typeof own.value)[number]>[] = [
       :row-class="d => (d.excluded || strange.has(d.id) ? 'out' : '')"
     >
       <template #when="{ row: d }">
-        {{ d.at.slice(0, 10)
+        {{ day(d.at)
         }}<small v-if="d.drop.bath ?? d.drop.from !== 'taps'"> {{ d.drop.bath?.name ?? d.drop.from }}</small>
       </template>
       <template #depth="{ row: d }">{{ shown(d.drop.depthM, settings.units.depth) }}</template>

@@ -23,6 +23,13 @@ const spread = useSpread()
 const sessions = useTemplateRef('sessions')
 const picked = ref<readonly string[]>([])
 const backing = ref(false)
+/** On a phone one part is seen at a time, what the log comes to first. */
+const PARTS = [
+  ['tally', 'Tally'],
+  ['days', 'Sessions'],
+  ['drops', 'Drop test'],
+] as const
+const part = ref<(typeof PARTS)[number][0]>('tally')
 
 onMounted(() => void evidence.load())
 const placeName = (key: string): string => {
@@ -124,8 +131,13 @@ const COLUMNS: readonly SheetColumn<(typeof lines.value)[number]>[] = [
       <UButton variant="ghost" @click="evidence.load()">Try again</UButton>
     </p>
     <AsideEntries />
-    <div class="body">
-      <DropTimer v-if="spread.opened" />
+    <nav class="parts" aria-label="Parts of the log">
+      <UButton v-for="[key, name] in PARTS" :key="key" :aria-pressed="part === key" @click="part = key">{{
+        name
+      }}</UButton>
+    </nav>
+    <div class="body" :class="`sees-${part}`">
+      <div class="drops"><DropTimer v-if="spread.opened" /></div>
       <section class="tally" aria-label="Tally">
         <h2>What the tally says</h2>
         <p v-if="lines.length === 0" class="label">
@@ -149,16 +161,18 @@ const COLUMNS: readonly SheetColumn<(typeof lines.value)[number]>[] = [
               <b>{{ l.rig }}</b> <small>{{ l.bait }}, {{ l.place }}</small>
               <p v-for="s in advice.get(l)" :key="s" class="advice">{{ s }}</p>
             </template>
-            <template #casts="{ row: l }">{{ l.casts }}</template>
+            <template #casts="{ row: l }">{{ l.casts }} <small class="told">casts</small></template>
             <template #hooked="{ row: l }">
               <template v-if="l.hooked"
-                ><b>{{ p(l.hooked.value) }} %</b> <small>of {{ l.touches }}</small
+                ><b>{{ p(l.hooked.value) }} %</b> <small class="told">hooked </small
+                ><small>of {{ l.touches }}</small
                 ><LogRange :measure="l.hooked" tone="good"
               /></template>
             </template>
             <template #snags="{ row: l }">
               <template v-if="l.snag"
-                ><b>{{ p(l.snag.value) }} %</b><LogRange :measure="l.snag" tone="ill"
+                ><b>{{ p(l.snag.value) }} %</b> <small class="told">of casts snagged</small
+                ><LogRange :measure="l.snag" tone="ill"
               /></template>
             </template>
           </SheetTable>
@@ -184,7 +198,7 @@ const COLUMNS: readonly SheetColumn<(typeof lines.value)[number]>[] = [
           }}. Thinnest: {{ thinnest.map(l => `${l.rig} (${l.casts} casts)`).join('; ') }}.
         </p>
       </section>
-      <LogSessions ref="sessions" @changed="evidence.load()" />
+      <LogSessions ref="sessions" class="days" @changed="evidence.load()" />
     </div>
     <InstrumentsDialog v-model:open="backing" @restored="(sessions?.load(), evidence.load())" />
   </SheetFrame>
@@ -252,6 +266,9 @@ h2 small {
   border-left: 5px solid var(--float);
   font-size: 16px;
 }
+.told {
+  display: none;
+}
 .bad {
   color: var(--wrack);
   padding: 6px 12px;
@@ -259,13 +276,73 @@ h2 small {
 .bad button {
   text-decoration: underline;
 }
+.parts {
+  display: none;
+}
 @media (max-width: 999px) {
+  .sums {
+    flex-basis: 100%;
+    display: grid;
+    grid-template-columns: repeat(4, auto);
+  }
+  .sums span {
+    display: grid;
+  }
+  .parts {
+    display: grid;
+    grid-template-columns: repeat(3, 1fr);
+    gap: 6px;
+    padding: 6px 12px;
+    border-bottom: 1px solid var(--hair-strong);
+  }
+  .parts [aria-pressed='true'] {
+    background: var(--ink);
+    color: var(--paper);
+  }
+  .body:not(.sees-tally) > .tally,
+  .body:not(.sees-days) > .days,
+  .body:not(.sees-drops) > .drops {
+    display: none;
+  }
   .body {
     grid-template-columns: minmax(0, 1fr);
   }
   .body > * {
     border-right: 0;
     border-bottom: 1px solid var(--hair-strong);
+  }
+}
+/* a rig a card: what it is and what it says over the whole width, its figures in a row beneath */
+@media (max-width: 639px) {
+  .told {
+    display: inline;
+  }
+  .scroll {
+    max-height: none;
+    overflow: visible;
+  }
+  .scroll :deep(thead) {
+    display: none;
+  }
+  .scroll :deep(table),
+  .scroll :deep(tbody) {
+    display: block;
+  }
+  .scroll :deep(tr) {
+    display: grid;
+    grid-template-columns: auto 1fr 1fr;
+    column-gap: 12px;
+    padding: 6px 0;
+    border-bottom: 1px solid var(--hair-strong);
+  }
+  .scroll :deep(td) {
+    height: auto;
+    border: 0;
+    padding: 2px 0;
+    text-align: left;
+  }
+  .scroll :deep(td.rig) {
+    grid-column: 2 / 4;
   }
 }
 </style>

@@ -7,7 +7,9 @@ const here = (path: string): string => fileURLToPath(new URL(path, import.meta.u
 /** Packages that only define what they export, and do not say so themselves: what is not used of them is left out. */
 const PURE =
   /\/node_modules\/(@neaps\/tide-predictor|image-js|ssim\.js|jpeg-js|colord|file-type|fast-png|tiff|is-unsafe)\//
-const moduleSideEffects = (id: string): boolean => !PURE.test(id)
+/** So do Dunecrest's own rooms without an interface. */
+const OWN = ['core', 'words', 'shared'].map(room => here(`./${room}/`))
+const moduleSideEffects = (id: string): boolean => !PURE.test(id) && !OWN.some(room => id.startsWith(room))
 
 export default defineNuxtConfig({
   compatibilityDate: '2026-01-01',

@@ -6,6 +6,7 @@ import { BROWSER_FLAGS } from '../scripts/browser.mjs'
 import { build } from '../scripts/prepare.mjs'
 import { findBrowser } from '../scripts/programs.mjs'
 import { freePort, startServer } from '../scripts/serve.mjs'
+import { bankFigures } from './bank.mjs'
 
 /**
  * Figures of the page: from a changed input to updated lanes, with three lanes and with five, in the browser.
@@ -48,6 +49,7 @@ export async function pageFigures() {
       ...(await coverFigures(browser, url)),
       'cover.frame.p95.ms': await castFrames(browser, url),
       'strike.frame.p95.ms': await playedFrames(browser, url, 'Strike', 'Play the bite'),
+      ...(await bankFigures(browser, url)),
       ...(await logFigures(url)),
     }
   } finally {

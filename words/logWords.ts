@@ -35,7 +35,7 @@ export const LOG_KIND_WORDS: Readonly<Record<LogKind, string>> = {
 }
 
 /** An entry as a line of what was tapped: the rod, what happened, with a change of weight what it was before. */
-export function entryText(
+function entryText(
   { kind, rod, data }: Pick<LogEntry, 'kind' | 'rod' | 'data'>,
   beforeKg: number | undefined,
   system: UnitSystem,

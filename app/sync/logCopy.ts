@@ -18,7 +18,7 @@ import { waitingEntries } from './outbox'
  */
 export const SESSIONS_AT_ONCE = 20
 const MOST_ENTRIES = 500
-export const sessionsPath = (page: number): string =>
+const sessionsPath = (page: number): string =>
   `/api/log/sessions?limit=${SESSIONS_AT_ONCE}&offset=${SESSIONS_AT_ONCE * page}`
 /** The newest sessions, which this device keeps. */
 export const SESSIONS_PATH = sessionsPath(0)

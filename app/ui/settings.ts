@@ -25,9 +25,15 @@ export const useSettings = defineStore('settings', () => {
   const printing = ref(false)
   useEventListener(window, 'beforeprint', () => void (printing.value = true))
   useEventListener(window, 'afterprint', () => void (printing.value = false))
+  /** the light is so bright that only glare can be read; until a theme is chosen in it */
+  const bright = ref(false)
+  const seenBright = ref(true)
   const theme = computed<Theme>({
-    get: () => (printing.value ? 'day' : chosenTheme.value),
-    set: value => void (chosenTheme.value = value),
+    get: () => (printing.value ? 'day' : bright.value && seenBright.value ? 'glare' : chosenTheme.value),
+    set: value => {
+      seenBright.value = false
+      chosenTheme.value = value
+    },
   })
   const pxPerMm = useLocalStorage('dunecrest.pxPerMm', USUAL_PX_PER_MM)
   const calibrated = useLocalStorage('dunecrest.calibrated', false)
@@ -50,5 +56,5 @@ export const useSettings = defineStore('settings', () => {
     document.documentElement.dataset.theme = theme.value
     document.documentElement.classList.toggle('dark', theme.value === 'dusk')
   })
-  return { system, theme, hand, size, units, pxPerMm, calibrated, utility, bitesPerHour, rigWorth }
+  return { system, theme, bright, hand, size, units, pxPerMm, calibrated, utility, bitesPerHour, rigWorth }
 })

@@ -1,12 +1,9 @@
 import type { LoggedRig } from '../evidence/learned'
 import { drawsFor, type Draws } from '../uncertainty/draws'
-import { makeEnsemble, type Ensemble } from '../uncertainty/ensemble'
+import { usualEnsemble, type Ensemble } from '../uncertainty/ensemble'
 import { learned, type Posterior } from '../uncertainty/posterior'
 import { learnFrom } from './learn'
 import { ownersOf, type PreparedRig } from './prepareRig'
-
-/** One ensemble for everything that is not told otherwise. */
-const USUAL = makeEnsemble()
 
 /** Logs are learned from once, for each ensemble: so many of the last are kept. */
 const KEPT = 4
@@ -17,7 +14,7 @@ const keyOf = (logged: readonly LoggedRig[]): string => JSON.stringify(logged)
 export function teach(
   logged: readonly LoggedRig[],
   posterior: Posterior,
-  ensemble: Ensemble = USUAL,
+  ensemble: Ensemble = usualEnsemble(),
 ): Ensemble {
   const known = kept.get(ensemble) ?? new Map<string, Ensemble>()
   kept.set(ensemble, known)
@@ -32,7 +29,7 @@ export function teach(
  */
 export function ensembleAfter(
   logged: readonly LoggedRig[] | undefined,
-  ensemble: Ensemble = USUAL,
+  ensemble: Ensemble = usualEnsemble(),
 ): Ensemble {
   if (!logged || logged.length === 0) return ensemble
   return (
@@ -44,9 +41,9 @@ export function ensembleAfter(
 const NOTHING: Posterior = { scores: {}, centre: {}, effective: Infinity }
 
 /** Whether a log was learned from already, so that asking again costs nothing. */
-export const isLearned = (logged: readonly LoggedRig[], ensemble: Ensemble = USUAL): boolean =>
+export const isLearned = (logged: readonly LoggedRig[], ensemble: Ensemble = usualEnsemble()): boolean =>
   logged.length === 0 || kept.get(ensemble)?.has(keyOf(logged)) === true
 
 /** The ensemble as a prepared rig has it, with what was learned. */
-export const amongOf = (prepared: PreparedRig, ensemble: Ensemble = USUAL): Draws =>
+export const amongOf = (prepared: PreparedRig, ensemble: Ensemble = usualEnsemble()): Draws =>
   drawsFor(ensembleAfter(prepared.logged, ensemble), ownersOf(prepared))

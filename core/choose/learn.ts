@@ -11,7 +11,7 @@ import { hookedAmong, lnOdds, STRIKE_NUMBERS } from '../strike/strikeMembers'
 import type { BottomId, CoverId } from '../snag/cover'
 import { lbfToN } from '../units'
 import { drawsFor } from '../uncertainty/draws'
-import { makeEnsemble, ownerOf, type Ensemble, type Owners } from '../uncertainty/ensemble'
+import { ownerOf, usualEnsemble, type Ensemble, type Owners } from '../uncertainty/ensemble'
 import { posteriorOf, type Counted, type Known } from '../uncertainty/posterior'
 import { parameterAt, type ParameterId } from '../uncertainty/parameters'
 import type { Conditions } from './conditions'
@@ -49,7 +49,10 @@ export interface Fished {
  * built are left out; of more than MOST_LOGGED the most counted are taken. In use they are all of one place.
  * @returns nothing where nothing was counted
  */
-export function learnFrom(logged: readonly LoggedRig[], ensemble: Ensemble = USUAL): Learned | undefined {
+export function learnFrom(
+  logged: readonly LoggedRig[],
+  ensemble: Ensemble = usualEnsemble(),
+): Learned | undefined {
   const fished = mostCounted(logged).flatMap(one => {
     const specs = specsOf(one.rigKey)
     const [cover = '', bottom = ''] = one.placeKey.split('/')
@@ -64,7 +67,6 @@ export function learnFrom(logged: readonly LoggedRig[], ensemble: Ensemble = USU
   return { ...posteriorOf(counted, ensemble), from: fished.map(f => f.one) }
 }
 
-const USUAL = makeEnsemble()
 /**
  * Meetings with each kind of thing, and bites, by which a logged rig is told: what they leave unsure is
  * little beside its own doubt.

@@ -1,12 +1,13 @@
 import type { Line } from '../tackle/lines'
 import type { RetrieveId } from '../snag/retrieve'
-import { makeEnsemble, type Ensemble } from '../uncertainty/ensemble'
+import { usualEnsemble, type Ensemble } from '../uncertainty/ensemble'
 import { shareOf } from '../uncertainty/members'
 import type { RigMembers } from './evaluateRig'
 import { factorsOf, scoreOf, TASTES, type Scoring, type Taste, type Traits } from './score'
 
 /** What fish like in each member of the usual ensemble, once. */
-const USUAL = tastesOf(makeEnsemble())
+let usual: readonly Taste[] | undefined
+const usualTastes = (): readonly Taste[] => (usual ??= tastesOf(usualEnsemble()))
 
 /** What fish like, in every member. */
 export function tastesOf(ensemble: Ensemble): readonly Taste[] {
@@ -28,7 +29,7 @@ export function scoresAmong(
   line: Line,
   members?: Pick<RigMembers, 'hookUp' | 'minutesLeft' | 'fallS'>,
   fallS = 1,
-  tastes = USUAL,
+  tastes = usualTastes(),
 ): Float64Array {
   return Float64Array.from(tastes, (taste, m) =>
     scoreOf(

@@ -1,6 +1,6 @@
 import { solveInPlace } from '../numerics/linear'
 import { meanOf } from '../uncertainty/members'
-import { makeEnsemble, ownerOf, type Ensemble, type Owners } from '../uncertainty/ensemble'
+import { ownerOf, usualEnsemble, type Ensemble, type Owners } from '../uncertainty/ensemble'
 import { PARAMETER_IDS, PARAMETERS, type ParameterId } from '../uncertainty/parameters'
 
 /** A rig's utility in every member, and whose values of the uncertain numbers it has. */
@@ -68,7 +68,7 @@ const WORTH_A_TEST = 0.002
  */
 export function settlesOf(
   rigs: readonly Doubtful[],
-  ensemble: Ensemble = USUAL,
+  ensemble: Ensemble = usualEnsemble(),
 ): { readonly settles: readonly Settle[]; readonly turnsOn: ParameterId | undefined } {
   if (rigs.length < 2) return { settles: [], turnsOn: undefined }
   const least = WORTH_A_TEST * Math.max(...rigs.map(r => Math.abs(meanOf(r.members))))
@@ -86,8 +86,6 @@ export function settlesOf(
     .reduce((most, one) => (one.worth > most.worth ? one : most))
   return { settles, turnsOn: single.worth > least ? single.id : undefined }
 }
-
-const USUAL = makeEnsemble()
 
 /** Scores of some numbers over the members: once for what the rigs share, for each rig where they do not. */
 function scoresOf(

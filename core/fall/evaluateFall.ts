@@ -1,6 +1,6 @@
 import { success, type Basis, type Measure, type Outcome } from '../outcome'
 import { drawsFor, type Draws } from '../uncertainty/draws'
-import { makeEnsemble } from '../uncertainty/ensemble'
+import { usualEnsemble } from '../uncertainty/ensemble'
 import { measureOf } from '../uncertainty/members'
 import { ballSinksM, type Bed } from '../water/bed'
 import { SAMPLE_STRIDE, type Drop, type DropFailure } from './drop'
@@ -44,7 +44,7 @@ export interface FallResult {
 }
 
 /** One rig by itself, with the usual ensemble. */
-const ALONE: Draws = drawsFor(makeEnsemble(), { plastic: '', kind: '', rig: '' })
+const alone = (): Draws => drawsFor(usualEnsemble(), { plastic: '', kind: '', rig: '' })
 
 /**
  * Drops a rig and puts a range on what it does. The range comes from moving each uncertain input to both ends
@@ -55,7 +55,7 @@ const ALONE: Draws = drawsFor(makeEnsemble(), { plastic: '', kind: '', rig: '' }
 export function evaluateFall(
   bodies: FallBodies,
   conditions: FallConditions,
-  draws: Draws = ALONE,
+  draws: Draws = alone(),
 ): Outcome<FallResult, DropFailure> {
   const factors = conditions.factors ?? DEFAULT_FACTORS
   const { weight } = bodies

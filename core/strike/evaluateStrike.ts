@@ -1,6 +1,6 @@
 import type { Random } from '../numerics/random'
 import type { Measure } from '../outcome'
-import { makeEnsemble } from '../uncertainty/ensemble'
+import { usualEnsemble } from '../uncertainty/ensemble'
 import { drawsFor, type Draws } from '../uncertainty/draws'
 import { measureOf } from '../uncertainty/members'
 import type { StrikeRig, Tackle } from './bite'
@@ -25,7 +25,7 @@ export interface StrikeResult {
 const DRAWS = 4000
 
 /** One rig by itself, with the usual ensemble. */
-const ALONE: Draws = drawsFor(makeEnsemble(), { plastic: '', kind: '', rig: '' })
+const alone = (): Draws => drawsFor(usualEnsemble(), { plastic: '', kind: '', rig: '' })
 
 /**
  * Chance that a bite is hooked, by seeded Monte Carlo over bite place, bite force, jaw and slack. A bite is
@@ -40,7 +40,7 @@ export function evaluateStrike(
   tackle: Tackle,
   random: Random,
   draws = DRAWS,
-  among: Draws = ALONE,
+  among: Draws = alone(),
 ): StrikeResult {
   if (!(draws >= 1)) throw new RangeError('evaluateStrike: draws must be at least 1')
   const count = lossesOf(rig, tackle, random, draws)

@@ -59,6 +59,13 @@ export function makeEnsemble(size = MEMBERS, seed = ENSEMBLE_SEED): Ensemble {
   }
 }
 
+let usual: Ensemble | undefined
+/**
+ * The one ensemble for everything that is not told otherwise. Made when it is first asked for: a page that shows no
+ * figure does not wait for it.
+ */
+export const usualEnsemble = (): Ensemble => (usual ??= makeEnsemble())
+
 /** Numbers with one value for every rig, in the order of the register. */
 const SHARED = PARAMETER_IDS.filter(
   id =>
@@ -75,8 +82,13 @@ function apartFrom(scores: Float64Array, others: readonly Float64Array[]): Float
   for (let round = 0; round < ROUNDS && others.length > 0; round++) {
     const left = z.slice()
     for (const other of others) {
-      const common =
-        other.reduce((sum, x, m) => sum + x * left[m]!, 0) / other.reduce((sum, x) => sum + x * x, 0)
+      let along = 0
+      let square = 0
+      for (let m = 0; m < left.length; m++) {
+        along += other[m]! * left[m]!
+        square += other[m]! * other[m]!
+      }
+      const common = along / square
       for (let m = 0; m < left.length; m++) left[m]! -= common * other[m]!
     }
     const next = new Float64Array(z.length)

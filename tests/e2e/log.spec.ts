@@ -72,6 +72,46 @@ test.describe('on the bank', () => {
     await again.close()
   })
 
+  test('in bright light it is worn for glare by itself, in shade as it was chosen; what is chosen in the sun stands', async ({
+    sheet,
+    page,
+  }) => {
+    await page.addInitScript(() => {
+      class Sensor extends EventTarget {
+        illuminance = 0
+        start(): void {
+          Object.assign(globalThis, {
+            light: (lux: number) => {
+              this.illuminance = lux
+              this.dispatchEvent(new Event('reading'))
+            },
+          })
+        }
+        stop(): void {
+          this.illuminance = 0
+        }
+      }
+      Object.assign(globalThis, { AmbientLightSensor: Sensor })
+    })
+    const light = (lux: number): Promise<void> =>
+      page.evaluate(lx => (globalThis as unknown as { light: (lx: number) => void }).light(lx), lux)
+    await page.goto(`${sheet.app.url}/bank`)
+    await expect(page.getByRole('button', { name: 'With the rigs on the sheet' })).toBeVisible()
+    const worn = page.locator('html')
+    await expect(worn).toHaveAttribute('data-theme', 'day')
+    await light(40_000)
+    await expect(worn).toHaveAttribute('data-theme', 'glare')
+    await light(6_000)
+    await expect(worn).toHaveAttribute('data-theme', 'glare')
+    await light(800)
+    await expect(worn).toHaveAttribute('data-theme', 'day')
+    await page.getByRole('button', { name: 'With the rigs on the sheet' }).click()
+    await page.getByRole('button', { name: 'Hand, size, theme' }).click()
+    await page.getByRole('button', { name: 'dusk', exact: true }).click()
+    await light(40_000)
+    await expect(worn).toHaveAttribute('data-theme', 'dusk')
+  })
+
   test('undo, another rod, a heavier weight, a note; targets are big enough for a cold thumb', async ({
     sheet,
     page,
@@ -449,6 +489,7 @@ test.describe('afterwards, on a phone', () => {
     })
     const days = page.getByRole('region', { name: 'Sessions' })
     const day = days.getByRole('button', { name: /[1-9]\d casts/ }).first()
+    await page.getByRole('button', { name: 'Sessions', exact: true }).click()
     const counts = await day.locator('small').innerText()
     await context.setOffline(true)
     await page.reload()

@@ -4,6 +4,7 @@ import { useHead } from '#imports'
 import { useEventListener, useWakeLock } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { useBank } from './useBank'
+import { useBrightLight } from './useBrightLight'
 import { useReadings } from './useReadings'
 import BankBegin from './BankBegin.vue'
 import BankCard from './BankCard.vue'
@@ -35,6 +36,7 @@ import { logCsv } from '../../../shared/logTable'
  */
 const settings = useSettings()
 const spread = useSpread()
+useBrightLight()
 const outbox = useOutbox()
 const evidence = useEvidence()
 const keeping = useKeeping('spread')

@@ -210,6 +210,27 @@ describe('the log', () => {
     await send([entry(69, { session: other, kind: 'void', data: { of: start(68, '').id } })])
     expect(await place()).toBe('Pier')
   })
+  it('a session put right afterwards is no longer for that, and is told to be another', async () => {
+    const other = '77777777-7777-4777-8777-777777777777'
+    const row = async (): Promise<SessionRow> =>
+      (
+        (await call(api('sessions?limit=100'), 'GET')).body as unknown as { sessions: SessionRow[] }
+      ).sessions.find(s => s.session === other)!
+    const start = entry(190, { session: other, kind: 'start', data: { place: 'Pier' } })
+    await send([start, entry(191, { session: other })])
+    const before = await row()
+    const anew = { ...start, id: entry(193).id, data: { place: 'North pier' } }
+    const back = { ...entry(192, { session: other, kind: 'void', data: { of: start.id } }), at: start.at }
+    await send([back, anew])
+    const after = await row()
+    expect(after).toMatchObject({
+      place: 'North pier',
+      from: before.from,
+      to: before.to,
+      counts: before.counts,
+    })
+    expect(after.revision).toBeGreaterThan(before.revision)
+  })
   it('writes all of a request or none', async () => {
     const before = await casts()
     const { status, body } = await send([entry(60), { ...entry(61), at: 'yesterday' }])

@@ -11,6 +11,8 @@ const open = ref(false)
 const asked = ref(false)
 const here = computed(() => outbox.left + outbox.changes + outbox.unkept.length)
 const state = computed(() => {
+  // nothing is said to be on the server before this device was looked through
+  if (!outbox.loaded) return { icon: 'i-lucide-cloud', text: 'looking', kind: 'looks' }
   const choose = outbox.unsettled.length + outbox.aside.length
   if (choose > 0) return { icon: 'i-lucide-cloud-alert', text: `${choose} to settle`, kind: 'bad' }
   if (here.value > 0)
@@ -19,6 +21,7 @@ const state = computed(() => {
     return { icon: 'i-lucide-cloud-off', text: 'from this device', kind: 'copy' }
   return { icon: 'i-lucide-cloud-check', text: 'all on the server', kind: 'all' }
 })
+const telling = computed(() => !['all', 'looks'].includes(state.value.kind))
 function show(): void {
   asked.value = true
   open.value = true
@@ -33,9 +36,9 @@ function show(): void {
       :aria-label="`Kept: ${state.text}`"
       :title="state.text"
       @click="show()"
-      ><span v-if="state.kind !== 'all'" class="words">{{ state.text }}</span></UButton
+      ><span v-if="telling" class="words">{{ state.text }}</span></UButton
     >
-    <span class="visually-hidden" role="status">{{ state.kind === 'all' ? '' : state.text }}</span>
+    <span class="visually-hidden" role="status">{{ telling ? state.text : '' }}</span>
     <SyncDialog v-if="asked" v-model:open="open" />
   </span>
 </template>

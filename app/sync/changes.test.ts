@@ -3,7 +3,7 @@ import { ofetch } from 'ofetch'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { ask, ServerRefusal } from './api'
-import { changeOf, dropChange, onSettled, waiting, withChanges, type Row } from './changes'
+import { changeOf, dropChange, keepChange, onSettled, waiting, withChanges, type Row } from './changes'
 import { keptAt, rowAs } from './keptAt'
 import { newId } from './newId'
 import { sendChanges, settle } from './sendChanges'
@@ -239,5 +239,23 @@ describe('without a server', () => {
     await expect(spots.change({ id: newId(), revision: 3 }, { name: 'x' })).rejects.toThrow(ServerRefusal)
     await expect(ask('/api/instruments')).rejects.toThrow(ServerRefusal)
     expect(waiting.size).toBe(0)
+  })
+
+  it('what is kept is known at once: what is sent or let go meanwhile is never what was there before', async () => {
+    const id = newId()
+    const change = (depthM: number) => ({
+      path: PATH,
+      id,
+      now: { name: 'Flat', content: { depthM, cover: 'open' } },
+      at: `2026-11-28T08:00:0${depthM}.000Z`,
+    })
+    const [first, second] = [change(1), change(2)]
+    const keeping = keepChange(first)
+    expect(changeOf(PATH, id)).toBe(first)
+    await keeping
+    const going = dropChange(first)
+    const anew = keepChange(second)
+    await Promise.all([going, anew])
+    expect(changeOf(PATH, id)).toBe(second)
   })
 })

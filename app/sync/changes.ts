@@ -46,17 +46,31 @@ export const changesLoaded = (): Promise<void> => (loading ??= load())
 
 export const changeOf = (path: string, id: string): Change | undefined => waiting.get(keyOf({ path, id }))
 
-/** Keeps a change on the device; it is there once this resolves. */
+/**
+ * Keeps a change on the device; it is there once this resolves. It is known at once, so that what is sent meanwhile is
+ * the newest, and the device writes in the same order.
+ */
 export async function keepChange(change: Change): Promise<void> {
-  await set(keyOf(change), copy(change), place())
-  waiting.set(keyOf(change), change)
+  const key = keyOf(change)
+  const before = waiting.get(key)
+  waiting.set(key, change)
+  try {
+    await set(key, copy(change), place())
+  } catch (failure) {
+    if (waiting.get(key) === change) {
+      if (before) waiting.set(key, before)
+      else waiting.delete(key)
+    }
+    throw failure
+  }
   channel?.postMessage('changed')
 }
 
 /** Lets a change go: the server has it, or nobody wants it. */
 export async function dropChange(change: Pick<Change, 'path' | 'id'>): Promise<void> {
-  await del(keyOf(change), place())
+  // what is kept while this is under way stays known
   waiting.delete(keyOf(change))
+  await del(keyOf(change), place())
   channel?.postMessage('changed')
 }
 

@@ -61,9 +61,14 @@ export async function keptAll<R extends Row>(
       }
     }),
   )
-  for (const change of changes)
+  for (const change of changes) {
+    // it may have begun to be sent just now
+    const sent = changeOf(path, change.id)?.sent ?? change.sent
     // made and deleted before the server heard of it: nothing is left to tell
-    await (change.now || change.base ? keepChange(change) : dropChange(change))
+    await (change.now || change.base
+      ? keepChange({ ...change, ...(sent ? { sent } : {}) })
+      : dropChange(change))
+  }
   void useOutbox().send()
   return changes.map(({ id, now, base }) => (now ? rowOf(id, now, base) : undefined))
 }

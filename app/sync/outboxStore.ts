@@ -70,7 +70,7 @@ export const useOutbox = defineStore('outbox', () => {
 
   async function look(): Promise<void> {
     try {
-      const [waits, refused] = await Promise.all([waitingEntries(), asideEntries()])
+      const [waits, refused] = await Promise.all([waitingEntries(), asideEntries(), changesLoaded()])
       left.value = waits.length
       aside.value = refused
       loaded.value = true

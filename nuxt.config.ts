@@ -100,6 +100,8 @@ export default defineNuxtConfig({
     build: {
       rollupOptions: {
         treeshake: { moduleSideEffects },
+        // what is less than a file's own trouble goes with a neighbour
+        output: { experimentalMinChunkSize: 1_000 },
       },
     },
     optimizeDeps: { include: ['zod', 'ml-matrix', 'vue-draggable-plus'] },

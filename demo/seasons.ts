@@ -20,7 +20,8 @@ import {
   type StrikeRig,
   type Tackle,
 } from '#core'
-import type { LogEntry, LogKind } from '#schemas/log'
+import type { LogKind } from '#schemas/ranges'
+import type { LogEntry } from '#schemas/log'
 import type { SpreadContent } from '#schemas/spread'
 import { DEMO_SPREADS } from './spreads'
 

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import type { LogEntry, LogKind, SessionRow } from '#schemas/log'
+import type { LogKind } from '#schemas/ranges'
+import type { LogEntry, SessionRow } from '#schemas/log'
 import { differenceOf, entriesWith, placeOfSession, sessionsWith, standingOf, talliesWith } from './logSums'
 
 let n = 0

@@ -1,4 +1,5 @@
-import { COUNTED, type CountedKind, type LogEntry, type SessionRow, type TallyRow } from '#schemas/log'
+import { COUNTED, type CountedKind } from '#schemas/ranges'
+import type { LogEntry, SessionRow, TallyRow } from '#schemas/log'
 
 /** Sums of a log as they are with entries that are not in them yet: pure, on plain rows. */
 type Counts = Readonly<Partial<Record<CountedKind, number>>>

@@ -9,7 +9,8 @@ import {
   type Measure,
   type Tally,
 } from '#core'
-import type { CountedKind, LogEntry, LogKind, TallyRow } from '#schemas/log'
+import type { CountedKind, LogKind } from '#schemas/ranges'
+import type { LogEntry, TallyRow } from '#schemas/log'
 import { weightText, type UnitSystem } from './units'
 
 /** What was tapped, as an angler says it. */

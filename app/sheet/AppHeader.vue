@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import { useSpread } from './spread'
 import ChoiceField from '~/ui/ChoiceField.vue'
 import SyncState from './SyncState.vue'
-import { nameSchema } from '#schemas/spread'
+import { asLine, nameProblem } from '#schemas/names'
 import { THEMES, useSettings } from '~/ui/settings'
 import { VIEW_NAMES, viewPath, VIEWS, type SheetView, type Steps } from './useSheetCommands'
 import { UNIT_SYSTEMS } from '#words/units'
@@ -69,9 +69,9 @@ const phoneMenu = computed(() => [
 
 function takeName(event: Event): void {
   const input = event.target as HTMLInputElement
-  const parsed = nameSchema.safeParse(input.value)
-  nameError.value = parsed.success ? undefined : parsed.error.issues[0]?.message
-  if (parsed.success) emit('rename', parsed.data)
+  const name = asLine(input.value)
+  nameError.value = nameProblem(name)
+  if (nameError.value === undefined) emit('rename', name)
 }
 </script>
 

@@ -7,7 +7,6 @@ import { useOutbox } from '~/sync/outboxStore'
 import type { LogEntry } from '#schemas/log'
 import { saveText } from '~/ui/card'
 import { LOG_KIND_WORDS } from '#words/logWords'
-import { logCsv } from '../../shared/logTable'
 
 /**
  * Entries that the server will not take as they are: each with its reason, to be mended, dropped, or saved as
@@ -45,7 +44,10 @@ async function drop(entry: LogEntry, why: string): Promise<void> {
     ],
   })
 }
-const save = (): void => saveText('entries-set-aside.csv', logCsv(outbox.aside.map(a => a.entry)), 'text/csv')
+async function save(): Promise<void> {
+  const { logCsv } = await import('../../shared/logTable')
+  saveText('entries-set-aside.csv', logCsv(outbox.aside.map(a => a.entry)), 'text/csv')
+}
 </script>
 
 <template>

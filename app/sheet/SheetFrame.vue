@@ -62,7 +62,7 @@ async function startNew(): Promise<void> {
 }
 async function startFresh(): Promise<void> {
   showing.leaving = false
-  if (props.id === undefined) spread.discard()
+  if (props.id === undefined) await spread.discard()
   else await navigateTo(viewPath(props.view, undefined))
 }
 async function keepFirst(): Promise<void> {

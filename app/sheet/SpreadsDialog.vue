@@ -7,7 +7,7 @@ import { useSpreads } from './useSpreads'
 import { useSpread } from './spread'
 import { useDateFormat } from '@vueuse/core'
 import type { SpreadSummary } from '#schemas/spread'
-import { nameSchema } from '#schemas/spread'
+import { asLine, nameProblem } from '#schemas/names'
 import { viewPath, type SheetView } from './useSheetCommands'
 import { useExchange } from '~/sync/useExchange'
 import SheetTable, { type SheetColumn } from '~/ui/SheetTable.vue'
@@ -52,12 +52,12 @@ async function go(id: string): Promise<void> {
 async function rename(item: SpreadSummary, event: Event): Promise<void> {
   // leaving the field after Enter or Escape comes here once more
   if (renaming.value !== item.id) return
-  const parsed = nameSchema.safeParse((event.target as HTMLInputElement).value)
-  renameError.value = parsed.success ? undefined : parsed.error.issues[0]?.message
-  if (!parsed.success) return
+  const name = asLine((event.target as HTMLInputElement).value)
+  renameError.value = nameProblem(name)
+  if (renameError.value !== undefined) return
   renaming.value = undefined
-  if (item.id === spread.saved?.id) await keeping.rename(parsed.data)
-  else if (!(await exchange(() => server.change(item, { name: parsed.data })))) return
+  if (item.id === spread.saved?.id) await keeping.rename(name)
+  else if (!(await exchange(() => server.change(item, { name })))) return
   await load()
 }
 

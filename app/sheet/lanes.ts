@@ -1,6 +1,7 @@
 import { clamp } from '@vueuse/core'
 import { FAMILIES, HOOK_SIZES, ozToKg, type FamilyId, type HookSize } from '#core'
-import { LETTERS, type Lane, type Letter, type SpreadContent } from '#schemas/spread'
+import { LETTERS, type Letter } from '#schemas/ranges'
+import type { Lane, SpreadContent } from '#schemas/spread'
 
 /** Changes to the lanes of a spread. Each takes the content as it is and returns the lanes as they become. */
 export const freeLetter = (lanes: readonly Lane[]): Letter | undefined =>

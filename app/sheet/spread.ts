@@ -6,7 +6,8 @@ import {
 } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { contentShape, type Lane, type Letter, type Spread, type SpreadContent } from '#schemas/spread'
+import type { Letter } from '#schemas/ranges'
+import type { contentShape, Lane, Spread, SpreadContent } from '#schemas/spread'
 import { copy, sameData } from '../../shared/data'
 import { onSettled } from '~/sync/changes'
 import { newLane } from './lanes'
@@ -99,9 +100,9 @@ export const useSpread = defineStore('spread', () => {
 
   /** what another tab has made of this very sheet meanwhile */
   const elsewhere = shallowRef<Draft>()
-  useEventListener(window, 'storage', ({ key, newValue }: StorageEvent) => {
+  useEventListener(window, 'storage', async ({ key, newValue }: StorageEvent) => {
     if (key !== draftKey(saved.value?.id) || !opened.value) return
-    const theirs = asDraft(newValue)
+    const theirs = asDraft(newValue, await shapeLoaded())
     const differs = theirs && (theirs.name !== name.value || !sameData(theirs.content, content.value))
     elsewhere.value = differs ? theirs : undefined
   })
@@ -122,8 +123,12 @@ export const useSpread = defineStore('spread', () => {
   /**
    * Lays a saved spread, or a fresh one, on the sheet; unsaved work kept on this device comes back with it.
    */
-  function open(spread: Spread | undefined): { readonly draft: boolean; readonly outdated: boolean } {
-    const draft = readDraft(spread?.id)
+  async function open(
+    spread: Spread | undefined,
+  ): Promise<{ readonly draft: boolean; readonly outdated: boolean }> {
+    // what nothing is kept for stands at once
+    const shape = isKeptHere(spread?.id) ? await shapeLoaded() : undefined
+    const draft = shape && asDraft(localStorage.getItem(draftKey(spread?.id)), shape)
     opened.value = true
     saved.value = spread
     lastId.value = spread?.id ?? ''
@@ -133,7 +138,7 @@ export const useSpread = defineStore('spread', () => {
     history.commit()
     history.clear()
     elsewhere.value = undefined
-    const steps = readSteps(spread?.id)
+    const steps = shape && readSteps(spread?.id, shape)
     if (steps && sameData(steps.at, content.value)) {
       history.undoStack.value = [...steps.undo]
       history.redoStack.value = [...steps.redo]
@@ -165,9 +170,9 @@ export const useSpread = defineStore('spread', () => {
     keepDraft()
   }
 
-  function discard(): void {
+  async function discard(): Promise<void> {
     localStorage.removeItem(draftKey(saved.value?.id))
-    open(saved.value)
+    await open(saved.value)
   }
 
   function rename(to: string): void {
@@ -205,20 +210,22 @@ export const useSpread = defineStore('spread', () => {
   }
 })
 
-function readDraft(id: string | undefined): Draft | undefined {
-  return asDraft(localStorage.getItem(draftKey(id)))
-}
+/** What a content must be like, which comes only where something is kept that has to be like it. */
+type Shape = typeof contentShape
+const shapeLoaded = async (): Promise<Shape> => (await import('#schemas/spread')).contentShape
+const isKeptHere = (id: string | undefined): boolean =>
+  localStorage.getItem(draftKey(id)) !== null || sessionStorage.getItem(stepsKey(id)) !== null
 
-function asDraft(text: string | null): Draft | undefined {
+function asDraft(text: string | null, shape: Shape): Draft | undefined {
   const draft = parsed(text) as Draft | null
-  return draft && contentShape.safeParse(draft.content).success ? draft : undefined
+  return draft && shape.safeParse(draft.content).success ? draft : undefined
 }
 
-function readSteps(id: string | undefined): Steps | undefined {
+function readSteps(id: string | undefined, shape: Shape): Steps | undefined {
   const steps = parsed(sessionStorage.getItem(stepsKey(id))) as Steps | null
   const sound = (list: unknown): boolean =>
     Array.isArray(list) &&
-    list.every(one => contentShape.safeParse((one as { snapshot?: unknown } | null)?.snapshot).success)
+    list.every(one => shape.safeParse((one as { snapshot?: unknown } | null)?.snapshot).success)
   return steps && sound(steps.undo) && sound(steps.redo) ? steps : undefined
 }
 

@@ -125,7 +125,7 @@ export function useKeeping(view: SheetView = 'spread') {
       if (!(error instanceof ServerRefusal)) throw error
       return error.message
     }
-    const { draft, outdated } = spread.open(found)
+    const { draft, outdated } = await spread.open(found)
     if (outdated)
       tell(
         'Unsaved changes kept',

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Letter } from '#schemas/spread'
+import type { Letter } from '#schemas/ranges'
 import { PATTERNS } from '~/ui/drawing/identity'
 
 /** A rig's letter, colour and line pattern. */

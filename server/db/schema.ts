@@ -12,8 +12,9 @@ import {
   uuid,
 } from 'drizzle-orm/pg-core'
 import type { ItemDetails } from '#schemas/box'
+import type { LogKind } from '#schemas/ranges'
 import type { DocumentContent, DocumentKind } from '#schemas/spot'
-import type { LogEntry, LogKind } from '#schemas/log'
+import type { LogEntry } from '#schemas/log'
 import type { SpreadContent } from '#schemas/spread'
 
 /** A saved spread. A deleted one stays, marked, so that deleting can be undone. */

@@ -1,13 +1,6 @@
 import { and, asc, count, desc, eq, exists, inArray, isNotNull, max, notInArray, sql } from 'drizzle-orm'
-import {
-  COUNTED,
-  type CountedKind,
-  type LogEntry,
-  type LogReceipt,
-  type SessionRow,
-  type StoredDrop,
-  type TallyRow,
-} from '#schemas/log'
+import { COUNTED, type CountedKind } from '#schemas/ranges'
+import type { LogEntry, LogReceipt, SessionRow, StoredDrop, TallyRow } from '#schemas/log'
 import type { Database } from '../db/client'
 import { logEntries, logSessionCounts, logSessions, logTallies } from '../db/schema'
 import { inTransaction, type Tx } from '../db/transaction'

@@ -1,5 +1,5 @@
 import { and, eq, inArray, sql } from 'drizzle-orm'
-import { COUNTED, type LogKind } from '#schemas/log'
+import { COUNTED, type LogKind } from '#schemas/ranges'
 import { logEntries, logSessionCounts, logSessions, logTallies } from '../db/schema'
 import type { Tx } from '../db/transaction'
 import { batches } from './batches'

@@ -15,7 +15,7 @@ import {
   type Section,
 } from '#schemas/backup'
 import { checked } from '#schemas/checked'
-import { COUNTED } from '#schemas/log'
+import { COUNTED } from '#schemas/ranges'
 import { canonical } from '../repositories/sameContent'
 import { Refused } from './refused'
 

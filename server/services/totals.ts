@@ -1,4 +1,5 @@
-import type { CountedKind, LogTotals } from '#schemas/log'
+import type { CountedKind } from '#schemas/ranges'
+import type { LogTotals } from '#schemas/log'
 import type { StoredDocument } from '#schemas/spot'
 import { database } from '../db/client'
 import { tideAt } from '../../shared/tide'

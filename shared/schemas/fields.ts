@@ -39,6 +39,28 @@ import {
   type WeightMaterial,
 } from '#core'
 import { z } from 'zod'
+import {
+  BALL_RANGE_KG,
+  BATH_DEPTH_RANGE_M,
+  BATH_WIDTH_RANGE_M,
+  BITE_RANGE_M,
+  CAST_KG,
+  CAST_RANGE_M,
+  DEPTH_RANGE_M,
+  FEED_RANGE_C,
+  GAPE_RANGE_M,
+  JAW_RANGE,
+  LIFT_RANGE_M,
+  LINE_RANGE_N,
+  LOOKS_RANGE,
+  MOST_CASTS,
+  PREY_RANGE_M,
+  ROD_DISTANCE_RANGE_M,
+  ROD_LENGTH_M,
+  SIGHT_RANGE_M,
+  WIND_RANGE_MS,
+} from './ranges'
+import { asLine, tooLong } from './names'
 
 /** Fields that several documents share. All SI but for temperature (°C) and salinity (g/kg). */
 const oneOf = <T extends string>(ids: readonly T[], what: string): z.ZodEnum<{ [K in T]: K }> =>
@@ -93,22 +115,10 @@ export const day = z.iso
 export const line = (what: string, most: number) =>
   z
     .string({ error: `${what}: expected text.` })
-    .overwrite(text => text.replace(/\p{Cc}+/gu, ' ').trim())
-    .max(most, { error: `${what}: ${most} characters at most.` })
-
-/** Deepest and shallowest water that is offered, m. */
-export const DEPTH_RANGE_M = [0.2, 60] as const
-/** How far out a rig may splash, m. */
-export const ROD_DISTANCE_RANGE_M = [3, 60] as const
-/** How far a rod may be lifted or lowered in the fall, m. */
-export const LIFT_RANGE_M = [-1.2, 3] as const
-/** Line strengths that are offered, N (about 0.5 to 50 kg). */
-export const LINE_RANGE_N = [5, 500] as const
+    .overwrite(asLine)
+    .max(most, { error: tooLong(what, most) })
 
 export const depthM = within('Depth', DEPTH_RANGE_M, 'm')
-/** Depth and width of a bath, bucket or pool to time drops in, m. */
-export const BATH_DEPTH_RANGE_M = [0.15, 4] as const
-export const BATH_WIDTH_RANGE_M = [0.1, 25] as const
 export const bathDepthM = within('Depth', BATH_DEPTH_RANGE_M, 'm')
 export const bathWidthM = within('Width', BATH_WIDTH_RANGE_M, 'm')
 /** A drop may be timed in a bucket. */
@@ -126,8 +136,6 @@ export const baitLengthM = within('Bait length', LIMITS.baitLengthM, 'm')
 export const densityKgM3 = within('Density', LIMITS.densityKgM3, 'kg/m³')
 export const family = oneOf<FamilyId>(FAMILY_IDS, 'Family')
 export const hookSize = oneOf(HOOK_SIZES, 'Hook size')
-/** A ball weight that drops are held against, kg. */
-export const BALL_RANGE_KG = [0.0005, 0.1] as const
 export const ballKg = within('Ball', BALL_RANGE_KG, 'kg')
 export const weightMaterial = oneOf(Object.keys(WEIGHT_MATERIALS) as WeightMaterial[], 'Weight material')
 export const pointRest = oneOf(['open', 'flush', 'skin', 'buried'] as const, 'Point')
@@ -142,11 +150,6 @@ export const retrieve = oneOf<RetrieveId>(RETRIEVE_IDS, 'Retrieve')
 export const feeding = oneOf<FeedingId>(FEEDING_IDS, 'Feeding')
 export const match = oneOf(['close', 'fair', 'poor'] as const, 'Match')
 export const rodPower = oneOf<RodPower>(Object.keys(RODS) as RodPower[], 'Rod')
-/** Length of a rod, m; wind along the cast, m/s; and what is measured of a cast, kg and m. */
-export const ROD_LENGTH_M = [0.5, 5] as const
-export const WIND_RANGE_MS = [0, 20] as const
-export const CAST_KG = [0.0005, 0.3] as const
-export const CAST_RANGE_M = [2, 150] as const
 export const rodLengthM = within('Rod length', ROD_LENGTH_M, 'm')
 export const castKg = z
   .tuple([within('Least casting weight', [0, 0.3], 'kg'), within('Greatest casting weight', CAST_KG, 'kg')])
@@ -156,8 +159,6 @@ export const wind = z.strictObject({
   speedMS: windMS,
   from: oneOf(['ahead', 'behind', 'across'] as const, 'Wind from'),
 })
-/** Most casts that are kept with a rod. */
-export const MOST_CASTS = 12
 export const casts = z
   .array(
     z.strictObject({
@@ -168,12 +169,7 @@ export const casts = z
   .max(MOST_CASTS, { error: 'Twelve measured casts at most.' })
 /** What the angler is about, and how far off the fish is that was seen, m. */
 export const aim = oneOf<Aim>(['search', 'sight'], 'Fishing for')
-export const SIGHT_RANGE_M = [3, 60] as const
 export const sightM = within('Distance of the fish', SIGHT_RANGE_M, 'm')
-/** Line out at a bite, m. */
-export const BITE_RANGE_M = [2, 60] as const
-/** Casts between two looks at a hidden point. */
-export const LOOKS_RANGE = [1, 40] as const
 export const looksEvery = within('Casts between looks at the point', LOOKS_RANGE, 'casts')
 export const biteM = within('Distance at the bite', BITE_RANGE_M, 'm')
 export const species = oneOf<SpeciesId>(SPECIES_IDS, 'Species')
@@ -181,13 +177,7 @@ export const activity = oneOf<Activity>(ACTIVITIES, 'Activity')
 export const clarity = oneOf<Clarity>(CLARITIES, 'Clarity')
 export const light = oneOf<Light>(LIGHTS, 'Light')
 export const prey = oneOf<PreyId>(PREY_IDS, 'Food')
-/** Length of what fish eat, m. */
-export const PREY_RANGE_M = [0.02, 0.3] as const
 export const preyM = within('Length of the food', PREY_RANGE_M, 'm')
-/** Temperatures that fish live in, °C; bite and hardness of jaw against the usual; how far a mouth opens, m. */
-export const FEED_RANGE_C = [-1, 40] as const
-export const JAW_RANGE = [0.2, 4] as const
-export const GAPE_RANGE_M = [0.005, 0.4] as const
 const feedC = within('Temperature', FEED_RANGE_C, '°C')
 const zoneShare = z.number({ error: 'Zone: expected a share of the depth.' }).min(0).max(1)
 /** What a kind of fish is like: feeding temperatures, zone, way of taking, mouth, food. */

@@ -1,45 +1,7 @@
 import { z } from 'zod'
 import * as field from './fields'
 import { baitSchema, rigSchema } from './spread'
-
-/** What can be logged with a tap. `void` takes another entry back. */
-const LOG_KINDS = [
-  'start',
-  'rod',
-  'cast',
-  'bump',
-  'bite',
-  'hooked',
-  'landed',
-  'snag',
-  'freed',
-  'lost',
-  'reskin',
-  'nipped',
-  'onSlack',
-  'covered',
-  'note',
-  'drop',
-  'void',
-  'end',
-] as const
-export type LogKind = (typeof LOG_KINDS)[number]
-/** Those that are counted by rig and place. */
-export const COUNTED = [
-  'cast',
-  'bump',
-  'bite',
-  'hooked',
-  'landed',
-  'snag',
-  'freed',
-  'lost',
-  'reskin',
-  'nipped',
-  'onSlack',
-  'covered',
-] as const satisfies readonly LogKind[]
-export type CountedKind = (typeof COUNTED)[number]
+import { LOG_KINDS, type CountedKind } from './ranges'
 
 const number = z.number()
 const model = z.strictObject({

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { CONSTITUENTS, KNOT_IDS } from '#core'
 import * as field from './fields'
 import { baitSchema, rigSchema } from './spread'
+import { AMPLITUDE_RANGE_M, LEVEL_RANGE_M, LINE_RANGE_N, MOST_BREAKS } from './ranges'
 
 /** A place to fish, as the angler knows it. Depth is below chart datum for tidal water, else as it stands. */
 export const spotSchema = z.strictObject({
@@ -89,9 +90,6 @@ const localTime = z.iso
   .refine(text => text >= '2000-01-01' && text < '2200-01-01', {
     error: 'Time: expected a year from 2000 to 2199.',
   })
-/** Levels over chart datum, m. */
-export const LEVEL_RANGE_M = [-5, 20] as const
-export const AMPLITUDE_RANGE_M = [0, 10] as const
 const levelM = field.within('Level', LEVEL_RANGE_M, 'm')
 const MOST_TURNS = 4000
 /** The tide of a place: a table of its high and low waters, or its harmonic constants. */
@@ -127,15 +125,13 @@ const tideSchema = z.discriminatedUnion('kind', [
 ])
 export type TideContent = z.infer<typeof tideSchema>
 
-/** Most breaks that are kept of one knot in one line. */
-export const MOST_BREAKS = 40
 /** A knot broken on the scale, in one line. */
 const knotTestSchema = z.strictObject({
   knot: z.enum(KNOT_IDS, { error: `Knot: expected one of ${KNOT_IDS.join(', ')}.` }),
   line: field.lineKind,
   ratedN: field.lineStrengthN,
   brokeN: z
-    .array(field.within('Broke at', [0.5, field.LINE_RANGE_N[1] * 1.5], 'N'))
+    .array(field.within('Broke at', [0.5, LINE_RANGE_N[1] * 1.5], 'N'))
     .max(MOST_BREAKS, { error: `${MOST_BREAKS} breaks at most.` }),
 })
 type KnotTestContent = z.infer<typeof knotTestSchema>

@@ -2,11 +2,10 @@ import { problemsOf } from '#core'
 import { problemText } from '#words/problemWords'
 import { z } from 'zod'
 import * as field from './fields'
+import { NAME_MOST, NO_NAME } from './names'
+import { LETTERS } from './ranges'
 
 /** A spread: one water, one bait, and up to five ways to rig it. What the server keeps and a file holds. */
-export const LETTERS = ['A', 'B', 'C', 'D', 'E'] as const
-export type Letter = (typeof LETTERS)[number]
-
 const laneSchema = z.strictObject({
   letter: z.enum(LETTERS),
   family: field.family,
@@ -140,7 +139,7 @@ export const contentSchema = contentShape.superRefine((content, context) => {
   })
 })
 
-export const nameSchema = field.line('Name', 80).min(1, { error: 'Give the spread a name.' })
+export const nameSchema = field.line('Name', NAME_MOST).min(1, { error: NO_NAME })
 
 /** `id` is made on the device that asks, so that asking again makes nothing twice. */
 export const createSchema = z.strictObject({

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { FAMILIES, FAMILY_IDS, type FamilyId } from '../../core/index'
-import { LETTERS, type SpreadContent } from '../../shared/schemas/spread'
+import { LETTERS } from '../../shared/schemas/ranges'
+import type { SpreadContent } from '../../shared/schemas/spread'
 import { DEMO_SPREADS } from '../../demo/spreads'
 import { expect, test, type Sheet } from './support'
 

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { COUNTED, type LogEntry } from '#schemas/log'
+import { COUNTED } from '#schemas/ranges'
+import type { LogEntry } from '#schemas/log'
 import { DEMO_BOX } from '../../demo/box'
 import type { Database } from '../../server/db/client'
 import * as backup from '../../server/repositories/backup'

@@ -23,12 +23,11 @@ import { useOutbox } from '~/sync/outboxStore'
 import { saveText } from '~/ui/card'
 import { useSettings } from '~/ui/settings'
 import { FAMILIES, stepWeight } from '#core'
-import type { LogKind } from '#schemas/log'
-import { LETTERS, type Lane, type SpreadContent } from '#schemas/spread'
+import { LETTERS, type LogKind } from '#schemas/ranges'
+import type { Lane, SpreadContent } from '#schemas/spread'
 import { LOG_KIND_WORDS } from '#words/logWords'
 import { failureText } from '#words/failureText'
 import { weightText, withUnit } from '#words/units'
-import { logCsv } from '../../../shared/logTable'
 
 /**
  * Bank mode: one hand, bright sun, big targets. Every tap is kept on the phone first; the page opens without
@@ -185,6 +184,7 @@ const clockWords = computed(() => {
   return `The clock of this phone is ${much} ${outbox.clockAheadMs > 0 ? 'ahead of' : 'behind'} the server's. Taps carry the time of this phone.`
 })
 async function saveWaiting(): Promise<void> {
+  const { logCsv } = await import('../../../shared/logTable')
   saveText('taps-not-on-the-server.csv', logCsv(await outbox.notOnServer()), 'text/csv')
 }
 // what is in this page alone must not go with it unasked

@@ -1,5 +1,6 @@
 import { expect, it } from 'vitest'
-import type { LogEntry, LogKind } from '#schemas/log'
+import type { LogKind } from '#schemas/ranges'
+import type { LogEntry } from '#schemas/log'
 import { countsOf, standingOf } from '../../../shared/logSums'
 import { summaryOf } from './bankSummary'
 

@@ -1,4 +1,5 @@
-import type { CountedKind, LogEntry } from '#schemas/log'
+import type { CountedKind } from '#schemas/ranges'
+import type { LogEntry } from '#schemas/log'
 import { countsOf, standingOf } from '../../../shared/logSums'
 
 type Counts = Readonly<Partial<Record<CountedKind, number>>>

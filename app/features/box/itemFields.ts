@@ -18,7 +18,7 @@ import {
   WEIGHT_SHAPE_NAMES,
   type ItemDetails,
 } from '#schemas/box'
-import { LINE_RANGE_N } from '#schemas/fields'
+import { LINE_RANGE_N } from '#schemas/ranges'
 import { familyItems } from '~/ui/families'
 import { choice, choicesOf, number, type Field } from '~/ui/fields'
 import type { UnitSet } from '#words/units'

@@ -4,7 +4,7 @@ import { useElementSize, usePreferredReducedMotion, useRafFn } from '@vueuse/cor
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import { useSpread } from '~/sheet/spread'
 import { CAST_M, onPath, radToDeg, type ThingLook } from '#core'
-import type { Letter } from '#schemas/spread'
+import type { Letter } from '#schemas/ranges'
 import CoverThing from './CoverThing.vue'
 import { FATE_WORDS, SITE_WORDS } from './coverWords'
 import { useSettings } from '~/ui/settings'

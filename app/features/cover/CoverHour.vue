@@ -2,7 +2,7 @@
 import type { ChartOptions } from 'chart.js'
 import { computed } from 'vue'
 import type { CoverLane } from '~/compute/cover'
-import type { Letter } from '#schemas/spread'
+import type { Letter } from '#schemas/ranges'
 import ChartFrame from '~/ui/charts/ChartFrame.vue'
 import { axis, common, tooltip } from '~/ui/charts/theme'
 import { laneColour, token } from '~/ui/drawing/identity'

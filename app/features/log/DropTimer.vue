@@ -12,7 +12,7 @@ import NumberField from '~/ui/NumberField.vue'
 import TapClock from './TapClock.vue'
 import { FAMILIES } from '#core'
 import { OPEN_WATER, useDropTest } from './useDropTest'
-import { DEPTH_RANGE_M } from '#schemas/fields'
+import { DEPTH_RANGE_M } from '#schemas/ranges'
 import { shown } from '#words/units'
 import SheetTable, { type SheetColumn } from '~/ui/SheetTable.vue'
 

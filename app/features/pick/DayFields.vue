@@ -25,7 +25,7 @@ import {
   fishOf,
   type Day,
 } from '#core'
-import { PREY_RANGE_M, SIGHT_RANGE_M } from '#schemas/fields'
+import { PREY_RANGE_M, SIGHT_RANGE_M } from '#schemas/ranges'
 import type { FishChoice } from '#schemas/spread'
 import { ACTIVITY_WORDS, CLARITY_WORDS, LIGHT_WORDS, preyItems } from '#words/pickWords'
 import { waterOfSpot } from './pickSheet'

@@ -1,7 +1,8 @@
 import type { BaitSpec, Day, Finalist, RigSpec } from '#core'
+import { LETTERS } from '#schemas/ranges'
 import type { StoredDocument } from '#schemas/spot'
 import { sameData } from '../../../shared/data'
-import { LETTERS, type SpreadContent } from '#schemas/spread'
+import type { SpreadContent } from '#schemas/spread'
 
 /**
  * Lays picks out on a sheet, each as a lane of the first one's bait and tackle, so that every view shows the

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { TripAnswer } from '~/compute/trip'
-import { LETTERS } from '#schemas/spread'
+import { LETTERS } from '#schemas/ranges'
 import { useSettings } from '~/ui/settings'
 import { shown, weightText } from '#words/units'
 import { BASIS_MARKS } from '#words/words'

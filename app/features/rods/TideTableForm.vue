@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { UButton, UInput } from '#components'
 import { computed, ref } from 'vue'
-import { DOCUMENT_SCHEMAS, LEVEL_RANGE_M, type TideContent } from '#schemas/spot'
+import { LEVEL_RANGE_M } from '#schemas/ranges'
+import { DOCUMENT_SCHEMAS, type TideContent } from '#schemas/spot'
 import DateField from '~/ui/DateField.vue'
 import NumberField from '~/ui/NumberField.vue'
 import { useSettings } from '~/ui/settings'

@@ -2,7 +2,7 @@
 import type { ChartOptions } from 'chart.js'
 import { computed } from 'vue'
 import type { TripAnswer } from '~/compute/trip'
-import { LETTERS } from '#schemas/spread'
+import { LETTERS } from '#schemas/ranges'
 import ChartFrame from '~/ui/charts/ChartFrame.vue'
 import { axis, common } from '~/ui/charts/theme'
 import { laneColour, token } from '~/ui/drawing/identity'

@@ -1,6 +1,6 @@
 import ical from 'ical-generator'
 import { changeText } from '#words/tripWords'
-import { LETTERS } from '#schemas/spread'
+import { LETTERS } from '#schemas/ranges'
 import { rigWords } from '#words/pickWords'
 import { UNITS, weightText, withUnit, type UnitSystem } from '#words/units'
 import { clockText } from './clock'

@@ -1,7 +1,7 @@
 import type { ChartOptions } from 'chart.js'
 import type { AnnotationOptions } from 'chartjs-plugin-annotation'
 import type { TripAnswer } from '~/compute/trip'
-import { LETTERS } from '#schemas/spread'
+import { LETTERS } from '#schemas/ranges'
 import { axis, common, through, tooltip } from '~/ui/charts/theme'
 import { laneColour, token } from '~/ui/drawing/identity'
 import { clockText } from './clock'

@@ -3,7 +3,8 @@ import { UButton } from '#components'
 import { computed } from 'vue'
 import LaneChip from '~/ui/LaneChip.vue'
 import type { Verdict } from '#core'
-import type { Lane, Letter } from '#schemas/spread'
+import type { Letter } from '#schemas/ranges'
+import type { Lane } from '#schemas/spread'
 import type { LaneOutcome } from '~/compute/protocol'
 
 /** All rigs in small, for a narrow screen: tap one to come to its lane. */

@@ -2,7 +2,7 @@
 import { useElementSize } from '@vueuse/core'
 import { computed, defineAsyncComponent, useTemplateRef, watch } from 'vue'
 import { useSettings } from '~/ui/settings'
-import type { Letter } from '#schemas/spread'
+import type { Letter } from '#schemas/ranges'
 import { TANK_SPEEDS, useDropClock } from '~/ui/useDropClock'
 import type { LaneOutcome } from '~/compute/protocol'
 import { summaryOf } from '~/ui/drawing/told'

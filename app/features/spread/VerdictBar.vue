@@ -5,7 +5,7 @@ import { useSettings } from '~/ui/settings'
 import ChoiceField from '~/ui/ChoiceField.vue'
 import LaneChip from '~/ui/LaneChip.vue'
 import { UTILITY_IDS, type RigReport, type Verdict } from '#core'
-import { LETTERS, type Letter } from '#schemas/spread'
+import { LETTERS, type Letter } from '#schemas/ranges'
 import { KIND_WORDS, UTILITY_WORDS, verdictWords } from '#words/verdictWords'
 
 /** Which rig to tie on, how surely, and what would settle it. */

@@ -1,6 +1,6 @@
 import { FAMILIES, RODS, type ChangeId, type PointRest, type RodPower } from '#core'
 import { withRod } from '~/sheet/rod'
-import { BITE_RANGE_M } from '#schemas/fields'
+import { BITE_RANGE_M } from '#schemas/ranges'
 import type { Lane, SpreadContent } from '#schemas/spread'
 
 const POWERS = Object.keys(RODS) as RodPower[]

@@ -5,7 +5,7 @@ import { useSpread } from '~/sheet/spread'
 import FieldRow from '~/ui/FieldRow.vue'
 import { choice, choicesOf, number, type Field } from '~/ui/fields'
 import { degToRad, radToDeg, STREAM_RANGE_MS } from '#core'
-import { LIFT_RANGE_M, ROD_DISTANCE_RANGE_M } from '#schemas/fields'
+import { LIFT_RANGE_M, ROD_DISTANCE_RANGE_M } from '#schemas/ranges'
 import type { Unit } from '#words/units'
 
 /** How the line is held, and the current. */

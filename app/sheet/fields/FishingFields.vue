@@ -10,7 +10,7 @@ import { withFish } from '../fish/ownFish'
 import FieldRow from '~/ui/FieldRow.vue'
 import { choice, choicesOf, number, type Field } from '~/ui/fields'
 import { FEEDING, FEEDING_IDS, LOOKS_EVERY, MATCHES, RETRIEVE_IDS, RETRIEVES, RODS } from '#core'
-import { BITE_RANGE_M, LOOKS_RANGE } from '#schemas/fields'
+import { BITE_RANGE_M, LOOKS_RANGE } from '#schemas/ranges'
 import type { SpreadContent } from '#schemas/spread'
 import type { Unit } from '#words/units'
 

@@ -5,7 +5,7 @@ import ChoiceField from '~/ui/ChoiceField.vue'
 import { choicesOf } from '~/ui/fields'
 import NumberField from '~/ui/NumberField.vue'
 import { LINE_KINDS, LINE_STOCKS } from '#core'
-import { LINE_RANGE_N } from '#schemas/fields'
+import { LINE_RANGE_N } from '#schemas/ranges'
 
 /** The line in use: kind and strength. */
 const spread = useSpread()

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { useSettings } from '~/ui/settings'
 import { useSpread } from '~/sheet/spread'
 import NumberField from '~/ui/NumberField.vue'
-import { DEPTH_RANGE_M } from '#schemas/fields'
+import { DEPTH_RANGE_M } from '#schemas/ranges'
 import { setDepth } from '~/ui/drawing/zone'
 
 /** The depth of the water, wherever it is set. */

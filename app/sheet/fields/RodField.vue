@@ -8,7 +8,7 @@ import ChoiceField from '~/ui/ChoiceField.vue'
 import { choicesOf } from '~/ui/fields'
 import NumberField from '~/ui/NumberField.vue'
 import { gToKg, RODS, type RodPower } from '#core'
-import { CAST_KG, CAST_RANGE_M, MOST_CASTS, ROD_LENGTH_M } from '#schemas/fields'
+import { CAST_KG, CAST_RANGE_M, MOST_CASTS, ROD_LENGTH_M } from '#schemas/ranges'
 import { weightText, withUnit } from '#words/units'
 
 /** The rod that throws the rigs of the sheet: power, length, and casts that were measured with it. */

@@ -10,7 +10,7 @@ import {
 } from '#core'
 import { choice, choicesOf, number } from '~/ui/fields'
 import { useSettings } from '~/ui/settings'
-import { WIND_RANGE_MS } from '#schemas/fields'
+import { WIND_RANGE_MS } from '#schemas/ranges'
 import { useSpread } from '../spread'
 
 const SALTS = choicesOf({ fresh: 'fresh', brackish: 'brackish', salt: 'salt' })

@@ -12,7 +12,8 @@ import {
   SALINITY_RANGE_GKG,
   STREAM_RANGE_MS,
 } from '#core'
-import { DEPTH_RANGE_M, type OwnFish } from '#schemas/fields'
+import { DEPTH_RANGE_M } from '#schemas/ranges'
+import type { OwnFish } from '#schemas/fields'
 import { spotFormSchema, type SpotContent, type SpotForm, type StoredDocument } from '#schemas/spot'
 import { CLARITY_WORDS, preyItems } from '#words/pickWords'
 import { PER_MILLE } from '#words/units'

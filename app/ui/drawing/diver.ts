@@ -1,6 +1,6 @@
 import type { Afloat, Drop, Rest, RigSolid, TetheredDrop } from '#core'
 import type { Unit } from '#words/units'
-import type { Letter } from '#schemas/spread'
+import type { Letter } from '#schemas/ranges'
 import type { LaneOutcome } from '~/compute/protocol'
 
 /** One rig in the tank. */

@@ -1,4 +1,4 @@
-import type { Letter } from '#schemas/spread'
+import type { Letter } from '#schemas/ranges'
 
 /**
  * A rig keeps its letter, colour and line pattern in every drawing and chart. Dashes in pixels; empty for a

@@ -1,5 +1,5 @@
 import { fromHeadingPitchRoll, ROD_TIP_M, rotate, SAMPLE_STRIDE } from '#core'
-import type { Letter } from '#schemas/spread'
+import type { Letter } from '#schemas/ranges'
 import { heldLineAt, momentAt, reachOf, weightAt, type Moment } from './dropPath'
 import type { Diver, Floater, TankFrame, Zone } from './diver'
 import { laneColour, PATTERNS, token } from './identity'

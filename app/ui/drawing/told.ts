@@ -1,4 +1,4 @@
-import type { Letter } from '#schemas/spread'
+import type { Letter } from '#schemas/ranges'
 import { percentText, UNITS, type UnitSystem } from '#words/units'
 import { postureWords, restWords, stoppedText } from '#words/words'
 import type { LaneOutcome } from '~/compute/protocol'

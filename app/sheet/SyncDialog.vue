@@ -19,7 +19,7 @@ const settings = useSettings()
 const { busy, error, exchange } = useExchange()
 const keyOf = ({ path, id }: Change): string => `${path}/${id}`
 const nameOf = ({ now, base, theirs }: Change): string =>
-  ((now ?? base ?? theirs) as { name?: string } | undefined)?.name ?? ''
+  ([now, base, theirs] as ({ name?: string } | null | undefined)[]).find(one => one?.name)?.name ?? ''
 const onItsWay = computed(() =>
   [...waiting.values()].filter(c => c.theirs === undefined && c.why === undefined),
 )

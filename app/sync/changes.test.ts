@@ -5,7 +5,9 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { ask, ServerRefusal } from './api'
 import { changeOf, dropChange, keepChange, onSettled, waiting, withChanges, type Row } from './changes'
 import { keptAt, rowAs } from './keptAt'
+import { leaveOutOfLog } from './leaveOut'
 import { newId } from './newId'
+import { keepEntries } from './outbox'
 import { sendChanges, settle } from './sendChanges'
 
 vi.mock('ofetch', () => ({ ofetch: vi.fn() }))
@@ -257,5 +259,13 @@ describe('without a server', () => {
     const anew = keepChange(second)
     await Promise.all([going, anew])
     expect(changeOf(PATH, id)).toBe(second)
+  })
+
+  it('a drop that only waits here can be left out all the same', async () => {
+    const id = newId()
+    await keepEntries([{ id, session: newId(), at: '2026-11-28T08:00:00.000Z', kind: 'drop' }])
+    there.state.away = true
+    await leaveOutOfLog('/api/log', id, true)
+    expect(changeOf('/api/log', id)!.now).toEqual({ excluded: true })
   })
 })

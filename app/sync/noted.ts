@@ -2,6 +2,7 @@ import type { Spread, SpreadSummary } from '#schemas/spread'
 import type { Row } from './changes'
 import { changeAnswer, forgetAnswer, keepAnswer, keptAnswer } from './copies'
 import { SESSIONS_PATH } from './logCopy'
+import { waitingEntries } from './outbox'
 import { summaryOf } from './spreadSummary'
 
 const SPREADS = '/api/spreads'
@@ -26,9 +27,16 @@ const COUNTING: Readonly<
 export const isCounting = (path: string): boolean => path in COUNTING
 type Lists = Readonly<Record<string, readonly Readonly<Record<string, unknown>>[]>>
 
+/** A drop or a session of which the server does not know yet: it waits here, and goes there first. */
+async function onlyHere(id: string): Promise<Readonly<Record<string, unknown>> | undefined> {
+  const entry = (await waitingEntries().catch(() => [])).find(e => e.id === id || e.session === id)
+  return entry && { at: entry.at, place: entry.session === id ? entry.data?.place : undefined }
+}
+
 async function countingBase(path: string, id: string): Promise<CountingRow | undefined> {
   const { answer, list, id: key } = COUNTING[path]!
-  const found = (await keptAnswer<Lists>(answer))?.answer[list]?.find(row => row[key] === id)
+  const found =
+    (await keptAnswer<Lists>(answer))?.answer[list]?.find(row => row[key] === id) ?? (await onlyHere(id))
   if (!found) return undefined
   const name = typeof found.place === 'string' ? found.place : String(found.at).slice(0, 10)
   return { id, revision: 0, name, excluded: found.excluded === true }

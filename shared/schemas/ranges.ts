@@ -36,29 +36,7 @@ export const LEVEL_RANGE_M = [-5, 20] as const
 export const AMPLITUDE_RANGE_M = [0, 10] as const
 /** Most breaks that are kept of one knot in one line. */
 export const MOST_BREAKS = 40
-/** What can be logged with a tap. `void` takes another entry back. */
-export const LOG_KINDS = [
-  'start',
-  'rod',
-  'cast',
-  'bump',
-  'bite',
-  'hooked',
-  'landed',
-  'snag',
-  'freed',
-  'lost',
-  'reskin',
-  'nipped',
-  'onSlack',
-  'covered',
-  'note',
-  'drop',
-  'void',
-  'end',
-] as const
-export type LogKind = (typeof LOG_KINDS)[number]
-/** Those that are counted by rig and place. */
+/** What can be tapped and is counted by rig and place. */
 export const COUNTED = [
   'cast',
   'bump',
@@ -72,8 +50,11 @@ export const COUNTED = [
   'nipped',
   'onSlack',
   'covered',
-] as const satisfies readonly LogKind[]
+] as const
 export type CountedKind = (typeof COUNTED)[number]
+/** All that can be logged. `void` takes another entry back. */
+export const LOG_KINDS = ['start', 'rod', ...COUNTED, 'note', 'drop', 'void', 'end'] as const
+export type LogKind = (typeof LOG_KINDS)[number]
 /** Letters of rigs on a sheet. */
 export const LETTERS = ['A', 'B', 'C', 'D', 'E'] as const
 export type Letter = (typeof LETTERS)[number]

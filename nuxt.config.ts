@@ -48,6 +48,15 @@ export default defineNuxtConfig({
   experimental: {
     defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } },
   },
+  hooks: {
+    // nor by the shell: a file hinted at for later is not fetched ahead when its view is opened
+    'build:manifest': manifest => {
+      for (const file of Object.values(manifest)) {
+        file.prefetch = false
+        file.dynamicImports = []
+      }
+    },
+  },
   // only what is used of the component library's own forms is laid down
   ui: {
     fonts: false,
@@ -101,7 +110,7 @@ export default defineNuxtConfig({
       rollupOptions: {
         treeshake: { moduleSideEffects },
         // what is less than a file's own trouble goes with a neighbour
-        output: { experimentalMinChunkSize: 1_000 },
+        output: { experimentalMinChunkSize: 8_000 },
       },
     },
     optimizeDeps: { include: ['zod', 'ml-matrix', 'vue-draggable-plus'] },

@@ -54,6 +54,8 @@ for (const [path, role, name] of VIEWS) {
     await page.goto(sheet.app.url + path)
     await expect(page.getByRole(role, { name }).first()).toBeVisible({ timeout: 60_000 })
     await expect(page.getByRole(role, { name }).first()).toBeEnabled({ timeout: 60_000 })
+    // lanes stand before their figures do, and are dimmed meanwhile
+    if (path === '/') await sheet.settled()
     await expect(page.locator('html')).toHaveAttribute('data-theme', 'dusk')
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(390)
     for (const [theme, width] of LOOKS) {

@@ -185,13 +185,12 @@ export {
   lineFor,
   rigOf,
   screen,
-  searchMemory,
   together,
   type Candidate,
   type Share,
   type Search,
-  type SearchMemory,
 } from './choose/screen'
+export { rememberedBy, searchMemory, type SearchMemory } from './choose/memory'
 export {
   choose,
   conclude,

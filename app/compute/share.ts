@@ -1,13 +1,21 @@
-import { finish, screen, searchMemory, type Candidate, type Finalist, type SearchMemory } from '#core'
+import {
+  finish,
+  rememberedBy,
+  screen,
+  searchMemory,
+  type Candidate,
+  type Finalist,
+  type SearchMemory,
+} from '#core'
 import type { FinishJob, Progress, ScreenJob } from './progress'
 
 let kept: SearchMemory = searchMemory()
-/** Things remembered at most, so that a long day does not fill the memory of a phone. */
-const MOST_KEPT = 30_000
+/** Things remembered at most, so that a long day does not fill the memory of a phone: a few hundred bytes each. */
+const MOST_KEPT = 120_000
 
 /** What earlier searches of this worker worked out. */
 export function memory(): SearchMemory {
-  if (kept.bodies.size + kept.laid.size > MOST_KEPT) kept = searchMemory()
+  if (rememberedBy(kept) > MOST_KEPT) kept = searchMemory()
   return kept
 }
 
@@ -42,7 +50,7 @@ export async function finishPart(
 ): Promise<(Finalist | undefined)[] | undefined> {
   const done: (Finalist | undefined)[] = []
   for (const one of ones) {
-    done.push(finish(day, field.goods, field.riggings, one, book))
+    done.push(finish(day, field.goods, field.riggings, one, { memory: memory(), ...(book ? { book } : {}) }))
     tell(done.length / ones.length)
     if (!(await pause())) return undefined
   }

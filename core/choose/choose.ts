@@ -22,7 +22,8 @@ import {
   type WhyNot,
 } from './reasons'
 import { weightSteps, type WeightStep } from './sizing'
-import { screen, type Candidate, type SearchMemory } from './screen'
+import { screen, type Candidate } from './screen'
+import type { SearchMemory } from './memory'
 
 /** What the search came to. */
 export interface Choice {
@@ -183,7 +184,7 @@ export function* choose(day: Day, goods: Goods, options: ChooseOptions = {}): Ge
   const short = finalistsAmong(day, field, candidates)
   const done: Finalist[] = []
   for (const [i, one] of short.entries()) {
-    const finalist = finish(day, field.goods, field.riggings, one, options.book)
+    const finalist = finish(day, field.goods, field.riggings, one, options)
     if (finalist) done.push(finalist)
     yield { part: SCREENING + ((1 - SCREENING) * (i + 1)) / short.length }
   }

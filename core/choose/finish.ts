@@ -1,10 +1,10 @@
 import { DRAG_SHARE } from '../fit/holdRules'
 import { evidenceOf, type EvidenceBook } from '../evidence/book'
-import { seededRandom } from '../numerics/random'
-import { assembleRig } from '../rig/assemble'
+import { assembleRig, type AssembledRig } from '../rig/assemble'
 import type { RigSpec } from '../rig/spec'
 import { obstaclesOf } from '../snag/cover'
-import { evaluateSnag } from '../snag/evaluateSnag'
+import { snagOn } from '../snag/evaluateSnag'
+import { drawMeetings } from '../snag/snagMembers'
 import { snagRig } from '../snag/catchSite'
 import { RETRIEVES, type RetrieveId } from '../snag/retrieve'
 import { strikeRig, type MatchId } from '../strike/bite'
@@ -21,6 +21,7 @@ import { measureOf } from '../uncertainty/members'
 import { scoresAmong } from './odds'
 import { leaderFor, type Leader } from './leader'
 import { castable, limitOf, type Limit } from './limits'
+import { keep, searchMemory, type SearchMemory } from './memory'
 import { factorsOf, scoreOf, scoringOf, type Factors, type Traits } from './score'
 import { rigOf, type Candidate } from './screen'
 
@@ -71,13 +72,10 @@ export function outfitFor(
   goods: Goods,
   rig: RigSpec,
   traits: Traits,
+  memory: SearchMemory = searchMemory(),
 ): { readonly outfit: Outfit; readonly rodId?: string; readonly lineId?: string } | undefined {
   const scoring = scoringOf(day)
-  const assembled = assembleRig(traits.bait, rig)
-  const struck = strikeRig(assembled)
-  const obstacles = obstaclesOf(day.cover, day.bottom)
-  const { match } = traits
-  const fish = drawFish(USUAL_SEED + 1, BITE_DRAWS)
+  const trial = trialOf(day, traits, rig, memory)
   const lines = borneLines(goods, traits.openingN)
   const rods =
     goods.rods.length === 0
@@ -88,20 +86,9 @@ export function outfitFor(
     | undefined
   for (const retrieve of cadencesOf(day)) {
     for (const { id: lineId, line } of lines) {
-      const ride = { retrieve: RETRIEVES[retrieve], postures: { retrieveRollRad: [0], fallRollRad: [0] } }
-      const minutesLeft = evaluateSnag(
-        snagRig(assembled, line),
-        obstacles,
-        ride,
-        seededRandom(USUAL_SEED),
-        SNAG_DRAWS,
-      ).minutesLeft.value
+      const minutesLeft = trial.minutesLeft(retrieve, line)
       for (const { id: rodId, power, lengthM, castKg } of rods) {
-        const hookUp = shareHooked(
-          struck,
-          tackleOf({ ...bittenBy(day), rod: power, retrieve, match }, line),
-          fish,
-        )
+        const hookUp = trial.hookUp(retrieve, line, power)
         const full = { ...traits, hookUp, minutesLeft }
         const barred = limitOf(day, full, line, scoring.water) !== undefined
         const score = scoreOf(factorsOf(scoring, full, retrieve, line)) * (barred ? BARRED : 1)
@@ -124,6 +111,34 @@ export function outfitFor(
   return best
 }
 
+/** A rig tried with cadences, lines and rods, each once. */
+function trialOf(day: Day, { bait, match }: Traits, rig: RigSpec, { met, hooked, drawn }: SearchMemory) {
+  const ofRig = JSON.stringify([bait, rig])
+  let assembled: AssembledRig | undefined
+  const built = (): AssembledRig => (assembled ??= assembleRig(bait, rig))
+  const obstacles = obstaclesOf(day.cover, day.bottom)
+  const bitten = JSON.stringify([bittenBy(day), match])
+  return {
+    minutesLeft(retrieve: RetrieveId, line: Line): number {
+      const place = JSON.stringify([day.cover, day.bottom, retrieve])
+      return keep(met, `${ofRig} ${place} ${JSON.stringify(line)}`, () => {
+        const ride = { retrieve: RETRIEVES[retrieve], postures: { retrieveRollRad: [0], fallRollRad: [0] } }
+        const meetings = keep(drawn, place, () => drawMeetings(obstacles, ride, USUAL_SEED, SNAG_DRAWS))
+        const { minutesLeft, snagPerCast } = snagOn(snagRig(built(), line), obstacles, ride, meetings)
+        return { minutesLeft: minutesLeft.value, snagPerCast: snagPerCast.value }
+      }).minutesLeft
+    },
+    hookUp: (retrieve: RetrieveId, line: Line, rod: RodPower): number =>
+      keep(hooked, `${ofRig} ${bitten} ${retrieve} ${rod} ${JSON.stringify(line)}`, () =>
+        shareHooked(
+          strikeRig(built()),
+          tackleOf({ ...bittenBy(day), rod, retrieve, match }, line),
+          drawFish(USUAL_SEED + 1, BITE_DRAWS),
+        ),
+      ),
+  }
+}
+
 /** A line with which the rig cannot be fished here is taken only where there is none other. */
 const BARRED = 1e-3
 /** A wire passes its rule where it opens a third over the drag. */
@@ -135,16 +150,21 @@ function borneLines(goods: Goods, openingN: number): { readonly id?: string; rea
   return borne.length > 0 ? borne : [[...goods.lines].sort((a, b) => a.line.strengthN - b.line.strengthN)[0]!]
 }
 
+interface FinishOptions {
+  /** drops and tally of the angler's own */ readonly book?: EvidenceBook
+  /** what earlier searches worked out */ readonly memory?: SearchMemory
+}
+
 /** Evaluates a candidate in full, as every view does. Undefined where it cannot be fished after all. */
 export function finish(
   day: Day,
   goods: Goods,
   riggings: readonly Rigging[],
   { bait, rigging, weight, point, traits }: Candidate,
-  book?: EvidenceBook,
+  { book, memory }: FinishOptions = {},
 ): Finalist | undefined {
   const rig = rigOf(riggings[rigging]!, weight, point)
-  const chosen = traits && outfitFor(day, goods, rig, traits)
+  const chosen = traits && outfitFor(day, goods, rig, traits, memory)
   if (!chosen) return undefined
   const { outfit, rodId, lineId } = chosen
   const spec = goods.baits[bait]!.spec

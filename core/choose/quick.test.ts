@@ -18,20 +18,12 @@ import { evaluateRig } from './evaluateRig'
 import { cadencesOf, outfitFor } from './finish'
 import type { Day } from './day'
 import { beyondTheBox, riggingsOf, type Goods } from './goods'
+import { searchMemory } from './memory'
 import { misfit } from './misfit'
 import { between, nodesOf } from './nodes'
 import { densityOf, fallAsOne, fallWithWeight, quickBody, type QuickFall } from './quick'
 import { factorsOf, scoreOf, scoringOf, type Traits } from './score'
-import {
-  lineFor,
-  lookedAtWith,
-  rigOf,
-  rodFor,
-  screen,
-  searchMemory,
-  together,
-  type Candidate,
-} from './screen'
+import { lineFor, lookedAtWith, rigOf, rodFor, screen, together, type Candidate } from './screen'
 
 const day: Day = {
   depthM: 2,
@@ -112,7 +104,7 @@ describe('the quick look at a fall', () => {
   ] as const) {
     it(`${family} in a ${bait.form}: sinks within a third of the full simulation, at a pitch within 25 degrees`, () => {
       const spec = rig(family)
-      const quick = fallAsOne(quickBody(assembleRig(bait, spec), water, day, undefined))!
+      const quick = fallAsOne(quickBody(assembleRig(bait, spec), water, undefined), day.bottom)!
       const full = evaluateRig(bait, spec, conditions)
       if (!full.ok) throw new Error(full.message)
       expect(quick.massKg).toBeCloseTo(full.value.massKg, 9)
@@ -122,9 +114,9 @@ describe('the quick look at a fall', () => {
     })
   }
   it('a weight of its own: heavier falls faster, floating plastic with too little floats', () => {
-    const bare = quickBody(assembleRig(shad, rig('O2')), water, day, undefined)
+    const bare = quickBody(assembleRig(shad, rig('O2')), water, undefined)
     const at = (family: FamilyId, kg: number) =>
-      fallWithWeight(bare, shad.lengthM, family, kg, densityOf({}, 'lead'), water)!
+      fallWithWeight(bare, day.bottom, shad.lengthM, family, kg, densityOf({}, 'lead'), water)!
     for (const family of ['L3', 'L4', 'J4'] as const) {
       expect(at(family, 0.014).sinkMS).toBeGreaterThan(at(family, 0.005).sinkMS)
       expect(at(family, 0.014).massKg - at(family, 0.005).massKg).toBeCloseTo(0.009, 9)
@@ -132,15 +124,16 @@ describe('the quick look at a fall', () => {
     const floating = quickBody(
       assembleRig({ ...shad, lengthM: 0.14, material: 'airCell' }, rig('O2', { wire: 'fine' })),
       water,
-      day,
       undefined,
     )
-    expect(fallAsOne(floating)).toBeUndefined()
-    expect(fallWithWeight(floating, 0.14, 'L4', 0.0004, densityOf({}, 'lead'), water)).toBeUndefined()
+    expect(fallAsOne(floating, day.bottom)).toBeUndefined()
+    expect(
+      fallWithWeight(floating, day.bottom, 0.14, 'L4', 0.0004, densityOf({}, 'lead'), water),
+    ).toBeUndefined()
   })
   it('between two weights lies between their falls; a weight that was worked out is given as it is', () => {
     const body = (kg: number): QuickFall =>
-      fallAsOne(quickBody(assembleRig(shad, rig('E1', { weightKg: kg })), water, day, undefined))!
+      fallAsOne(quickBody(assembleRig(shad, rig('E1', { weightKg: kg })), water, undefined), day.bottom)!
     const [light, heavy] = [body(0.003), body(0.014)]
     const middle = between([0.003, 0.014], [light, heavy], 0.007, -1)!
     expect(middle.massKg).toBeCloseTo(body(0.007).massKg, 4)
@@ -238,6 +231,20 @@ describe('a search', () => {
     expect(together(parts)).toEqual(whole)
     const memory = searchMemory()
     all(screen({ day, goods, riggings, memory }))
+    expect(all(screen({ day, goods, riggings, memory }))).toEqual(whole)
+    // whatever is otherwise on another day, nothing of it is kept for this one
+    const others: readonly Partial<Day>[] = [
+      { depthM: 5, bottom: 'mud' },
+      { temperatureC: 6, salinityGKg: 0 },
+      { cover: 'wood', activity: 'slow' },
+      { species: 'pike', feeding: 'gulp' },
+    ]
+    for (const other of others) {
+      const there = { ...day, ...other }
+      expect(all(screen({ day: there, goods, riggings, memory }))).toEqual(
+        all(screen({ day: there, goods, riggings })),
+      )
+    }
     expect(all(screen({ day, goods, riggings, memory }))).toEqual(whole)
   })
   it('looks at every bait on every rigging with every weight and point', () => {

@@ -19,11 +19,14 @@ export interface QuickFall extends Load {
   /** highest part over a hard bottom at rest, m */ readonly standsM: number
 }
 
-/** A bait with its hook, in a water. */
+/** A bait with its hook, in a water: figures alone, so that thousands can be remembered. */
 export interface QuickBody {
-  readonly body: HydroBody
+  readonly massKg: number
+  readonly displacedKg: number
   readonly fall: RoughFall | undefined
+  /** highest part over a hard bottom at rest, m; and the head on which it stands there, 0 where it lies */
   readonly standsM: number
+  readonly headM: number
   readonly planM2: number
   readonly frontM2: number
 }
@@ -44,7 +47,6 @@ const UPRIGHT = 0.4
 export function quickBody(
   { geometry, parts }: AssembledRig,
   water: Water,
-  { depthM, bottom }: Pick<Day, 'depthM' | 'bottom'>,
   near: RoughFall | undefined,
 ): QuickBody {
   const body = hydroBody(geometry, water)
@@ -59,60 +61,61 @@ export function quickBody(
     size: [, y, z],
   } of parts.compacts)
     frontM2 = Math.max(frontM2, (Math.PI / 4) * y * z)
-  const bed = SOFT_BEDS[bottom]
   const stands = standsM(body)
-  const head = Math.max(0, ...parts.compacts.map(c => c.size[1]))
-  const sinks =
-    bed && head > 0 && stands > UPRIGHT * body.lengthM
-      ? ballSinksM(bed, Math.max(0, body.geometry.massKg - body.displacedKg) * STANDARD_GRAVITY, head)
-      : 0
   return {
-    body,
-    fall: roughFall(body, depthM / 2, near),
-    standsM: Math.max(0, stands - sinks),
+    massKg: geometry.massKg,
+    displacedKg: body.displacedKg,
+    fall: roughFall(body, near),
+    standsM: stands,
+    headM: stands > UPRIGHT * body.lengthM ? Math.max(0, ...parts.compacts.map(c => c.size[1])) : 0,
     planM2,
     frontM2,
   }
 }
 
+/** Weight of a bait with its hook in water, N; negative where it floats. */
+const wetOf = ({ massKg, displacedKg }: QuickBody): number => (massKg - displacedKg) * STANDARD_GRAVITY
+
+/** Highest part over a bottom at rest, m: into a soft one the head it stands on sinks. */
+function standsOver(body: QuickBody, bottom: Day['bottom']): number {
+  const bed = SOFT_BEDS[bottom]
+  if (!bed || body.headM === 0) return body.standsM
+  return Math.max(0, body.standsM - ballSinksM(bed, Math.max(0, wetOf(body)), body.headM))
+}
+
 export const densityOf = (spec: Pick<RigSpec, 'weightDensityKgM3'>, material: WeightMaterial): number =>
   spec.weightDensityKgM3 ?? WEIGHT_MATERIALS[material].densityKgM3
 
-/** The fall of a rig that is one body. Undefined where it floats. */
-export function fallAsOne({
-  body,
-  fall,
-  standsM: stands,
-  planM2,
-  frontM2,
-}: QuickBody): QuickFall | undefined {
+/** The fall of a rig that is one body, over a bottom. Undefined where it floats. */
+export function fallAsOne(body: QuickBody, bottom: Day['bottom']): QuickFall | undefined {
+  const { massKg, fall, planM2, frontM2 } = body
   if (!fall) return undefined
-  const { massKg } = body.geometry
   return {
     massKg,
-    wetN: (massKg - body.displacedKg) * STANDARD_GRAVITY,
+    wetN: wetOf(body),
     sinkMS: fall.sinkMS,
     sideM2: planM2,
     frontM2,
     pitchRad: fall.pitchRad,
-    standsM: stands,
+    standsM: standsOver(body, bottom),
   }
 }
 
 /**
- * The fall of a bait with a weight that hangs on its own, joined, ahead, below, or sliding. Undefined where
- * the pair floats.
+ * The fall of a bait with a weight that hangs on its own, joined, ahead, below, or sliding, over a bottom.
+ * Undefined where the pair floats.
  */
 export function fallWithWeight(
   bait: QuickBody,
+  bottom: Day['bottom'],
   lengthM: number,
   family: FamilyId,
   weightKg: number,
   densityKgM3: number,
   water: Water,
 ): QuickFall | undefined {
-  const { body, planM2 } = bait
-  const own = (body.geometry.massKg - body.displacedKg) * STANDARD_GRAVITY
+  const { massKg, planM2 } = bait
+  const own = wetOf(bait)
   const wetN = own + weightKg * (1 - water.densityKgM3 / densityKgM3) * STANDARD_GRAVITY
   if (!(wetN > 0)) return undefined
   const { hangs, pegs } = FAMILIES[family]
@@ -127,12 +130,12 @@ export function fallWithWeight(
   const apart = !joined && !hangs?.stiff
   const up = own < 0
   return {
-    massKg: body.geometry.massKg + weightKg,
+    massKg: massKg + weightKg,
     wetN,
     sideM2: planM2,
     frontM2: level ? bait.frontM2 + head : Math.max(bait.frontM2, head),
     sinkMS: free ? bait.fall!.sinkMS + (together - bait.fall!.sinkMS) * DRAGS_ALONG : together,
-    ...(apart ? { aloneKg: body.geometry.massKg } : {}),
+    ...(apart ? { aloneKg: massKg } : {}),
     pitchRad: level ? 0 : -1.2,
     standsM:
       level && up
@@ -141,7 +144,7 @@ export function fallWithWeight(
           ? size.heightM + 0.85 * lengthM
           : up
             ? USUAL_LEADER_M.L3
-            : bait.standsM,
+            : standsOver(bait, bottom),
   }
 }
 

@@ -6,7 +6,8 @@ import type { Goods, Rigging } from './goods'
 import { limitOf, type Limit, type LimitId } from './limits'
 import { betterThan, scoresAmong } from './odds'
 import { factorsOf, FACTOR_IDS, scoreOf, scoringOf, type FactorId, type Factors, type Traits } from './score'
-import { lineFor, lookedAtWith, screen, type Candidate, type SearchMemory } from './screen'
+import { lineFor, lookedAtWith, screen, type Candidate } from './screen'
+import type { SearchMemory } from './memory'
 
 /** Figures by which rigs are told apart, from the full evaluation. SI; shares as in `Factors`. */
 export interface PickFigures {

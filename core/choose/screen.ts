@@ -1,6 +1,4 @@
-import { evaluateFit, type FitResult } from '../fit/evaluateFit'
 import { DRAG_SHARE } from '../fit/holdRules'
-import { openingLoadN } from '../fit/wireStrength'
 import { assembleRig, type AssembledRig } from '../rig/assemble'
 import { FAMILIES } from '../rig/families'
 import { problemsOf } from '../rig/problems'
@@ -9,9 +7,8 @@ import { seededRandom } from '../numerics/random'
 import { obstaclesOf, type Placed } from '../snag/cover'
 import { snagOn } from '../snag/evaluateSnag'
 import { drawMeeting, type Chance, type Ride } from '../snag/meet'
-import { snagRig, wedgeOf } from '../snag/catchSite'
+import { tiedTo, wedgeOf } from '../snag/catchSite'
 import { RETRIEVES, type RetrieveId } from '../snag/retrieve'
-import { strikeRig } from '../strike/bite'
 import type { RodPower } from '../tackle/rods'
 import { shareHooked } from '../strike/evaluateStrike'
 import { drawFish } from '../strike/fish'
@@ -25,8 +22,9 @@ import type { Goods, Rigging } from './goods'
 import { quickThrows } from './aim'
 import { castable, limitOf, type Limit } from './limits'
 import { misfit } from './misfit'
+import { keep, layOf, searchMemory, type Fitting, type Laid, type Met, type SearchMemory } from './memory'
 import { between, nodesOf } from './nodes'
-import { densityOf, fallAsOne, fallWithWeight, quickBody, type QuickBody, type QuickFall } from './quick'
+import { densityOf, fallAsOne, fallWithWeight, quickBody, type QuickFall } from './quick'
 import {
   factorsOf,
   landedShare,
@@ -68,13 +66,6 @@ export interface Share {
 /** Parts of one search put together in the order in which it would have found them. */
 export const together = (parts: readonly (readonly Candidate[])[]): Candidate[] =>
   parts.flat().sort((a, b) => a.bait - b.bait)
-
-/** Hooks laid in baits, and how such bodies fall in a water: the same for every day that is asked about. */
-export interface SearchMemory {
-  readonly laid: Map<string, Laid>
-  readonly bodies: Map<string, QuickBody>
-}
-export const searchMemory = (): SearchMemory => ({ laid: new Map(), bodies: new Map() })
 
 /** Meetings and bites drawn for the quick look; the same for every rig. */
 const SNAG_DRAWS = 64
@@ -187,55 +178,66 @@ function placeOf(day: Day, goods: Goods) {
     meetings: inTurn(obstacles, ride, SNAG_DRAWS),
     fish: drawFish(USUAL_SEED + 1, BITE_DRAWS),
     throws: quickThrows(day),
+    /** all that meetings, and bites, follow from */
+    key: JSON.stringify([day.cover, day.bottom, retrieve]),
+    bitten: JSON.stringify([bittenBy(day), retrieve]),
   }
 }
 
 /** Everything of one bait; what several riggings share is worked out once. */
-function lookingAt(place: ReturnType<typeof placeOf>, bait: BaitSpec, { laid, bodies }: SearchMemory) {
+function lookingAt(place: ReturnType<typeof placeOf>, bait: BaitSpec, memory: SearchMemory) {
   const { day, goods, retrieve, water } = place
+  const { laid, bodies, met, hooked } = memory
   const ofBait = JSON.stringify(bait)
-  const ofWater = `${ofBait} ${JSON.stringify([water, day.depthM, day.bottom])}`
-  const keep = <V>(map: Map<string, V>, key: string, make: () => V): V => {
-    const found = map.get(key) ?? make()
-    map.set(key, found)
-    return found
-  }
+  const ofWater = `${ofBait} ${JSON.stringify(water)}`
   const near = new Map<FamilyId, RoughFall>()
+  /** rigs that were just laid, for as long as this bait is looked at */
+  const rigs = new Map<string, AssembledRig>()
+  const rigFor = (spec: RigSpec): AssembledRig => keep(rigs, keyOf(spec), () => assembleRig(bait, spec))
 
-  /** A hook laid with one point, and the falls of the weights that go with it. */
-  function laying(way: Rigging, point: PointRest): Laid | Limit {
-    const hung = hangs(way)
+  /** The rig that is laid for a point: where the weight hangs on its own a bare hook of the same gap. */
+  function plainOf(way: Rigging, point: PointRest): RigSpec {
     const spec = rigOf(way, 0, point)
-    const plain: RigSpec =
-      // laid as a bare hook of the same gap
-      hung && point !== 'open' ? { ...spec, family: 'O2', weightKg: 0, peg: 'pegged' } : spec
-    const [problem] = problemsOf(bait, spec)
+    return hangs(way) && point !== 'open' ? { ...spec, family: 'O2', weightKg: 0, peg: 'pegged' } : spec
+  }
+
+  /** A hook laid with one point. */
+  function laying(way: Rigging, point: PointRest, plain: RigSpec): Laid | Limit {
+    const [problem] = problemsOf(bait, rigOf(way, 0, point))
     if (problem) return { id: 'fit', problem }
-    return keep(laid, ofBait + keyOf(plain), () => layOf(assembleRig(bait, plain)))
+    return keep(laid, ofBait + keyOf(plain), () => layOf(rigFor(plain), laid.size))
   }
 
   /** Falls of every weight, those between the nodes interpolated in the logarithm of the mass. */
-  function falls(way: Rigging, one: Laid): (QuickFall | undefined)[] {
+  function falls(way: Rigging, plain: RigSpec): (QuickFall | undefined)[] {
     const {
       base: { family },
       weights,
     } = way
     if (hangs(way)) {
-      const body = keep(bodies, ofWater + keyOf({ ...one.rig.spec, pointRest: 'skin' }), () =>
-        quickBody(one.rig, water, day, near.get(family)),
+      const body = keep(bodies, ofWater + keyOf({ ...plain, pointRest: 'skin' }), () =>
+        quickBody(rigFor(plain), water, near.get(family)),
       )
       return weights.map(({ weightKg, weightMaterial }) =>
-        fallWithWeight(body, bait.lengthM, family, weightKg, densityOf(way.base, weightMaterial), water),
+        fallWithWeight(
+          body,
+          day.bottom,
+          bait.lengthM,
+          family,
+          weightKg,
+          densityOf(way.base, weightMaterial),
+          water,
+        ),
       )
     }
     const nodes = nodesOf(weights.length)
     const at = nodes.map(weight => {
-      const spec = { ...rigOf(way, weight, way.points[0]!) }
+      const spec = rigOf(way, weight, way.points[0]!)
       const body = keep(bodies, ofWater + keyOf(spec), () =>
-        quickBody(weight === 0 ? one.rig : assembleRig(bait, spec), water, day, near.get(family)),
+        quickBody(rigFor(weight === 0 ? plain : spec), water, near.get(family)),
       )
       if (body.fall) near.set(family, body.fall)
-      return fallAsOne(body)
+      return fallAsOne(body, day.bottom)
     })
     return weights.map((w, i) =>
       between(
@@ -256,47 +258,51 @@ function lookingAt(place: ReturnType<typeof placeOf>, bait: BaitSpec, { laid, bo
     let never: Limit | undefined
     return way.points.flatMap(point => {
       if (never) return out(point, never)
-      const one = laying(way, point)
+      const plain = plainOf(way, point)
+      const one = laying(way, point, plain)
       if ('id' in one) return out(point, one)
-      const rule = one.fit.rules.find(r => r.verdict === 'fail')
-      if (rule) {
-        const limit: Limit = { id: 'fit', rule }
-        if (WHATEVER_POINT.has(rule.id)) never = limit
+      if (one.failed) {
+        const limit: Limit = { id: 'fit', rule: one.failed }
+        if (WHATEVER_POINT.has(one.failed.id)) never = limit
         return out(point, limit)
       }
-      all ??= falls(way, one)
+      all ??= falls(way, plain)
       return scored(way, point, one, all)
+    })
+  }
+
+  /** What the meetings of this place come to for a rig on a line. */
+  function meetings(way: Rigging, one: Fitting, line: Line): Met {
+    const { family } = way.base
+    const middle = way.weights[Math.floor(way.weights.length / 2)]!
+    const shape = hangs(way) ? FAMILIES[family].hangs?.shape : undefined
+    const densityKgM3 = densityOf(way.base, middle.weightMaterial)
+    const apart = shape ? `${family} ${middle.weightKg} ${densityKgM3}` : ''
+    return keep(met, `${one.nth} ${place.key} ${line.diameterM} ${line.strengthN} ${apart}`, () => {
+      const catches = tiedTo(one.untied, line)
+      const whole = shape
+        ? {
+            ...catches,
+            apartM: FAMILIES[family].pegs ? FREE_APART_M : (FAMILIES[family].hangs?.leaderM ?? 0),
+            heads: [wedgeOf({ shape, massKg: middle.weightKg, densityKgM3 })],
+          }
+        : catches
+      const { minutesLeft, snagPerCast } = snagOn(whole, place.obstacles, place.ride, place.meetings)
+      return { minutesLeft: minutesLeft.value, snagPerCast: snagPerCast.value }
     })
   }
 
   function scored(
     way: Rigging,
     point: PointRest,
-    one: Laid,
+    one: Fitting,
     all: readonly (QuickFall | undefined)[],
   ): Seen[] {
     const { family } = way.base
     const match = matchOf(bait.form, day.prey, FAMILIES[family].trailer)
     const line = lineFor(goods, place.pull, one.openingN)
-    const catches = snagRig(one.rig, line)
-    const middle = way.weights[Math.floor(way.weights.length / 2)]!
-    const shape = hangs(way) ? FAMILIES[family].hangs?.shape : undefined
-    const whole = shape
-      ? {
-          ...catches,
-          apartM: FAMILIES[family].pegs ? FREE_APART_M : (FAMILIES[family].hangs?.leaderM ?? 0),
-          heads: [
-            wedgeOf({
-              shape,
-              massKg: middle.weightKg,
-              densityKgM3: densityOf(way.base, middle.weightMaterial),
-            }),
-          ],
-        }
-      : catches
-    const met = snagOn(whole, place.obstacles, place.ride, place.meetings)
-    const minutesLeft = met.minutesLeft.value
-    const hooks = new Map<string, number>()
+    const { minutesLeft, snagPerCast } = meetings(way, one, line)
+    const ofBite = `${one.nth} ${place.bitten} ${JSON.stringify(line)} ${match} `
     return way.weights.map(({ weightKg }, weight): Seen => {
       const fall = all[weight]
       if (!fall)
@@ -310,7 +316,7 @@ function lookingAt(place: ReturnType<typeof placeOf>, bait: BaitSpec, { laid, bo
       const limit: Limit | undefined =
         rod === undefined ? { id: 'cast', massKg: fall.massKg } : limitOf(day, fall, line, water)
       const power = rod ?? 'medium'
-      const hookUp = keep(hooks, power, () =>
+      const hookUp = keep(hooked, ofBite + power, () =>
         shareHooked(
           one.strike,
           tackleOf({ ...bittenBy(day), rod: power, retrieve, match }, line),
@@ -324,14 +330,7 @@ function lookingAt(place: ReturnType<typeof placeOf>, bait: BaitSpec, { laid, bo
         hookUp,
         minutesLeft,
         openingN: one.openingN,
-        ...(day.aim
-          ? {
-              thrown: {
-                ...place.throws(fall.massKg, weightKg),
-                snagPerCast: met.snagPerCast.value,
-              },
-            }
-          : {}),
+        ...(day.aim ? { thrown: { ...place.throws(fall.massKg, weightKg), snagPerCast } } : {}),
       }
       const factors = factorsOf(place, traits, retrieve, line)
       return {
@@ -341,7 +340,7 @@ function lookingAt(place: ReturnType<typeof placeOf>, bait: BaitSpec, { laid, bo
         factors,
         traits,
         ...(limit ? { limit } : {}),
-        ...(one.fit.verdict === 'near' ? { near: true } : {}),
+        ...(one.near ? { near: true } : {}),
       }
     })
   }
@@ -358,17 +357,3 @@ const hangs = ({ base: { family, peg } }: Rigging): boolean =>
   FAMILIES[family].hangs !== undefined && (!FAMILIES[family].pegs || peg === 'free' || peg === 'half')
 
 const keyOf = (spec: RigSpec): string => JSON.stringify(spec)
-
-interface Laid {
-  readonly rig: AssembledRig
-  readonly fit: FitResult
-  readonly strike: ReturnType<typeof strikeRig>
-  readonly openingN: number
-}
-
-const layOf = (rig: AssembledRig): Laid => ({
-  rig,
-  fit: evaluateFit(rig),
-  strike: strikeRig(rig),
-  openingN: openingLoadN(rig.parts.dims).value,
-})

@@ -84,13 +84,13 @@ const ROUGHLY = [
 
 /**
  * The first steady fall found, near a known one or from a few guesses, its stability not looked at: for going
- * through thousands of rigs, of which the best are dropped in full. Undefined where it floats or none is
- * found.
+ * through thousands of rigs, of which the best are dropped in full. Nothing is tied on, so that it is the same at
+ * any depth. Undefined where it floats or none is found.
  */
-export function roughFall(body: HydroBody, depthM: number, near?: RoughFall): RoughFall | undefined {
+export function roughFall(body: HydroBody, near?: RoughFall): RoughFall | undefined {
   if (body.displacedKg >= body.geometry.massKg) return undefined
   const loads = makeLoads(body, { factors: DEFAULT_FACTORS, viscous: true, gravityMS2: STANDARD_GRAVITY })
-  const rates = momentumRates(body, loads, depthM)
+  const rates = momentumRates(body, loads, 0)
   for (const start of [
     ...(near ? [near.state] : []),
     ...ROUGHLY.map(([pitch, roll]) => guess(body, pitch, roll)),

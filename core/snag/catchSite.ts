@@ -113,8 +113,23 @@ const FREE_M = 0.5
 /** Height of a knot, in diameters of its line; typical. */
 const KNOT = 4
 
+/** All of a rig that cover can hold, whatever line it is tied to. */
+export interface Untied extends Omit<SnagRig, 'steps' | 'lineStrengthN'> {
+  /** steps before the knot and after it */ readonly steps: readonly [readonly Step[], readonly Step[]]
+}
+
 /** Reads everything that can catch off an assembled rig. */
-export function snagRig(rig: AssembledRig, line: Line): SnagRig {
+export const snagRig = (rig: AssembledRig, line: Line): SnagRig => tiedTo(untied(rig), line)
+
+/** A rig on its line: the knot is one more thing that strands hang on. */
+export const tiedTo = ({ steps: [before, after], ...rest }: Untied, line: Line): SnagRig => ({
+  ...rest,
+  steps: [...before, { id: 'knot', heightM: KNOT * line.diameterM }, ...after],
+  lineStrengthN: line.strengthN,
+})
+
+/** Reads everything that can catch off an assembled rig but its knot. */
+export function untied(rig: AssembledRig): Untied {
   const { bait, parts, spec, baitSpec } = rig
   const weights = parts.compacts.filter(c => c.kind in SLIPS)
   const heads = [
@@ -145,23 +160,22 @@ export function snagRig(rig: AssembledRig, line: Line): SnagRig {
     points: [{ ...point, id: 'point' }, ...trailing],
     ...(spec.pointRest === 'open' ? {} : { wornPoints: [worn, ...trailing] }),
     steps: [
-      ...(front
-        ? [
-            { id: 'head' as const, heightM: Math.abs(nose - front.size[2]) / 2 },
-            { id: 'eye' as const, heightM: 3 * parts.dims.wireM },
-          ]
-        : []),
-      ...(parts.placement.path.eye.s < 0 && !front
-        ? [{ id: 'keeper' as const, heightM: 2 * parts.dims.wireM }]
-        : []),
-      { id: 'knot', heightM: KNOT * line.diameterM },
-      ...lumps('skirt'),
-      ...lumps('blade'),
+      [
+        ...(front
+          ? [
+              { id: 'head' as const, heightM: Math.abs(nose - front.size[2]) / 2 },
+              { id: 'eye' as const, heightM: 3 * parts.dims.wireM },
+            ]
+          : []),
+        ...(parts.placement.path.eye.s < 0 && !front
+          ? [{ id: 'keeper' as const, heightM: 2 * parts.dims.wireM }]
+          : []),
+      ],
+      [...lumps('skirt'), ...lumps('blade')],
     ],
     heads,
     apartM: parts.second && parts.second.tetherM > JOINT_M ? Math.min(FREE_M, parts.second.tetherM) : 0,
     openingLoadN: openingLoadN(parts.dims).value,
-    lineStrengthN: line.strengthN,
     rubs: spec.pointRest === 'open' ? Infinity : RUBS[spec.pointRest] * PLASTICS[baitSpec.material].toughness,
   }
 }
@@ -200,6 +214,8 @@ function trailingLip(rig: AssembledRig): PointSite {
  */
 export function openingAt(site: PointSite, angleRad: number): number {
   const cos = Math.cos(angleRad)
-  const support = Math.hypot(site.halfWidthM * Math.sin(angleRad), site.halfHeightM * cos)
+  const [across, up] = [site.halfWidthM * Math.sin(angleRad), site.halfHeightM * cos]
+  // these are millimetres: nothing that a careful hypotenuse would save
+  const support = Math.sqrt(across * across + up * up)
   return (site.halfHeightM + site.openingM) * cos - support
 }

@@ -66,14 +66,9 @@ export const DRAWS = 4000
 export const SIZE_BINS = 24
 const LEAST_SIZE_M = 0.0005
 const MOST_SIZE_M = 0.5
+const BINS_PER_LOG = SIZE_BINS / Math.log(MOST_SIZE_M / LEAST_SIZE_M)
 const binOf = (sizeM: number): number =>
-  Math.max(
-    0,
-    Math.min(
-      SIZE_BINS - 1,
-      Math.floor((SIZE_BINS * Math.log(sizeM / LEAST_SIZE_M)) / Math.log(MOST_SIZE_M / LEAST_SIZE_M)),
-    ),
-  )
+  Math.max(0, Math.min(SIZE_BINS - 1, Math.floor(BINS_PER_LOG * Math.log(sizeM / LEAST_SIZE_M))))
 export const binEdgeM = (bin: number): number =>
   LEAST_SIZE_M * (MOST_SIZE_M / LEAST_SIZE_M) ** (bin / SIZE_BINS)
 
@@ -125,13 +120,15 @@ export function snagTally(
 
   function note(k: number, chance: Chance): void {
     const weight = chance.kind === 'rod' ? chance.weight : 1
-    for (const [i, { rig: state, counts, lodged, sizes }] of states.entries()) {
+    const bin = 3 * binOf(sizeOf(chance))
+    for (let i = 0; i < states.length; i++) {
+      const { rig: state, counts, lodged, sizes } = states[i]!
       const stance = stanceTo(state, obstacles[k]!, ride.postures, chance)
       const { fate, site } = endOf(state, obstacles[k]!, chance, stance, AS_MET)
       counts[k]![fate] += weight
       if (stance.rubbed && i === 0) rubs[k]! += weight
       const kind = fate === 'past' ? 0 : fate === 'weed' ? 1 : 2
-      sizes[k]![3 * binOf(sizeOf(chance)) + kind]! += weight
+      sizes[k]![bin + kind]! += weight
       if (kind === 2 && site) lodged[k]!.set(site, (lodged[k]!.get(site) ?? 0) + weight)
     }
   }

@@ -88,8 +88,12 @@ export function shareDrawn(rig: StrikeRig, tackle: Tackle, random: Random, draws
 
 /** Share of these fish that one rig hooks. */
 export function shareHooked(rig: StrikeRig, tackle: Tackle, fish: readonly Fish[]): number {
+  const follow = follower(rig, tackle)
   let hooked = 0
-  for (const one of fish) if (!takeOf(rig, tackle, one).loss) hooked++
+  for (const one of fish) {
+    const bite = biteOf(rig, tackle, one)
+    if (!follow(bite, bite.atM).loss) hooked++
+  }
   return hooked / fish.length
 }
 

@@ -6,7 +6,8 @@ import { riggingsOf, type Goods, type Rigging } from '../choose/goods'
 import { castable, limitOf } from '../choose/limits'
 import { bestOnTop, WORTH_A_LOOK, type OnTopPick } from '../choose/onTop'
 import { factorsOf, scoreOf, scoringOf } from '../choose/score'
-import { lineFor, lookedAtWith, screen, type Candidate, type SearchMemory } from '../choose/screen'
+import { lineFor, lookedAtWith, screen, type Candidate } from '../choose/screen'
+import type { SearchMemory } from '../choose/memory'
 import { RIPPLE_MS, type WeatherSource } from './weather'
 import { turnsBetween, type TideSource, type Turn } from './tide'
 
@@ -178,7 +179,7 @@ export function* planTrip(
       mostUsed(hand.filter(h => h.rod === n).map(h => chosenWeights[h.moment]![k]!)) ?? tied.weights[0]!
     const middle = hand.filter(h => h.rod === n && chosenWeights[h.moment]![k] === usual)[0]
     const day = middle ? dayAt(stops[tied.stop]!, moments[middle.moment]!) : stops[tied.stop]!.day
-    const finalist = finish(day, goods, riggings, usual, options.book)
+    const finalist = finish(day, goods, riggings, usual, options)
     if (!finalist) continue
     const rod =
       left.find(r => r.id === finalist.rodId) ?? left.find(r => castable(finalist.report.massKg, r.castKg))

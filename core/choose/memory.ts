@@ -1,0 +1,77 @@
+import { evaluateFit } from '../fit/evaluateFit'
+import type { FitRule } from '../fit/rules'
+import type { AssembledRig } from '../rig/assemble'
+import { openingLoadN } from '../fit/wireStrength'
+import { untied, type Untied } from '../snag/catchSite'
+import type { Chance } from '../snag/meet'
+import { strikeRig, type StrikeRig } from '../strike/bite'
+import type { QuickBody } from './quick'
+
+/** A hook laid in a bait: what a search needs of it; the rule that puts it out, where one does. */
+export type Laid =
+  | { readonly failed: FitRule }
+  | {
+      readonly failed?: undefined
+      /** its number in what is remembered */ readonly nth: number
+      readonly near: boolean
+      readonly untied: Untied
+      readonly strike: StrikeRig
+      readonly openingN: number
+    }
+export type Fitting = Extract<Laid, { readonly nth: number }>
+
+/** What meetings with the cover came to. */
+export interface Met {
+  readonly minutesLeft: number
+  readonly snagPerCast: number
+}
+
+/**
+ * What searches worked out, under all that it follows from: hooks laid in baits, how such bodies fall in a water,
+ * what they meet in a cover, and which fish they hook.
+ */
+export interface SearchMemory {
+  readonly laid: Map<string, Laid>
+  readonly bodies: Map<string, QuickBody>
+  readonly met: Map<string, Met>
+  readonly hooked: Map<string, number>
+  /** meetings drawn for a place and a cadence, for choosing line and rod */ readonly drawn: Map<
+    string,
+    readonly (readonly Chance[])[]
+  >
+}
+
+export const searchMemory = (): SearchMemory => ({
+  laid: new Map(),
+  bodies: new Map(),
+  met: new Map(),
+  hooked: new Map(),
+  drawn: new Map(),
+})
+
+/** Things remembered in all. */
+export const rememberedBy = (memory: SearchMemory): number =>
+  Object.values(memory).reduce((sum, { size }) => sum + size, 0)
+
+/** What is kept under a key, or made and kept. */
+export function keep<V>(map: Map<string, V>, key: string, make: () => V): V {
+  const found = map.get(key)
+  if (found !== undefined) return found
+  const made = make()
+  map.set(key, made)
+  return made
+}
+
+/** Reads off a rig what a search needs of it. */
+export function layOf(rig: AssembledRig, nth: number): Laid {
+  const { verdict, rules } = evaluateFit(rig)
+  const failed = rules.find(r => r.verdict === 'fail')
+  if (failed) return { failed }
+  return {
+    nth,
+    near: verdict === 'near',
+    untied: untied(rig),
+    strike: strikeRig(rig),
+    openingN: openingLoadN(rig.parts.dims).value,
+  }
+}

@@ -3,13 +3,15 @@ import { createCalcClient, type CalcClient } from './client'
 import { endpointOf } from './endpoint'
 import type { KeptLog } from './logMemory'
 import type { Request } from './protocol'
+import type { KeptSearch } from './searchMemory'
 import { serve } from './serve'
 
 const HELPER = 'helper'
+const isHelper = (globalThis as { readonly name?: string }).name === HELPER
 let helper: CalcClient | undefined
 /** A second worker of the same making, where there is a core for it; it has none of its own. */
 const second = (): CalcClient | undefined =>
-  (globalThis as { readonly name?: string }).name === HELPER || navigator.hardwareConcurrency < 2
+  isHelper || navigator.hardwareConcurrency < 2
     ? undefined
     : (helper ??= createCalcClient(() =>
         endpointOf(new Worker(globalThis.location.href, { type: 'module', name: HELPER })),
@@ -26,5 +28,13 @@ const log = {
   making: globalThis.location.href,
 }
 
-const handle = serve(message => globalThis.postMessage(message), second, log)
+/** Each worker keeps what it worked out itself: of the next search it takes much the same part. */
+const SEARCHED = isHelper ? 'dunecrest.searched.helper' : 'dunecrest.searched'
+const searches = {
+  read: () => get<KeptSearch>(SEARCHED),
+  write: (kept: KeptSearch) => set(SEARCHED, kept),
+  making: globalThis.location.href,
+}
+
+const handle = serve(message => globalThis.postMessage(message), second, log, searches)
 globalThis.addEventListener('message', (event: MessageEvent<Request>) => void handle(event.data))

@@ -21,7 +21,8 @@ import {
   WORTH_A_LOOK,
 } from '#core'
 import type { Progress } from './progress'
-import { finishPart, memory, screenPart } from './share'
+import { memory } from './searchMemory'
+import { finishPart, screenPart } from './share'
 
 /** A day to choose for, and what there is to choose from. */
 export interface PickJob {

@@ -21,6 +21,7 @@ import type { Helper, Progress } from './progress'
 import { modelDrop } from './drops'
 import { learnLog, loggedOf, recallLog, type LogMemory } from './logMemory'
 import { pickFrom } from './pick'
+import { keepSearches, recallSearches, type SearchStore } from './searchMemory'
 import { coverChanges } from './coverChanges'
 import { biteOn, bitesOn } from './strike'
 import { touchesOf } from './touches'
@@ -37,21 +38,32 @@ const KEPT = 80
  */
 const KEPT_PARTS = 16
 
+/** What searches worked out is laid down after so long without another, ms. */
+const IDLE_MS = 3000
+
 /**
  * Answers requests one lane at a time and looks for cancellations between lanes.
  * @param reply sends an answer back
  * @param helper another worker to share long work with, where there is one; started when first needed
  * @param log where what was learned of a log is kept
+ * @param searches where what searches worked out is kept
  * @returns handles one request
  */
 export function serve(
   reply: (message: Reply) => void,
   helper: () => CalcClient | undefined = () => undefined,
   log?: LogMemory,
+  searches?: SearchStore,
 ): (request: Request) => Promise<void> {
   const cancelled = new Set<number>()
   const kept = new Map<string, LaneOutcome>()
   const remembered = makeRecall(KEPT_PARTS)
+  let later: ReturnType<typeof setTimeout> | undefined
+  /** Once nobody has asked for a while. */
+  function keepLater(store: SearchStore): void {
+    clearTimeout(later)
+    later = setTimeout(() => void keepSearches(store), IDLE_MS)
+  }
 
   return async request => {
     if (request.type === 'cancel') return void cancelled.add(request.id)
@@ -63,6 +75,8 @@ export function serve(
         const logged = loggedOf(request.job)
         if (logged && !(await recallLog(logged, log))) await learnLog(logged, log)
         if (cancelled.has(id)) return
+        if (SEARCHING.has(request.about)) await recallSearches(searches)
+        if (cancelled.has(id)) return
         const second = SHARED.has(request.about) ? helper() : undefined
         const found = await answer(request.about, request.job, {
           ...(second ? { helper: asHelper(second) } : {}),
@@ -70,6 +84,7 @@ export function serve(
           pause: async () => (await nextTask(), !cancelled.has(id)),
         })
         if (found !== undefined) reply({ type: 'answer', id, answer: found })
+        if (searches && SEARCHING.has(request.about)) keepLater(searches)
         return
       }
       const { job } = request
@@ -121,6 +136,9 @@ export const asHelper = (client: CalcClient): Helper => ({
 
 /** What is worth sharing. */
 const SHARED: ReadonlySet<QuestionId> = new Set(['pick'])
+
+/** What looks through a box. */
+const SEARCHING: ReadonlySet<QuestionId> = new Set(['pick', 'screenPart', 'finishPart', 'trip'])
 
 /** Who answers what. */
 const ANSWERS: {

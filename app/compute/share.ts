@@ -1,23 +1,6 @@
-import {
-  finish,
-  rememberedBy,
-  screen,
-  searchMemory,
-  type Candidate,
-  type Finalist,
-  type SearchMemory,
-} from '#core'
+import { finish, screen, type Candidate, type Finalist } from '#core'
 import type { FinishJob, Progress, ScreenJob } from './progress'
-
-let kept: SearchMemory = searchMemory()
-/** Things remembered at most, so that a long day does not fill the memory of a phone: a few hundred bytes each. */
-const MOST_KEPT = 120_000
-
-/** What earlier searches of this worker worked out. */
-export function memory(): SearchMemory {
-  if (rememberedBy(kept) > MOST_KEPT) kept = searchMemory()
-  return kept
-}
+import { memory } from './searchMemory'
 
 /** Time between two looks for a cancellation, ms. */
 const SLICE_MS = 60

@@ -6,7 +6,6 @@ import {
   evaluateRig,
   evidenceOf,
   planTrip,
-  searchMemory,
   secondsTo,
   tideOf,
   weatherOf,
@@ -21,6 +20,7 @@ import {
   type WeatherSource,
 } from '#core'
 import type { Progress } from './progress'
+import { memory } from './searchMemory'
 
 /** A trip to plan out of a box. */
 export interface TripJob {
@@ -63,7 +63,6 @@ const uncoveredBy = ({ coversMs }: TideSource, stops: readonly Stop[]): string[]
     .filter(({ tide, from, to }) => tide > 0 && coversMs && (from < coversMs[0] || to > coversMs[1]))
     .map(({ name }) => name)
 
-const memory = searchMemory()
 const SLICE_MS = 60
 /** Rows of the countdown card at most. */
 const ROWS = 9
@@ -75,7 +74,7 @@ export async function planOut(
 ): Promise<TripAnswer | undefined> {
   const tide = tideOf(own.tide)
   const weather = weatherOf(own.windMS === undefined ? undefined : { windMS: own.windMS })
-  const search = planTrip(stops, goods, tide, weather, { rods, memory, ...(book ? { book } : {}) })
+  const search = planTrip(stops, goods, tide, weather, { rods, memory: memory(), ...(book ? { book } : {}) })
   let step = search.next()
   for (let last = performance.now(); !step.done; step = search.next()) {
     if (performance.now() - last < SLICE_MS) continue

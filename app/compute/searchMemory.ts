@@ -1,0 +1,54 @@
+import { rememberedBy, searchMemory, type SearchMemory } from '#core'
+
+/** Keeps what searches worked out from one page to the next. */
+export interface SearchStore {
+  /** the making of the model: another works it out anew */ readonly making: string
+  readonly read: () => Promise<KeptSearch | undefined>
+  readonly write: (kept: KeptSearch) => Promise<void>
+}
+/** What was worked out, by which making of the model. */
+export interface KeptSearch {
+  readonly making: string
+  readonly memory: Omit<SearchMemory, 'drawn'>
+}
+
+let kept: SearchMemory = searchMemory()
+/** Things remembered at most, so that a long day does not fill the memory of a phone: a few hundred bytes each. */
+const MOST_KEPT = 120_000
+
+/** What earlier searches of this worker worked out. */
+export function memory(): SearchMemory {
+  if (rememberedBy(kept) > MOST_KEPT) kept = searchMemory()
+  return kept
+}
+
+/** Things that stand in the store already. */
+let stored = 0
+
+/** Takes what an earlier page worked out from the store, once there is nothing here yet. */
+export async function recallSearches(store: SearchStore | undefined): Promise<void> {
+  if (!store || rememberedBy(kept) > 0) return
+  const found = await store.read().catch(() => undefined)
+  if (found?.making !== store.making) return
+  kept = { ...searchMemory(), ...found.memory }
+  stored = rememberedBy(kept)
+}
+
+/** So many things more are worth writing. */
+const WORTH_KEEPING = 100
+
+/** Leaves what was worked out in the store, where that is more than is there. */
+export async function keepSearches(store: SearchStore): Promise<void> {
+  const now = rememberedBy(kept)
+  if (Math.abs(now - stored) < WORTH_KEEPING) return
+  stored = now
+  const { drawn: _, ...memory } = kept
+  // a store that is full or shut costs time, nothing else
+  await store.write({ making: store.making, memory }).catch(() => undefined)
+}
+
+/** Forgets everything, as a worker that was just started. */
+export function forgetSearches(): void {
+  kept = searchMemory()
+  stored = 0
+}

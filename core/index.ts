@@ -181,19 +181,12 @@ export * from './choose/day'
 export * from './choose/goods'
 export * from './choose/score'
 export { castable, type Limit, type LimitId } from './choose/limits'
-export {
-  lineFor,
-  rigOf,
-  screen,
-  together,
-  type Candidate,
-  type Share,
-  type Search,
-} from './choose/screen'
+export { lineFor, rigOf, screen, together, type Candidate, type Share, type Search } from './choose/screen'
 export { rememberedBy, searchMemory, type SearchMemory } from './choose/memory'
 export {
   choose,
   conclude,
+  elaborate,
   fieldOf,
   finalistsAmong,
   SCREENING,

@@ -2,7 +2,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { USUAL_UTILITY } from '#core'
 import { starterContent } from '~/sheet/starter'
 import { createCalcClient, type CalcError, type Endpoint } from './client'
-import type { EvaluateJob, LaneOutcome, Reply, Request } from './protocol'
+import type { EvaluateJob, LaneOutcome, Questions, Reply, Request } from './protocol'
 import { serve } from './serve'
 
 const {
@@ -65,6 +65,21 @@ describe('the calculating client', () => {
     state.reply({ type: 'done', id: 1, verdict })
     expect(await call).toBe(verdict)
     expect(seen).toEqual(['A'])
+  })
+
+  it('hands on what stands of an answer before the whole of it, and nothing after', async () => {
+    const { endpoint, state } = puppet()
+    const early: unknown[] = []
+    const call = createCalcClient(() => endpoint).ask(
+      'fits',
+      { baits: [], rigs: [] } as unknown as Questions['fits']['job'],
+      { onEarly: answer => void early.push(answer) },
+    )
+    state.reply({ type: 'early', id: 1, answer: [] })
+    state.reply({ type: 'answer', id: 1, answer: [] })
+    state.reply({ type: 'early', id: 1, answer: [] })
+    expect(await call).toEqual([])
+    expect(early).toEqual([[]])
   })
 
   it('settles at once when called off, tells the worker, and drops the late answer', async () => {

@@ -22,10 +22,11 @@ export class CalcError extends Error {
   }
 }
 
-interface CallOptions {
+interface CallOptions<Answer = unknown> {
   readonly signal?: AbortSignal
   /** called as each lane is ready */ readonly onLane?: (letter: string, outcome: LaneOutcome) => void
   /** called as a long answer gets on, 0 to 1 */ readonly onProgress?: (part: number) => void
+  /** called with what stands of a long answer already */ readonly onEarly?: (answer: Answer) => void
 }
 
 export interface CalcClient {
@@ -33,7 +34,7 @@ export interface CalcClient {
   /** asks one question */ ask: <Q extends QuestionId>(
     about: Q,
     job: Questions[Q]['job'],
-    options?: CallOptions,
+    options?: CallOptions<Questions[Q]['answer']>,
   ) => Promise<Questions[Q]['answer']>
   /** starts the worker before it is asked anything */ ready: () => void
   close: () => void
@@ -44,6 +45,7 @@ interface Pending {
   readonly reject: (error: CalcError) => void
   readonly onLane: CallOptions['onLane']
   readonly onProgress: CallOptions['onProgress']
+  readonly onEarly: ((answer: unknown) => void) | undefined
 }
 
 /**
@@ -75,6 +77,7 @@ export function createCalcClient(spawn: () => Endpoint, deadlineMs = 15_000): Ca
     const call = pending.get(reply.id)
     if (!call) return
     if (reply.type === 'progress') call.onProgress?.(reply.part)
+    else if (reply.type === 'early') call.onEarly?.(reply.answer)
     else if (reply.type === 'lane') call.onLane?.(reply.letter, reply.outcome)
     else if (reply.type === 'done') call.resolve(reply.verdict)
     else if (reply.type === 'answer') call.resolve(reply.answer)
@@ -83,7 +86,7 @@ export function createCalcClient(spawn: () => Endpoint, deadlineMs = 15_000): Ca
 
   function call(
     request: (id: number) => Request,
-    { signal, onLane, onProgress }: CallOptions,
+    { signal, onLane, onProgress, onEarly }: CallOptions,
   ): Promise<unknown> {
     if (signal?.aborted) return Promise.reject(new CalcError('aborted', 'The calculation was called off.'))
     const worker = (endpoint ??= start())
@@ -116,6 +119,7 @@ export function createCalcClient(spawn: () => Endpoint, deadlineMs = 15_000): Ca
         reject: error => settle(() => reject(error)),
         onLane,
         onProgress: getsOn,
+        onEarly,
       })
       signal?.addEventListener('abort', abort)
       worker.send(request(id))
@@ -128,9 +132,9 @@ export function createCalcClient(spawn: () => Endpoint, deadlineMs = 15_000): Ca
   const ask = <Q extends QuestionId>(
     about: Q,
     job: Questions[Q]['job'],
-    options: CallOptions = {},
+    options: CallOptions<Questions[Q]['answer']> = {},
   ): Promise<Questions[Q]['answer']> =>
-    call(id => ({ type: 'ask', id, about, job }), options) as Promise<Questions[Q]['answer']>
+    call(id => ({ type: 'ask', id, about, job }), options as CallOptions) as Promise<Questions[Q]['answer']>
 
   const ready = (): void => void (endpoint ??= start())
 

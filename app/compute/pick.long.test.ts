@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { bookOf, conditionsFor, evaluateRig, lineOf, rigKey, type Day, type Goods, type Stop } from '#core'
 import { createCalcClient, type Endpoint } from './client'
 import { modelDrop } from './drops'
-import { pickFrom } from './pick'
+import { pickFrom, type PickAnswer } from './pick'
 import type { Helper } from './progress'
 import type { Reply } from './protocol'
 import { asHelper, serve } from './serve'
@@ -50,6 +50,18 @@ describe('the picking worker', () => {
     expect([...scores].sort((a, b) => b - a)).toEqual(scores)
     expect(answer.cloud.some(c => c.front)).toBe(true)
     expect(answer.cloud.every(c => c.front)).toBe(false)
+  })
+  it('sends the picks before what is told beside them', async () => {
+    const sent: PickAnswer[] = []
+    const answer = (await pickFrom(
+      { day, goods, beyond: false },
+      { ...quiet, early: early => void sent.push(early) },
+    ))!
+    expect(sent).toHaveLength(1)
+    const { ms: _, whatIfs, steps, onTop: __, ...first } = sent[0]!
+    expect([whatIfs, steps]).toEqual([[], []])
+    expect(answer).toMatchObject(first)
+    expect(answer.whatIfs.length).toBeGreaterThan(2)
   })
   /** A second worker in this process, that answers like a real one; or one that has crashed. */
   const helperOf = (alive: boolean): Helper =>

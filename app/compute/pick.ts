@@ -5,6 +5,7 @@ import {
   conclude,
   type Day,
   drawRig,
+  elaborate,
   type EvidenceBook,
   type FamilyId,
   fieldOf,
@@ -20,7 +21,7 @@ import {
   together,
   WORTH_A_LOOK,
 } from '#core'
-import type { Progress } from './progress'
+import type { EarlyProgress, Progress } from './progress'
 import { memory } from './searchMemory'
 import { finishPart, screenPart } from './share'
 
@@ -60,12 +61,12 @@ const MOST_POINTS = 4000
 
 /**
  * Chooses out of a box, as the core does it in one go; a second worker, where there is one, takes its part of
- * the baits and of the finalists.
+ * the baits and of the finalists. The picks come first, and what is told beside them follows.
  * @returns undefined when it was called off
  */
 export async function pickFrom(
   { day, goods, beyond, family, book }: PickJob,
-  progress: Progress,
+  progress: EarlyProgress<PickAnswer>,
 ): Promise<PickAnswer | undefined> {
   const begun = performance.now()
   const off = new AbortController()
@@ -105,19 +106,22 @@ export async function pickFrom(
     () => tell(SCREENING + ((1 - SCREENING) * ++ready) / short.length),
   )
   if (!finished) return undefined
-  const done = finished.flat()
-  const {
-    candidates: _,
-    picks,
-    onTop,
-    ...rest
-  } = conclude(
-    day,
-    field,
-    all,
-    done.filter(f => f !== undefined),
-    { memory: memory(), ...(book ? { book } : {}) },
-  )
+  const done = finished.flat().filter(f => f !== undefined)
+  const choice = conclude(day, field, all, done)
+  const cloud = cloudOf(all)
+  const shown = (chosen: Choice): PickAnswer => asShown(chosen, cloud, !family, performance.now() - begun)
+  progress.early?.(shown(choice))
+  if (!(await watched.pause())) return undefined
+  return shown(elaborate(day, field, choice, { memory: memory(), ...(book ? { book } : {}) }))
+}
+
+/** A choice with its drawings and the cloud it stands in. */
+function asShown(
+  { candidates: _, picks, onTop, ...rest }: Choice,
+  cloud: readonly CloudPoint[],
+  withTop: boolean,
+  ms: number,
+): PickAnswer {
   const drawn = <T extends { readonly bait: number; readonly rig: RigSpec }>(
     one: T,
   ): T & { readonly drawing: RigDrawing } => ({
@@ -126,12 +130,12 @@ export async function pickFrom(
   })
   return {
     ...rest,
-    cloud: cloudOf(all),
+    cloud,
     picks: picks.map(drawn),
-    ...(onTop && !family && onTop.score >= WORTH_A_LOOK * (picks[0]?.score ?? 0)
+    ...(onTop && withTop && onTop.score >= WORTH_A_LOOK * (picks[0]?.score ?? 0)
       ? { onTop: drawn(onTop) }
       : {}),
-    ms: performance.now() - begun,
+    ms,
   }
 }
 

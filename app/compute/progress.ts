@@ -29,3 +29,8 @@ export interface Progress {
   readonly pause: () => Promise<boolean>
   readonly helper?: Helper
 }
+
+/** The same of an answer that comes in two parts: what stands of it already is sent before the whole. */
+export interface EarlyProgress<Answer> extends Progress {
+  readonly early?: (answer: Answer) => void
+}

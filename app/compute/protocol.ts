@@ -90,6 +90,11 @@ export type Request =
 
 export type Reply =
   | { readonly type: 'progress'; readonly id: number; readonly part: number }
+  | {
+      /** what stands of an answer already */ readonly type: 'early'
+      readonly id: number
+      readonly answer: Questions[QuestionId]['answer']
+    }
   | { readonly type: 'answer'; readonly id: number; readonly answer: Questions[QuestionId]['answer'] }
   | { readonly type: 'lane'; readonly id: number; readonly letter: string; readonly outcome: LaneOutcome }
   | { readonly type: 'done'; readonly id: number; readonly verdict: Verdict }

@@ -17,7 +17,7 @@ import {
 import { adviseOn, lookAt } from './bench'
 import { fitsOf } from './box'
 import { throughCover } from './cover'
-import type { Helper, Progress } from './progress'
+import type { EarlyProgress, Helper } from './progress'
 import { modelDrop } from './drops'
 import { learnLog, loggedOf, recallLog, type LogMemory } from './logMemory'
 import { pickFrom } from './pick'
@@ -82,6 +82,7 @@ export function serve(
           ...(second ? { helper: asHelper(second) } : {}),
           tell: part => reply({ type: 'progress', id, part }),
           pause: async () => (await nextTask(), !cancelled.has(id)),
+          early: found => reply({ type: 'early', id, answer: found }),
         })
         if (found !== undefined) reply({ type: 'answer', id, answer: found })
         if (searches && SEARCHING.has(request.about)) keepLater(searches)
@@ -144,7 +145,7 @@ const SEARCHING: ReadonlySet<QuestionId> = new Set(['pick', 'screenPart', 'finis
 const ANSWERS: {
   readonly [Q in QuestionId]: (
     job: Questions[Q]['job'],
-    progress: Progress,
+    progress: EarlyProgress<Questions[Q]['answer']>,
   ) => Questions[Q]['answer'] | Promise<Questions[Q]['answer'] | undefined>
 } = {
   look: lookAt,
@@ -167,7 +168,7 @@ const ANSWERS: {
 function answer<Q extends QuestionId>(
   about: Q,
   job: Questions[Q]['job'],
-  progress: Progress,
+  progress: EarlyProgress<Questions[Q]['answer']>,
 ): Questions[Q]['answer'] | Promise<Questions[Q]['answer'] | undefined> {
   return ANSWERS[about](job, progress)
 }

@@ -57,11 +57,17 @@ export function useLatest<Job>(job: () => Job | undefined, work: (job: Job, run:
   return { progress, working, error, retry: run, cancel }
 }
 
-/** Keeps the answer to one question in step with what it is asked about; the last one stays meanwhile. */
+/**
+ * Keeps the answer to one question in step with what it is asked about; the last one stays meanwhile, until what
+ * stands of the next one already.
+ */
 export function useQuery<Q extends QuestionId>(about: Q, job: () => Questions[Q]['job'] | undefined) {
   const answer = shallowRef<Questions[Q]['answer']>()
   const latest = useLatest(job, async (now, run) => {
-    answer.value = await calculator().ask(about, now, run)
+    answer.value = await calculator().ask(about, now, {
+      ...run,
+      onEarly: early => void (run.signal.aborted || (answer.value = early)),
+    })
   })
   return { answer, ...latest }
 }

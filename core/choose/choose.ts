@@ -110,13 +110,12 @@ export const finalistsAmong = (
   candidates: readonly Candidate[],
 ): Candidate[] => shortlist(ofSize(day, candidates, riggings), riggings)
 
-/** What candidates and finalists come to, and why. */
+/** What candidates and finalists come to, and why: all but what `elaborate` adds. */
 export function conclude(
   day: Day,
   { goods, riggings }: Field,
   candidates: readonly Candidate[],
   done: readonly Finalist[],
-  { memory, book }: Pick<ChooseOptions, 'memory' | 'book'>,
 ): Choice {
   const out: Partial<Record<LimitId, number>> = {}
   for (const { limit } of candidates) if (limit) out[limit.id] = (out[limit.id] ?? 0) + 1
@@ -128,40 +127,50 @@ export function conclude(
         b.score - a.score,
     )
   const picks = picked(sound)
-  const onTop = bestOnTop(day, goods, riggings)
-  const seen = {
+  const [best] = picks
+  return {
     candidates,
     riggings,
     baits: goods.baits,
     looked: candidates.length,
     out,
-    ...(onTop ? { onTop } : {}),
-  }
-  const [best] = picks
-  const odds = oddsOf(picks.map(p => p.scores))
-  if (!best)
-    return {
-      ...seen,
-      picks: [],
-      odds: [],
-      reasons: [],
-      whyNots: [],
-      whatIfs: [],
-      ways: [],
-      steps: [],
-      nothing: nothingFits(day, goods, riggings, candidates),
-    }
-  return {
-    ...seen,
     picks,
-    odds,
-    reasons: reasonsFor(best, picks.slice(1), day.aim),
-    whyNots: WELL_KNOWN.filter(id => !picks.some(p => p.rig.family === id)).flatMap(
-      id => whyNot(id, best, done, candidates, riggings) ?? [],
-    ),
-    whatIfs: whatIfs(day, goods, riggings, candidates, best, memory),
-    ways: costsOfWays(candidates, riggings, goods, day),
-    steps: stepsOf(day, goods, riggings, candidates, best, book),
+    odds: oddsOf(picks.map(p => p.scores)),
+    reasons: best ? reasonsFor(best, picks.slice(1), day.aim) : [],
+    whyNots: best
+      ? WELL_KNOWN.filter(id => !picks.some(p => p.rig.family === id)).flatMap(
+          id => whyNot(id, best, done, candidates, riggings) ?? [],
+        )
+      : [],
+    ways: best ? costsOfWays(candidates, riggings, goods, day) : [],
+    whatIfs: [],
+    steps: [],
+    ...(best ? {} : { nothing: nothingFits(day, goods, riggings, candidates) }),
+  }
+}
+
+/**
+ * What is told beside a choice, and takes about as long again: what would change it, the pick a weight lighter and
+ * heavier, and what is fished on the surface.
+ */
+export function elaborate(
+  day: Day,
+  { goods, riggings }: Field,
+  choice: Choice,
+  { memory, book }: Pick<ChooseOptions, 'memory' | 'book'>,
+): Choice {
+  const { candidates, picks } = choice
+  const [best] = picks
+  const onTop = bestOnTop(day, goods, riggings)
+  return {
+    ...choice,
+    ...(onTop ? { onTop } : {}),
+    ...(best
+      ? {
+          whatIfs: whatIfs(day, goods, riggings, candidates, best, memory),
+          steps: stepsOf(day, goods, riggings, candidates, best, book),
+        }
+      : {}),
   }
 }
 
@@ -188,7 +197,7 @@ export function* choose(day: Day, goods: Goods, options: ChooseOptions = {}): Ge
     if (finalist) done.push(finalist)
     yield { part: SCREENING + ((1 - SCREENING) * (i + 1)) / short.length }
   }
-  return conclude(day, field, candidates, done, options)
+  return elaborate(day, field, conclude(day, field, candidates, done), options)
 }
 
 const likeness = (day: Day, bait: BaitSpec): number => matchShare(day, bait, matchOf(bait.form, day.prey))

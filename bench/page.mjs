@@ -7,6 +7,7 @@ import { build } from '../scripts/prepare.mjs'
 import { findBrowser } from '../scripts/programs.mjs'
 import { freePort, startServer } from '../scripts/serve.mjs'
 import { bankFigures } from './bank.mjs'
+import { searchFigures } from './search.mjs'
 
 /**
  * Figures of the page: from a changed input to updated lanes, with three lanes and with five, in the browser.
@@ -49,6 +50,7 @@ export async function pageFigures() {
       ...(await coverFigures(browser, url)),
       'cover.frame.p95.ms': await castFrames(browser, url),
       'strike.frame.p95.ms': await playedFrames(browser, url, 'Strike', 'Play the bite'),
+      ...(await searchFigures(browser, url)),
       ...(await bankFigures(browser, url)),
       ...(await logFigures(url)),
     }

@@ -51,16 +51,23 @@ describe('the picking worker', () => {
     expect(answer.cloud.some(c => c.front)).toBe(true)
     expect(answer.cloud.every(c => c.front)).toBe(false)
   })
-  it('sends the picks before what is told beside them', async () => {
+  it('sends the picks as they stand before what is told beside them', async () => {
     const sent: PickAnswer[] = []
     const answer = (await pickFrom(
       { day, goods, beyond: false },
       { ...quiet, early: early => void sent.push(early) },
     ))!
-    expect(sent).toHaveLength(1)
-    const { ms: _, whatIfs, steps, onTop: __, ...first } = sent[0]!
-    expect([whatIfs, steps]).toEqual([[], []])
-    expect(answer).toMatchObject(first)
+    expect(sent).toHaveLength(2)
+    for (const { picks, whatIfs, steps } of sent) {
+      expect(picks.length).toBeGreaterThan(0)
+      expect([whatIfs, steps]).toEqual([[], []])
+    }
+    // what the first of them show are figures in full, as every view has them
+    const [{ rig, bait, outfit, match, report }] = sent[0]!.picks as [PickAnswer['picks'][number]]
+    const alone = evaluateRig(goods.baits[bait]!.spec, rig, conditionsFor(day, outfit, match))
+    expect(alone.ok && alone.value).toEqual(report)
+    const { picks, whyNots, odds, reasons } = sent[1]!
+    expect(answer).toMatchObject({ picks, whyNots, odds, reasons })
     expect(answer.whatIfs.length).toBeGreaterThan(2)
   })
   /** A second worker in this process, that answers like a real one; or one that has crashed. */

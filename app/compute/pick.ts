@@ -61,7 +61,8 @@ const MOST_POINTS = 4000
 
 /**
  * Chooses out of a box, as the core does it in one go; a second worker, where there is one, takes its part of
- * the baits and of the finalists. The picks come first, and what is told beside them follows.
+ * the baits and of the finalists. The picks among the first finalists are sent first, then those among all of them,
+ * then what is told beside them.
  * @returns undefined when it was called off
  */
 export async function pickFrom(
@@ -93,27 +94,38 @@ export async function pickFrom(
   if (!screened) return undefined
   const all = together(screened)
   const short = finalistsAmong(day, field, all)
-  let ready = 0
-  const finished = await shareOut(
-    short.length,
-    watched,
-    (nth, mine) => {
-      const job = { day, field, ones: [short[nth]!], ...(book ? { book } : {}) }
-      return mine
-        ? finishPart(job, { ...watched, tell: () => undefined })
-        : progress.helper!.finishPart(job, off.signal)
-    },
-    () => tell(SCREENING + ((1 - SCREENING) * ++ready) / short.length),
-  )
-  if (!finished) return undefined
-  const done = finished.flat().filter(f => f !== undefined)
-  const choice = conclude(day, field, all, done)
+  const done: Finalist[] = []
   const cloud = cloudOf(all)
+  let ready = 0
   const shown = (chosen: Choice): PickAnswer => asShown(chosen, cloud, !family, performance.now() - begun)
-  progress.early?.(shown(choice))
-  if (!(await watched.pause())) return undefined
-  return shown(elaborate(day, field, choice, { memory: memory(), ...(book ? { book } : {}) }))
+  let choice: Choice | undefined
+  for (const [from, to] of [
+    [0, FIRST],
+    [FIRST, short.length],
+  ] as const) {
+    const ones = short.slice(from, to)
+    const finished = await shareOut(
+      ones.length,
+      watched,
+      (nth, mine) => {
+        const job = { day, field, ones: [ones[nth]!], ...(book ? { book } : {}) }
+        return mine
+          ? finishPart(job, { ...watched, tell: () => undefined })
+          : progress.helper!.finishPart(job, off.signal)
+      },
+      () => tell(SCREENING + ((1 - SCREENING) * ++ready) / short.length),
+    )
+    if (!finished) return undefined
+    done.push(...finished.flat().filter(f => f !== undefined))
+    choice = conclude(day, field, all, done)
+    if (choice.picks.length > 0 || to === short.length) progress.early?.(shown(choice))
+    if (!(await watched.pause())) return undefined
+  }
+  return shown(elaborate(day, field, choice!, { memory: memory(), ...(book ? { book } : {}) }))
 }
+
+/** Finalists after which the picks are told for the first time. */
+const FIRST = 4
 
 /** A choice with its drawings and the cloud it stands in. */
 function asShown(

@@ -9,7 +9,7 @@ export interface SearchStore {
 /** What was worked out, by which making of the model. */
 export interface KeptSearch {
   readonly making: string
-  readonly memory: Omit<SearchMemory, 'drawn'>
+  readonly memory: Pick<SearchMemory, 'laid' | 'bodies' | 'met' | 'hooked'>
 }
 
 let kept: SearchMemory = searchMemory()
@@ -42,9 +42,9 @@ export async function keepSearches(store: SearchStore): Promise<void> {
   const now = rememberedBy(kept)
   if (Math.abs(now - stored) < WORTH_KEEPING) return
   stored = now
-  const { drawn: _, ...memory } = kept
+  const { laid, bodies, met, hooked } = kept
   // a store that is full or shut costs time, nothing else
-  await store.write({ making: store.making, memory }).catch(() => undefined)
+  await store.write({ making: store.making, memory: { laid, bodies, met, hooked } }).catch(() => undefined)
 }
 
 /** Forgets everything, as a worker that was just started. */

@@ -64,10 +64,18 @@ export function useLatest<Job>(job: () => Job | undefined, work: (job: Job, run:
 export function useQuery<Q extends QuestionId>(about: Q, job: () => Questions[Q]['job'] | undefined) {
   const answer = shallowRef<Questions[Q]['answer']>()
   const latest = useLatest(job, async (now, run) => {
+    const begun = performance.now()
+    const told = (part: 'early' | 'whole'): void =>
+      void performance.measure(`${about}.${part}`, { start: begun, end: performance.now() })
     answer.value = await calculator().ask(about, now, {
       ...run,
-      onEarly: early => void (run.signal.aborted || (answer.value = early)),
+      onEarly: early => {
+        if (run.signal.aborted) return
+        answer.value = early
+        told('early')
+      },
     })
+    told('whole')
   })
   return { answer, ...latest }
 }

@@ -170,10 +170,12 @@ export function finish(
   const spec = goods.baits[bait]!.spec
   const { match } = traits
   const evidence = book && evidenceOf(book, spec, rig, day.cover, day.bottom)
-  const outcome = evaluateRig(spec, rig, {
-    ...conditionsFor(day, outfit, match),
-    ...(evidence ? { evidence } : {}),
-  })
+  const outcome = evaluateRig(
+    spec,
+    rig,
+    { ...conditionsFor(day, outfit, match), ...(evidence ? { evidence } : {}) },
+    memory ? { recall: memory.recall } : {},
+  )
   if (!outcome.ok || outcome.value.fit.verdict === 'fail') return undefined
   const report = outcome.value
   const exact = traitsOf(traits, report)

@@ -1,6 +1,7 @@
 import { evaluateFit } from '../fit/evaluateFit'
 import type { FitRule } from '../fit/rules'
 import type { AssembledRig } from '../rig/assemble'
+import { makeRecall, type Recall } from '../numerics/recall'
 import { openingLoadN } from '../fit/wireStrength'
 import { untied, type Untied } from '../snag/catchSite'
 import type { Chance } from '../snag/meet'
@@ -39,7 +40,11 @@ export interface SearchMemory {
     string,
     readonly (readonly Chance[])[]
   >
+  /** parts of full evaluations */ readonly recall: Recall
 }
+
+/** Parts of full evaluations kept: the meetings of a place, which are large, and what finalists came to. */
+const PARTS = 64
 
 export const searchMemory = (): SearchMemory => ({
   laid: new Map(),
@@ -47,11 +52,12 @@ export const searchMemory = (): SearchMemory => ({
   met: new Map(),
   hooked: new Map(),
   drawn: new Map(),
+  recall: makeRecall(PARTS),
 })
 
 /** Things remembered in all. */
-export const rememberedBy = (memory: SearchMemory): number =>
-  Object.values(memory).reduce((sum, { size }) => sum + size, 0)
+export const rememberedBy = ({ laid, bodies, met, hooked }: SearchMemory): number =>
+  laid.size + bodies.size + met.size + hooked.size
 
 /** What is kept under a key, or made and kept. */
 export function keep<V>(map: Map<string, V>, key: string, make: () => V): V {

@@ -1,10 +1,11 @@
 import { spawnSync } from 'node:child_process'
 import { join } from 'node:path'
-import { build, installDependencies, ROOT } from './prepare.mjs'
+import { build, installDependencies, printTo, ROOT } from './prepare.mjs'
 
 /** Prints one JSON object of figures, keyed by name and unit. Everything else goes to standard error. */
 const print = console.log
 console.log = console.error
+printTo(2)
 installDependencies()
 // Bundled as the application bundles it: calls between modules then cost what they cost there.
 const { build: bundle } = await import('vite')

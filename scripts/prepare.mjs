@@ -23,9 +23,17 @@ const BUILT_FROM = [
   'package-lock.json',
 ]
 
+let out = 'inherit'
+/** Where commands print from here on: what another program reads on standard output stays apart. */
+export const printTo = file => void (out = file)
+
 /** Runs a command with its output shown; ends this process with its code when it fails. */
 export function run(command, args, options = {}) {
-  const { status, error } = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit', ...options })
+  const { status, error } = spawnSync(command, args, {
+    cwd: ROOT,
+    stdio: ['inherit', out, 'inherit'],
+    ...options,
+  })
   if (error) throw error
   if (status !== 0) process.exit(status ?? 1)
 }

@@ -63,19 +63,23 @@ export function useLatest<Job>(job: () => Job | undefined, work: (job: Job, run:
  */
 export function useQuery<Q extends QuestionId>(about: Q, job: () => Questions[Q]['job'] | undefined) {
   const answer = shallowRef<Questions[Q]['answer']>()
+  /** what is shown is what stands so far */ const early = ref(false)
   const latest = useLatest(job, async (now, run) => {
+    early.value = false
     const begun = performance.now()
     const told = (part: 'early' | 'whole'): void =>
       void performance.measure(`${about}.${part}`, { start: begun, end: performance.now() })
     answer.value = await calculator().ask(about, now, {
       ...run,
-      onEarly: early => {
+      onEarly: found => {
         if (run.signal.aborted) return
-        answer.value = early
+        answer.value = found
+        early.value = true
         told('early')
       },
     })
+    early.value = false
     told('whole')
   })
-  return { answer, ...latest }
+  return { answer, early, ...latest }
 }

@@ -41,6 +41,8 @@ const count = (page: Page, system: UnitSystem): Promise<boolean> =>
   }, system)
 
 test.use({ viewport: { width: 390, height: 844 } })
+// views know nothing of one another
+test.describe.configure({ mode: 'parallel' })
 for (const [path, role, name] of VIEWS) {
   test(`${path} on a phone and a screen, by day, at dusk and in glare: nothing runs off the side, nothing fails, all can be read, in every system of units`, async ({
     sheet,

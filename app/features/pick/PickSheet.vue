@@ -26,7 +26,13 @@ import type { CloudPoint } from '~/compute/pick'
 defineProps<{ id: string | undefined }>()
 const spread = useSpread()
 const settings = useSettings()
-const { answer, progress, working, error, retry, cancel, day, goods, beyond, family, box, nameOf } = usePick()
+const { answer, early, progress, working, error, retry, cancel, day, goods, beyond, family, box, nameOf } =
+  usePick()
+/** What is being done, while it is. */
+const doing = computed(() => {
+  if (early.value) return 'The best so far. Looking further…'
+  return answer.value ? 'Looking again…' : 'Looking through the box…'
+})
 const families = [{ value: 'any' as const, label: 'any' }, ...familyItems()]
 const exploring = ref(false)
 const picks = computed(() => answer.value?.picks ?? [])
@@ -117,9 +123,7 @@ function putPoints(points: readonly CloudPoint[]): void {
         :get-value-label="() => 'Looking through the box'"
         class="w-60"
       />
-      <span class="label"
-        >{{ answer ? 'Looking again…' : 'Looking through the box…' }} {{ Math.round(100 * progress) }} %</span
-      >
+      <span class="label">{{ doing }} {{ Math.round(100 * progress) }} %</span>
       <UButton @click="cancel()">Stop</UButton>
     </div>
     <p v-if="error || box.error" class="bad" role="alert">
@@ -167,6 +171,9 @@ function putPoints(points: readonly CloudPoint[]): void {
         />
         <section class="list" aria-label="What would change it">
           <h2 class="label">what would change it</h2>
+          <p v-if="answer.whatIfs.length === 0" class="label">
+            {{ working ? 'Being worked out…' : 'Not looked at: the search was stopped.' }}
+          </p>
           <dl>
             <div v-for="w in answer.whatIfs" :key="w.change.id" :class="{ same: w.same }">
               <dt>{{ dayChangeText(w.change, settings.system) }}</dt>

@@ -66,7 +66,9 @@ describe('the picking worker', () => {
     const [{ rig, bait, outfit, match, report }] = sent[0]!.picks as [PickAnswer['picks'][number]]
     const alone = evaluateRig(goods.baits[bait]!.spec, rig, conditionsFor(day, outfit, match))
     expect(alone.ok && alone.value).toEqual(report)
+    expect(sent[0]!.whyNots).toEqual([])
     const { picks, whyNots, odds, reasons } = sent[1]!
+    expect(whyNots.length).toBeGreaterThan(0)
     expect(answer).toMatchObject({ picks, whyNots, odds, reasons })
     expect(answer.whatIfs.length).toBeGreaterThan(2)
   })

@@ -118,7 +118,9 @@ export async function pickFrom(
     if (!finished) return undefined
     done.push(...finished.flat().filter(f => f !== undefined))
     choice = conclude(day, field, all, done)
-    if (choice.picks.length > 0 || to === short.length) progress.early?.(shown(choice))
+    if (to === short.length) progress.early?.(shown(choice))
+    // why a way is not among them cannot be said yet
+    else if (choice.picks.length > 0) progress.early?.(shown({ ...choice, whyNots: [] }))
     if (!(await watched.pause())) return undefined
   }
   return shown(elaborate(day, field, choice!, { memory: memory(), ...(book ? { book } : {}) }))

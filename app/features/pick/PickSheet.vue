@@ -195,6 +195,7 @@ function putPoints(points: readonly CloudPoint[]): void {
         </section>
         <section class="list" aria-label="Why not">
           <h2 class="label">why not</h2>
+          <p v-if="early && answer.whyNots.length === 0" class="label">Being worked out…</p>
           <dl>
             <div v-for="w in answer.whyNots" :key="w.family">
               <dt>{{ FAMILIES[w.family].shortName }}</dt>

@@ -209,6 +209,7 @@ export {
   dayAt,
   momentsOf,
   planTrip,
+  toLookThrough,
   type Change as TripChange,
   type InHand,
   type Moment,

@@ -41,6 +41,23 @@ const goods: Goods = {
 }
 const quiet = { tell: () => undefined, pause: () => Promise.resolve(true) }
 
+/** A second worker in this process, that answers like a real one; or one that has crashed. */
+const helperOf = (alive: boolean): Helper =>
+  asHelper(
+    createCalcClient((): Endpoint => {
+      let listener: (reply: Reply) => void = () => undefined
+      let crash: (message: string) => void = () => undefined
+      const handle = serve(reply => listener(structuredClone(reply)))
+      return {
+        send: request =>
+          alive ? void handle(structuredClone(request)) : void setTimeout(() => crash('gone'), 0),
+        onReply: l => void (listener = l),
+        onCrash: c => void (crash = c),
+        terminate: () => undefined,
+      }
+    }),
+  )
+
 describe('the picking worker', () => {
   it('sends only what can cross, the best first, with the front of the cloud marked', async () => {
     const answer = (await pickFrom({ day, goods, beyond: false }, quiet))!
@@ -72,22 +89,6 @@ describe('the picking worker', () => {
     expect(answer).toMatchObject({ picks, whyNots, odds, reasons })
     expect(answer.whatIfs.length).toBeGreaterThan(2)
   })
-  /** A second worker in this process, that answers like a real one; or one that has crashed. */
-  const helperOf = (alive: boolean): Helper =>
-    asHelper(
-      createCalcClient((): Endpoint => {
-        let listener: (reply: Reply) => void = () => undefined
-        let crash: (message: string) => void = () => undefined
-        const handle = serve(reply => listener(structuredClone(reply)))
-        return {
-          send: request =>
-            alive ? void handle(structuredClone(request)) : void setTimeout(() => crash('gone'), 0),
-          onReply: l => void (listener = l),
-          onCrash: c => void (crash = c),
-          terminate: () => undefined,
-        }
-      }),
-    )
   it('comes to the same with a second worker, and with one that crashes', async () => {
     const many = {
       ...goods,
@@ -195,6 +196,26 @@ describe('the planning worker', () => {
       expect([...seconds].sort((a, b) => a - b)).toEqual(seconds)
       expect(seconds.at(-1)!).toBeLessThanOrEqual(c.bottomS + 1e-9)
     }
+  })
+  it('comes to the same with a second worker, and with one that crashes', async () => {
+    const two: Stop[] = [
+      ...stops,
+      {
+        ...stops[0]!,
+        name: 'edge',
+        from: start + 3 * 3_600_000,
+        to: start + 5 * 3_600_000,
+        day: { ...day, depthM: 4, cover: 'thickWeed' },
+      },
+    ]
+    const [alone, helped, crashed] = await Promise.all(
+      [undefined, helperOf(true), helperOf(false)].map(helper =>
+        planOut({ stops: two, goods, rods: 2 }, { ...quiet, ...(helper ? { helper } : {}) }),
+      ),
+    )
+    expect(alone!.rods.length).toBeGreaterThan(0)
+    expect(helped).toEqual(alone)
+    expect(crashed).toEqual(alone)
   })
   it('stops when it is called off', async () =>
     expect(

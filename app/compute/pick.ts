@@ -18,12 +18,11 @@ import {
   type RigSpec,
   SCREENING,
   sizeOf,
-  together,
   WORTH_A_LOOK,
 } from '#core'
-import type { EarlyProgress, Progress } from './progress'
+import type { EarlyProgress } from './progress'
 import { memory } from './searchMemory'
-import { finishPart, screenPart } from './share'
+import { finishPart, lookThrough, shareOut, watching } from './share'
 
 /** A day to choose for, and what there is to choose from. */
 export interface PickJob {
@@ -70,29 +69,12 @@ export async function pickFrom(
   progress: EarlyProgress<PickAnswer>,
 ): Promise<PickAnswer | undefined> {
   const begun = performance.now()
-  const off = new AbortController()
   const { tell } = progress
-  const watched: Progress = {
-    ...progress,
-    pause: async () => (await progress.pause()) || (off.abort(), false),
-  }
+  const { watched, signal } = watching(progress)
   const field = fieldOf(day, goods, { beyond, ...(family ? { family } : {}) })
   const total = Math.max(1, sizeOf(field))
-
-  let looked = 0
-  const screened = await shareOut(
-    PARTS,
-    watched,
-    (nth, mine) => {
-      const job = { day, field, share: { nth, of: PARTS } }
-      return mine
-        ? screenPart(job, { ...watched, tell: () => tell((SCREENING * looked) / total) })
-        : progress.helper!.screenPart(job, off.signal)
-    },
-    part => tell((SCREENING * (looked += part.length)) / total),
-  )
-  if (!screened) return undefined
-  const all = together(screened)
+  const all = await lookThrough(day, field, progress, looked => tell((SCREENING * looked) / total))
+  if (!all) return undefined
   const short = finalistsAmong(day, field, all)
   const done: Finalist[] = []
   const cloud = cloudOf(all)
@@ -111,7 +93,7 @@ export async function pickFrom(
         const job = { day, field, ones: [ones[nth]!], ...(book ? { book } : {}) }
         return mine
           ? finishPart(job, { ...watched, tell: () => undefined })
-          : progress.helper!.finishPart(job, off.signal)
+          : progress.helper!.finishPart(job, signal)
       },
       () => tell(SCREENING + ((1 - SCREENING) * ++ready) / short.length),
     )
@@ -151,52 +133,6 @@ function asShown(
       : {}),
     ms,
   }
-}
-
-/** Parts that a search is cut into: enough that neither worker waits long for the other. */
-const PARTS = 4
-
-/**
- * Parts of one work done by this worker, from the first on, and by the helper, from the last back, until they
- * meet; so each mostly meets again what it worked out before. Without a helper, or with one that fails, this
- * one does what is left.
- * @param work does one part; `mine` says that it is done here
- * @returns the results in order; undefined when it was called off
- */
-async function shareOut<T>(
-  parts: number,
-  { helper, pause }: Progress,
-  work: (nth: number, mine: boolean) => Promise<T | undefined>,
-  each: (part: T) => void,
-): Promise<T[] | undefined> {
-  const results: (T | undefined)[] = Array.from({ length: parts }, () => undefined)
-  let [next, last] = [0, parts - 1]
-  let off = false
-  const put = (nth: number, part: T | undefined): boolean => {
-    if (part === undefined) return false
-    results[nth] = part
-    each(part)
-    return true
-  }
-  const theirs = async (): Promise<void> => {
-    while (helper && !off && next <= last) {
-      const nth = last--
-      if (!put(nth, await work(nth, false).catch(() => undefined))) return
-    }
-  }
-  const asked = theirs()
-  while (next <= last) {
-    const nth = next++
-    if (!put(nth, await work(nth, true)) || !(await pause())) {
-      off = true
-      return undefined
-    }
-  }
-  await asked
-  // what a helper that failed has left
-  for (const [nth, part] of results.entries())
-    if (part === undefined && !put(nth, await work(nth, true))) return undefined
-  return results as T[]
 }
 
 function cloudOf(candidates: readonly Candidate[]): CloudPoint[] {

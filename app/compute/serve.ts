@@ -136,7 +136,7 @@ export const asHelper = (client: CalcClient): Helper => ({
 })
 
 /** What is worth sharing. */
-const SHARED: ReadonlySet<QuestionId> = new Set(['pick'])
+const SHARED: ReadonlySet<QuestionId> = new Set(['pick', 'trip'])
 
 /** What looks through a box. */
 const SEARCHING: ReadonlySet<QuestionId> = new Set(['pick', 'screenPart', 'finishPart', 'trip'])

@@ -1,4 +1,4 @@
-import { finish, screen, type Candidate, type Finalist } from '#core'
+import { finish, screen, together, type Candidate, type Day, type Field, type Finalist } from '#core'
 import type { FinishJob, Progress, ScreenJob } from './progress'
 import { memory } from './searchMemory'
 
@@ -38,4 +38,86 @@ export async function finishPart(
     if (!(await pause())) return undefined
   }
   return done
+}
+
+/** A progress that tells the second worker, too, when nobody waits any more. */
+export function watching(progress: Progress): { readonly watched: Progress; readonly signal: AbortSignal } {
+  const off = new AbortController()
+  return {
+    watched: { ...progress, pause: async () => (await progress.pause()) || (off.abort(), false) },
+    signal: off.signal,
+  }
+}
+
+/**
+ * Looks through a field for a day, a second worker taking its part where there is one.
+ * @param told how many candidates have been looked at
+ * @returns undefined when it was called off
+ */
+export async function lookThrough(
+  day: Day,
+  field: Field,
+  progress: Progress,
+  told: (looked: number) => void,
+): Promise<Candidate[] | undefined> {
+  const { watched, signal } = watching(progress)
+  let looked = 0
+  const screened = await shareOut(
+    PARTS,
+    watched,
+    (nth, mine) => {
+      const job = { day, field, share: { nth, of: PARTS } }
+      return mine
+        ? screenPart(job, { ...watched, tell: () => told(looked) })
+        : progress.helper!.screenPart(job, signal)
+    },
+    part => told((looked += part.length)),
+  )
+  return screened && together(screened)
+}
+
+/** Parts that a search is cut into: enough that neither worker waits long for the other. */
+const PARTS = 4
+
+/**
+ * Parts of one work done by this worker, from the first on, and by the helper, from the last back, until they
+ * meet; so each mostly meets again what it worked out before. Without a helper, or with one that fails, this
+ * one does what is left.
+ * @param work does one part; `mine` says that it is done here
+ * @returns the results in order; undefined when it was called off
+ */
+export async function shareOut<T>(
+  parts: number,
+  { helper, pause }: Progress,
+  work: (nth: number, mine: boolean) => Promise<T | undefined>,
+  each: (part: T) => void,
+): Promise<T[] | undefined> {
+  const results: (T | undefined)[] = Array.from({ length: parts }, () => undefined)
+  let [next, last] = [0, parts - 1]
+  let off = false
+  const put = (nth: number, part: T | undefined): boolean => {
+    if (part === undefined) return false
+    results[nth] = part
+    each(part)
+    return true
+  }
+  const theirs = async (): Promise<void> => {
+    while (helper && !off && next <= last) {
+      const nth = last--
+      if (!put(nth, await work(nth, false).catch(() => undefined))) return
+    }
+  }
+  const asked = theirs()
+  while (next <= last) {
+    const nth = next++
+    if (!put(nth, await work(nth, true)) || !(await pause())) {
+      off = true
+      return undefined
+    }
+  }
+  await asked
+  // what a helper that failed has left
+  for (const [nth, part] of results.entries())
+    if (part === undefined && !put(nth, await work(nth, true))) return undefined
+  return results as T[]
 }

@@ -7,9 +7,12 @@ import {
   evidenceOf,
   planTrip,
   secondsTo,
+  sizeOf,
   tideOf,
+  toLookThrough,
   weatherOf,
   type Basis,
+  type Candidate,
   type EvidenceBook,
   type Goods,
   type OwnTide,
@@ -21,6 +24,7 @@ import {
 } from '#core'
 import type { Progress } from './progress'
 import { memory } from './searchMemory'
+import { lookThrough } from './share'
 
 /** A trip to plan out of a box. */
 export interface TripJob {
@@ -64,21 +68,40 @@ const uncoveredBy = ({ coversMs }: TideSource, stops: readonly Stop[]): string[]
     .map(({ name }) => name)
 
 const SLICE_MS = 60
+/** Part of the work that is looking through. */
+const LOOKING = 0.6
 /** Rows of the countdown card at most. */
 const ROWS = 9
 
 /** Plans a trip. @returns undefined when it was called off */
 export async function planOut(
   { stops, goods, rods, book, ...own }: TripJob,
-  { tell, pause }: Progress,
+  progress: Progress,
 ): Promise<TripAnswer | undefined> {
   const tide = tideOf(own.tide)
   const weather = weatherOf(own.windMS === undefined ? undefined : { windMS: own.windMS })
-  const search = planTrip(stops, goods, tide, weather, { rods, memory: memory(), ...(book ? { book } : {}) })
+  const { tell, pause } = progress
+  const { days, riggings: ways } = toLookThrough(stops, goods, tide, weather)
+  const field = { goods, riggings: ways }
+  const total = Math.max(1, sizeOf(field))
+  const looked: (readonly Candidate[])[] = []
+  for (const day of days) {
+    const found = await lookThrough(day, field, progress, n =>
+      tell((LOOKING * (looked.length + n / total)) / days.length),
+    )
+    if (!found) return undefined
+    looked.push(found)
+  }
+  const search = planTrip(stops, goods, tide, weather, {
+    rods,
+    memory: memory(),
+    looked,
+    ...(book ? { book } : {}),
+  })
   let step = search.next()
   for (let last = performance.now(); !step.done; step = search.next()) {
     if (performance.now() - last < SLICE_MS) continue
-    tell(step.value.part * 0.9)
+    tell(LOOKING + (0.9 - LOOKING) * step.value.part)
     if (!(await pause())) return undefined
     last = performance.now()
   }
@@ -95,7 +118,9 @@ export async function planOut(
       const bait = goods.baits[finalist.bait]!.spec
       const rig = { ...finalist.rig, weightKg }
       const evidence = book && evidenceOf(book, bait, rig, day.cover, day.bottom)
-      const done = evaluateRig(bait, rig, evidence ? { ...still, evidence } : still)
+      const done = evaluateRig(bait, rig, evidence ? { ...still, evidence } : still, {
+        recall: memory().recall,
+      })
       if (!(await pause())) return undefined
       if (done.ok)
         countdowns.push({

@@ -161,7 +161,7 @@ export function elaborate(
 ): Choice {
   const { candidates, picks } = choice
   const [best] = picks
-  const onTop = bestOnTop(day, goods, riggings)
+  const onTop = bestOnTop(day, goods, riggings, memory)
   return {
     ...choice,
     ...(onTop ? { onTop } : {}),

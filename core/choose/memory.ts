@@ -1,6 +1,7 @@
 import { evaluateFit } from '../fit/evaluateFit'
 import type { FitRule } from '../fit/rules'
 import type { AssembledRig } from '../rig/assemble'
+import type { RigSpec } from '../rig/spec'
 import { makeRecall, type Recall } from '../numerics/recall'
 import { openingLoadN } from '../fit/wireStrength'
 import { untied, type Untied } from '../snag/catchSite'
@@ -67,6 +68,9 @@ export function keep<V>(map: Map<string, V>, key: string, make: () => V): V {
   map.set(key, made)
   return made
 }
+
+/** Under which a hook that is laid in a bait is kept. */
+export const layingKey = (ofBait: string, rig: RigSpec): string => ofBait + JSON.stringify(rig)
 
 /** Reads off a rig what a search needs of it. */
 export function layOf(rig: AssembledRig, nth: number): Laid {

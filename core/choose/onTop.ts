@@ -1,15 +1,13 @@
 import { PLASTICS } from '../tackle/materials'
-import { evaluateFit } from '../fit/evaluateFit'
-import { openingLoadN } from '../fit/wireStrength'
 import { seededRandom } from '../numerics/random'
 import { assembleRig, type AssembledRig } from '../rig/assemble'
 import { FAMILIES } from '../rig/families'
 import { problemsOf } from '../rig/problems'
 import type { BaitSpec, RigSpec } from '../rig/spec'
 import { evaluateSnag } from '../snag/evaluateSnag'
-import { snagRig } from '../snag/catchSite'
+import { tiedTo } from '../snag/catchSite'
 import { surfaceOf } from '../snag/onTop'
-import { strikeRig, type MatchId } from '../strike/bite'
+import type { MatchId } from '../strike/bite'
 import { shareHooked } from '../strike/evaluateStrike'
 import { drawFish } from '../strike/fish'
 import type { Line } from '../tackle/lines'
@@ -18,6 +16,7 @@ import { bittenBy, conditionsFor, ROOFS, zoneOf, type Day, type Outfit } from '.
 import { BLOW_UPS_MISSED, evaluateOnTop, rideOnTop, type OnTopReport } from './evaluateOnTop'
 import { matchOf, type Activity } from './fish'
 import type { Goods, Rigging } from './goods'
+import { keep, layingKey, layOf, searchMemory, type Fitting, type SearchMemory } from './memory'
 import { misfit } from './misfit'
 import { USUAL_SEED } from './prepareRig'
 import { rigOf, rodFor, lineFor } from './screen'
@@ -75,24 +74,37 @@ interface Afloat {
   readonly bait: number
   readonly rigging: number
   readonly rig: RigSpec
-  readonly laid: AssembledRig
+  readonly laid: Fitting
+  readonly massKg: number
 }
 
 /** Every floating rig of a box: of each bait and hook the lightest weight, which is none where there may be none. */
-function floating(day: Day, goods: Goods, riggings: readonly Rigging[], waterKgM3: number): Afloat[] {
+function floating(
+  day: Day,
+  goods: Goods,
+  riggings: readonly Rigging[],
+  waterKgM3: number,
+  { laid }: SearchMemory,
+): Afloat[] {
   const alike = goods.baits.map(({ spec }) => matchShare(day, spec, matchOf(spec.form, day.prey)))
   const least = TOO_UNLIKE * Math.max(0, ...alike)
   return goods.baits.flatMap(({ spec }, bait) => {
     const density = spec.densityKgM3 ?? PLASTICS[spec.material].density.value
     if (density >= waterKgM3 || alike[bait]! < least) return []
+    const ofBait = JSON.stringify(spec)
     return riggings.flatMap((way, rigging): Afloat[] => {
       if (FAMILIES[way.base.family].hangs || way.points[0] === 'open' || misfit(spec, way)) return []
       const rig = rigOf(way, 0, way.points[0]!)
       if (problemsOf(spec, rig).length > 0) return []
-      const laid = assembleRig(spec, rig)
-      const { massKg, displacedM3 } = laid.geometry
-      if (laid.parts.second || massKg >= waterKgM3 * displacedM3) return []
-      return evaluateFit(laid).verdict === 'fail' ? [] : [{ bait, rigging, rig, laid }]
+      let made: AssembledRig | undefined
+      const built = (): AssembledRig => (made ??= assembleRig(spec, rig))
+      const found = keep(laid, layingKey(ofBait, rig), () => layOf(built(), laid.size))
+      if (found.failed) return []
+      const { parts, geometry } = built()
+      const { massKg, displacedM3 } = geometry
+      return parts.second || massKg >= waterKgM3 * displacedM3
+        ? []
+        : [{ bait, rigging, rig, laid: found, massKg }]
     })
   })
 }
@@ -102,46 +114,59 @@ function floating(day: Day, goods: Goods, riggings: readonly Rigging[], waterKgM
  * in place of time among the fish, of fall and of rest it has the share of fish that come up. Undefined where none
  * floats and fits.
  */
-export function bestOnTop(day: Day, goods: Goods, riggings: readonly Rigging[]): OnTopPick | undefined {
+export function bestOnTop(
+  day: Day,
+  goods: Goods,
+  riggings: readonly Rigging[],
+  memory: SearchMemory = searchMemory(),
+): OnTopPick | undefined {
   const { water, pull } = scoringOf(day)
   const obstacles = surfaceOf(day.cover)
   const fish = drawFish(USUAL_SEED + 1, BITES)
-  const looked = floating(day, goods, riggings, water.densityKgM3).flatMap(one => {
+  const bitten = JSON.stringify(bittenBy(day))
+  const looked = floating(day, goods, riggings, water.densityKgM3, memory).flatMap(one => {
     const { spec } = goods.baits[one.bait]!
-    const openingN = openingLoadN(one.laid.parts.dims).value
+    const { nth, openingN, strike, untied } = one.laid
     const line = lineFor(goods, pull, openingN)
-    const rod = rodFor(goods, one.laid.geometry.massKg)
+    const rod = rodFor(goods, one.massKg)
     if (rod === undefined) return []
     const match = matchOf(spec.form, day.prey, FAMILIES[one.rig.family].trailer)
-    const { minutesLeft } = evaluateSnag(
-      snagRig(one.laid, line),
-      obstacles,
-      rideOnTop(0),
-      seededRandom(USUAL_SEED),
-      DRAWS,
+    const onLine = `${nth} on top ${JSON.stringify(line)}`
+    const { minutesLeft } = keep(memory.met, `${onLine} ${day.cover}`, () => {
+      const { minutesLeft: minutes, snagPerCast } = evaluateSnag(
+        tiedTo(untied, line),
+        obstacles,
+        rideOnTop(0),
+        seededRandom(USUAL_SEED),
+        DRAWS,
+      )
+      return { minutesLeft: minutes.value, snagPerCast: snagPerCast.value }
+    })
+    const share = keep(memory.hooked, `${onLine} ${bitten} ${rod} ${match}`, () =>
+      shareHooked(strike, tackleOf({ ...bittenBy(day), rod, retrieve: 'swim', match }, line), fish),
     )
-    const tackle = tackleOf({ ...bittenBy(day), rod, retrieve: 'swim', match }, line)
-    const hookUp = shareHooked(strikeRig(one.laid), tackle, fish) * (1 - BLOW_UPS_MISSED.value)
-    const shares = sharesOf(day, pull, spec, one.laid.geometry.massKg, {
+    const hookUp = share * (1 - BLOW_UPS_MISSED.value)
+    const shares = sharesOf(day, pull, spec, one.massKg, {
       line,
       openingN,
       match,
       hookUp,
-      minutes: minutesLeft.value,
+      minutes: minutesLeft,
     })
-    return [{ ...one, line, rod, match, openingN, shares, score: product(shares) }]
+    return [{ ...one, line, rod, match, shares, score: product(shares) }]
   })
   const best = looked.reduce<(typeof looked)[number] | undefined>(
     (top, one) => (!top || one.score > top.score ? one : top),
     undefined,
   )
   if (!best) return undefined
-  const { bait, rigging, rig, line, rod, match, openingN } = best
+  const { bait, rigging, rig, line, rod, match } = best
+  const { openingN } = best.laid
   const outfit: Outfit = { line, rod, retrieve: 'swim' }
   const report = evaluateOnTop(goods.baits[bait]!.spec, rig, conditionsFor(day, outfit, match))
   if (!report) return undefined
   const at = (hookUp: number, minutes: number): OnTopShares =>
-    sharesOf(day, pull, goods.baits[bait]!.spec, best.laid.geometry.massKg, {
+    sharesOf(day, pull, goods.baits[bait]!.spec, best.massKg, {
       line,
       openingN,
       match,

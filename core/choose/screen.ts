@@ -22,7 +22,16 @@ import type { Goods, Rigging } from './goods'
 import { quickThrows } from './aim'
 import { castable, limitOf, type Limit } from './limits'
 import { misfit } from './misfit'
-import { keep, layOf, searchMemory, type Fitting, type Laid, type Met, type SearchMemory } from './memory'
+import {
+  keep,
+  layingKey,
+  layOf,
+  searchMemory,
+  type Fitting,
+  type Laid,
+  type Met,
+  type SearchMemory,
+} from './memory'
 import { between, nodesOf } from './nodes'
 import { densityOf, fallAsOne, fallWithWeight, quickBody, type QuickFall } from './quick'
 import {
@@ -205,7 +214,7 @@ function lookingAt(place: ReturnType<typeof placeOf>, bait: BaitSpec, memory: Se
   function laying(way: Rigging, point: PointRest, plain: RigSpec): Laid | Limit {
     const [problem] = problemsOf(bait, rigOf(way, 0, point))
     if (problem) return { id: 'fit', problem }
-    return keep(laid, ofBait + keyOf(plain), () => layOf(rigFor(plain), laid.size))
+    return keep(laid, layingKey(ofBait, plain), () => layOf(rigFor(plain), laid.size))
   }
 
   /** Falls of every weight, those between the nodes interpolated in the logarithm of the mass. */

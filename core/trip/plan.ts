@@ -145,6 +145,27 @@ export interface PlanOptions {
   readonly rods: number
   readonly memory?: SearchMemory
   /** drops and tally of the angler's own */ readonly book?: EvidenceBook
+  /** what a search of the usual day of each stop found, where that is done already */
+  readonly looked?: readonly (readonly Candidate[])[]
+}
+
+/** The usual day of each stop, and what there is to tie on: what a plan is looked for in. */
+export function toLookThrough(
+  stops: readonly Stop[],
+  goods: Goods,
+  tide: TideSource,
+  weather: WeatherSource,
+): { readonly days: readonly Day[]; readonly riggings: readonly Rigging[] } {
+  const moments = momentsOf(stops, tide, weather)
+  return {
+    days: stops.map((stop, i) =>
+      typicalDay(
+        stop,
+        moments.filter(m => m.stop === i),
+      ),
+    ),
+    riggings: riggingsOf(goods, stops[0]?.day.way),
+  }
 }
 
 /**
@@ -160,8 +181,8 @@ export function* planTrip(
   options: PlanOptions,
 ): Generator<{ readonly part: number }, TripPlan> {
   const moments = momentsOf(stops, tide, weather)
-  const riggings = riggingsOf(goods, stops[0]?.day.way)
-  const pools = yield* poolsOf(stops, goods, riggings, moments, options)
+  const { days, riggings } = toLookThrough(stops, goods, tide, weather)
+  const pools = yield* poolsOf(days, goods, riggings, options)
   const { values, weights: chosenWeights } = worthOf(stops, moments, pools, goods)
   const best = values.map(row => Math.max(0, ...row))
   const without = stops
@@ -212,31 +233,30 @@ export function* planTrip(
     without,
     onTop: stops.flatMap((stop, i): OnTopAt[] => {
       const there = moments.filter(m => m.stop === i)
-      const pick = bestOnTop(typicalDay(stop, there), goods, riggings)
+      const pick = bestOnTop(typicalDay(stop, there), goods, riggings, options.memory)
       const sinking = Math.max(0, ...best.filter((_, k) => moments[k]!.stop === i))
       return pick && pick.score >= WORTH_A_LOOK * sinking ? [{ stop: i, pick }] : []
     }),
   }
 }
 
-/** What could be tied on at each stop, from a search of its typical day; most of the work of a plan. */
+/** What could be tied on at each stop, from a search of its usual day; most of the work of a plan. */
 function* poolsOf(
-  stops: readonly Stop[],
+  days: readonly Day[],
   goods: Goods,
   riggings: readonly Rigging[],
-  moments: readonly Moment[],
-  { memory }: PlanOptions,
+  { memory, looked }: PlanOptions,
 ): Generator<{ readonly part: number }, Tied[]> {
   const pools: Tied[] = []
-  for (const [i, stop] of stops.entries()) {
-    const day = typicalDay(
-      stop,
-      moments.filter(m => m.stop === i),
-    )
+  for (const [i, day] of days.entries()) {
+    if (looked) {
+      pools.push(...tiedOf(i, looked[i]!))
+      continue
+    }
     const search = screen({ day, goods, riggings, ...(memory ? { memory } : {}) })
     let step = search.next()
     while (!step.done) {
-      yield { part: (0.8 * (i + step.value / 40_000)) / stops.length }
+      yield { part: (0.8 * (i + step.value / 40_000)) / days.length }
       step = search.next()
     }
     pools.push(...tiedOf(i, step.value))

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NuxtLink, UButton, UIcon, UInput, UModal } from '#components'
-import { useHead } from '#imports'
+import { onNuxtReady, useHead } from '#imports'
 import { useEventListener, useWakeLock } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { useBank } from './useBank'
@@ -183,8 +183,11 @@ const clockWords = computed(() => {
         : `${Math.round(minutes / 1440)} days`
   return `The clock of this phone is ${much} ${outbox.clockAheadMs > 0 ? 'ahead of' : 'behind'} the server's. Taps carry the time of this phone.`
 })
+const tables = () => import('../../../shared/logTable')
+// where nothing can be kept it could not be fetched either, once it is needed
+onNuxtReady(() => void tables().catch(() => undefined))
 async function saveWaiting(): Promise<void> {
-  const { logCsv } = await import('../../../shared/logTable')
+  const { logCsv } = await tables()
   saveText('taps-not-on-the-server.csv', logCsv(await outbox.notOnServer()), 'text/csv')
 }
 // what is in this page alone must not go with it unasked

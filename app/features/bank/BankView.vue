@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NuxtLink, UButton, UIcon, UInput, UModal } from '#components'
-import { onNuxtReady, useHead } from '#imports'
+import { useHead } from '#imports'
 import { useEventListener, useWakeLock } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { useBank } from './useBank'
@@ -185,7 +185,10 @@ const clockWords = computed(() => {
 })
 const tables = () => import('../../../shared/logTable')
 // where nothing can be kept it could not be fetched either, once it is needed
-onNuxtReady(() => void tables().catch(() => undefined))
+watch(
+  () => bank.value !== undefined,
+  on => on && void tables().catch(() => undefined),
+)
 async function saveWaiting(): Promise<void> {
   const { logCsv } = await tables()
   saveText('taps-not-on-the-server.csv', logCsv(await outbox.notOnServer()), 'text/csv')

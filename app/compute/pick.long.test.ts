@@ -1,44 +1,15 @@
 import { describe, expect, it } from 'vitest'
-import { bookOf, conditionsFor, evaluateRig, lineOf, rigKey, type Day, type Goods, type Stop } from '#core'
+import { bookOf, conditionsFor, evaluateRig, rigKey, type Goods, type Stop } from '#core'
 import { createCalcClient, type Endpoint } from './client'
 import { modelDrop } from './drops'
 import { pickFrom, type PickAnswer } from './pick'
 import type { Helper } from './progress'
 import type { Reply } from './protocol'
 import { asHelper, serve } from './serve'
+import { day, goods } from './testing'
 import { planOut } from './trip'
 
-const day: Day = {
-  depthM: 2,
-  temperatureC: 15,
-  salinityGKg: 35,
-  cover: 'sparseWeed',
-  bottom: 'sand',
-  clarity: 'clear',
-  light: 'bright',
-  species: 'seaBass',
-  activity: 'active',
-  feeding: 'grab',
-  prey: 'smallFish',
-  preyM: 0.09,
-}
-const goods: Goods = {
-  baits: [
-    { id: 'shad', name: 'shad 90', spec: { form: 'slimShad', lengthM: 0.09, material: 'plain' } },
-    { id: 'stick', name: 'stick 125', spec: { form: 'stick', lengthM: 0.125, material: 'salted' } },
-  ],
-  hooks: [
-    { id: 'wide', style: 'wideGap', size: '4/0' },
-    { id: 'belly', style: 'bellyWeighted', size: '4/0', weightKg: 0.0035, weightMaterial: 'lead' },
-  ],
-  heads: [{ id: 'head', family: 'E1', size: '3/0', weightKg: 0.005, weightMaterial: 'lead' }],
-  weights: [
-    { id: 'b5', shape: 'bullet', weightKg: 0.005, weightMaterial: 'tungsten' },
-    { id: 'b10', shape: 'bullet', weightKg: 0.01, weightMaterial: 'tungsten' },
-  ],
-  lines: [{ id: 'l', line: lineOf('braid', 67) }],
-  rods: [{ id: 'r', name: 'rod', power: 'medium', castKg: [0.003, 0.03] }],
-}
+const EMPTY: Goods = { baits: [], hooks: [], heads: [], weights: [], lines: [], rods: [] }
 const quiet = { tell: () => undefined, pause: () => Promise.resolve(true) }
 
 /** A second worker in this process, that answers like a real one; or one that has crashed. */
@@ -88,6 +59,15 @@ describe('the picking worker', () => {
     expect(whyNots.length).toBeGreaterThan(0)
     expect(answer).toMatchObject({ picks, whyNots, odds, reasons })
     expect(answer.whatIfs.length).toBeGreaterThan(2)
+  })
+  it('says of an empty box that there is nothing, before and after', async () => {
+    const sent: PickAnswer[] = []
+    const answer = await pickFrom(
+      { day, goods: EMPTY, beyond: false },
+      { ...quiet, early: early => void sent.push(early) },
+    )
+    expect(sent.map(s => s.nothing)).toEqual(['noBaits'])
+    expect(answer).toMatchObject({ nothing: 'noBaits', picks: [], whatIfs: [] })
   })
   it('comes to the same with a second worker, and with one that crashes', async () => {
     const many = {
@@ -217,6 +197,11 @@ describe('the planning worker', () => {
     expect(helped).toEqual(alone)
     expect(crashed).toEqual(alone)
   })
+  it('has no rod for an empty box, and says at which stops', async () =>
+    expect(await planOut({ stops, goods: EMPTY, rods: 2 }, quiet)).toMatchObject({
+      rods: [],
+      without: ['flat'],
+    }))
   it('stops when it is called off', async () =>
     expect(
       await planOut(

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { riggingsOf, screen, type Candidate, type Day, type Goods, type SearchMemory } from '#core'
+import { riggingsOf, screen, type Candidate, type Goods, type SearchMemory } from '#core'
 import {
   forgetSearches,
   keepSearches,
@@ -8,37 +8,15 @@ import {
   type KeptSearch,
   type SearchStore,
 } from './searchMemory'
+import { day, goods } from './testing'
 
-const day: Day = {
-  depthM: 2,
-  temperatureC: 15,
-  salinityGKg: 35,
-  cover: 'sparseWeed',
-  bottom: 'sand',
-  clarity: 'clear',
-  light: 'bright',
-  species: 'seaBass',
-  activity: 'active',
-  feeding: 'grab',
-  prey: 'smallFish',
-  preyM: 0.09,
-}
-const goods: Goods = {
-  baits: [
-    { id: 'shad', name: 'shad 90', spec: { form: 'slimShad', lengthM: 0.09, material: 'plain' } },
-    { id: 'stick', name: 'stick 125', spec: { form: 'stick', lengthM: 0.125, material: 'salted' } },
-  ],
+/** Enough hooks that what was worked out is worth keeping. */
+const more: Goods = {
+  ...goods,
   hooks: (['1/0', '2/0', '3/0', '4/0', '5/0'] as const).map(size => ({ id: size, style: 'wideGap', size })),
-  heads: [{ id: 'head', family: 'E1', size: '3/0', weightKg: 0.005, weightMaterial: 'lead' }],
-  weights: [
-    { id: 'b5', shape: 'bullet', weightKg: 0.005, weightMaterial: 'tungsten' },
-    { id: 'b10', shape: 'bullet', weightKg: 0.01, weightMaterial: 'tungsten' },
-  ],
-  lines: [],
-  rods: [],
 }
 const search = (remembered: SearchMemory): Candidate[] => {
-  const steps = screen({ day, goods, riggings: riggingsOf(goods), memory: remembered })
+  const steps = screen({ day, goods: more, riggings: riggingsOf(more), memory: remembered })
   let step = steps.next()
   while (!step.done) step = steps.next()
   return step.value

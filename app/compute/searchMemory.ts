@@ -29,7 +29,8 @@ let stored = 0
 export async function recallSearches(store: SearchStore | undefined): Promise<void> {
   if (!store || rememberedBy(kept) > 0) return
   const found = await store.read().catch(() => undefined)
-  if (found?.making !== store.making) return
+  // another question may have begun meanwhile
+  if (found?.making !== store.making || rememberedBy(kept) > 0) return
   kept = { ...searchMemory(), ...found.memory }
   stored = rememberedBy(kept)
 }

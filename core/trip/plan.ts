@@ -149,15 +149,20 @@ export interface PlanOptions {
   readonly looked?: readonly (readonly Candidate[])[]
 }
 
-/** The usual day of each stop, and what there is to tie on: what a plan is looked for in. */
+/** The water of a trip, the usual day of each stop, and what there is to tie on: what a plan is looked for in. */
 export function toLookThrough(
   stops: readonly Stop[],
   goods: Goods,
   tide: TideSource,
   weather: WeatherSource,
-): { readonly days: readonly Day[]; readonly riggings: readonly Rigging[] } {
+): {
+  readonly moments: readonly Moment[]
+  readonly days: readonly Day[]
+  readonly riggings: readonly Rigging[]
+} {
   const moments = momentsOf(stops, tide, weather)
   return {
+    moments,
     days: stops.map((stop, i) =>
       typicalDay(
         stop,
@@ -180,8 +185,7 @@ export function* planTrip(
   weather: WeatherSource,
   options: PlanOptions,
 ): Generator<{ readonly part: number }, TripPlan> {
-  const moments = momentsOf(stops, tide, weather)
-  const { days, riggings } = toLookThrough(stops, goods, tide, weather)
+  const { moments, days, riggings } = toLookThrough(stops, goods, tide, weather)
   const pools = yield* poolsOf(days, goods, riggings, options)
   const { values, weights: chosenWeights } = worthOf(stops, moments, pools, goods)
   const best = values.map(row => Math.max(0, ...row))
@@ -231,9 +235,8 @@ export function* planTrip(
     ...(left[0] ? { freeRodId: left[0].id } : {}),
     riggings,
     without,
-    onTop: stops.flatMap((stop, i): OnTopAt[] => {
-      const there = moments.filter(m => m.stop === i)
-      const pick = bestOnTop(typicalDay(stop, there), goods, riggings, options.memory)
+    onTop: days.flatMap((day, i): OnTopAt[] => {
+      const pick = bestOnTop(day, goods, riggings, options.memory)
       const sinking = Math.max(0, ...best.filter((_, k) => moments[k]!.stop === i))
       return pick && pick.score >= WORTH_A_LOOK * sinking ? [{ stop: i, pick }] : []
     }),

@@ -36,7 +36,8 @@ export interface CalcClient {
     job: Questions[Q]['job'],
     options?: CallOptions<Questions[Q]['answer']>,
   ) => Promise<Questions[Q]['answer']>
-  /** starts the worker before it is asked anything */ ready: () => void
+  /** starts the worker before it is asked anything; `searching` where it will have to look through a box */
+  ready: (searching?: boolean) => void
   close: () => void
 }
 
@@ -136,7 +137,10 @@ export function createCalcClient(spawn: () => Endpoint, deadlineMs = 15_000): Ca
   ): Promise<Questions[Q]['answer']> =>
     call(id => ({ type: 'ask', id, about, job }), options as CallOptions) as Promise<Questions[Q]['answer']>
 
-  const ready = (): void => void (endpoint ??= start())
+  const ready = (searching = false): void => {
+    const worker = (endpoint ??= start())
+    if (searching) worker.send({ type: 'prepare' })
+  }
 
   return { evaluate, ask, ready, close: () => stop('aborted', 'The page was left.') }
 }

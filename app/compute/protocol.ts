@@ -87,6 +87,7 @@ export type Request =
     }
   | { readonly type: 'evaluate'; readonly id: number; readonly job: EvaluateJob }
   | { readonly type: 'cancel'; readonly id: number }
+  | { /** a box will be looked through */ readonly type: 'prepare' }
 
 export type Reply =
   | { readonly type: 'progress'; readonly id: number; readonly part: number }

@@ -67,6 +67,7 @@ describe('what searches worked out', () => {
       read: () => Promise.reject(new Error('shut')),
       write: () => Promise.reject(new Error('shut')),
     }
+    forgetSearches()
     await recallSearches(shut)
     expect(memory().laid.size).toBe(0)
     search(memory())

@@ -25,9 +25,14 @@ export function memory(): SearchMemory {
 /** Things that stand in the store already. */
 let stored = 0
 
+let reading: Promise<void> | undefined
+
 /** Takes what an earlier page worked out from the store, once there is nothing here yet. */
-export async function recallSearches(store: SearchStore | undefined): Promise<void> {
-  if (!store || rememberedBy(kept) > 0) return
+export const recallSearches = (store: SearchStore | undefined): Promise<void> =>
+  (reading ??= store ? readFrom(store) : Promise.resolve())
+
+async function readFrom(store: SearchStore): Promise<void> {
+  if (rememberedBy(kept) > 0) return
   const found = await store.read().catch(() => undefined)
   // another question may have begun meanwhile
   if (found?.making !== store.making || rememberedBy(kept) > 0) return
@@ -52,4 +57,5 @@ export async function keepSearches(store: SearchStore): Promise<void> {
 export function forgetSearches(): void {
   kept = searchMemory()
   stored = 0
+  reading = undefined
 }

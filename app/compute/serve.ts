@@ -67,6 +67,10 @@ export function serve(
 
   return async request => {
     if (request.type === 'cancel') return void cancelled.add(request.id)
+    if (request.type === 'prepare') {
+      helper()?.ready(true)
+      return recallSearches(searches)
+    }
     const { id } = request
     try {
       if (request.type === 'ask') {

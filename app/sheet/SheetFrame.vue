@@ -7,6 +7,7 @@ import { useKeys } from './useKeys'
 import { useEvidence } from './evidence'
 import { useSpread } from './spread'
 import AppHeader from './AppHeader.vue'
+import { calculator } from '~/compute/calculator'
 import { GLOSSARY } from '#words/glossary'
 import { VIEW_NAMES, viewPath, type SheetView, type Steps, useSheetCommands } from './useSheetCommands'
 
@@ -23,9 +24,13 @@ const props = defineProps<{
   /** what undo works on, where it is not the sheet */ steps?: Steps
 }>()
 const emit = defineEmits<{ drop: [] }>()
+/** Views that look through the box. */
+const SEARCHING: ReadonlySet<SheetView> = new Set(['pick', 'rods'])
 const WORDS = Object.values(GLOSSARY).map(({ name, text }) => [name, text] as const)
 const spread = useSpread()
 const keeping = useKeeping(props.view)
+// the page is laid out while it starts
+calculator().ready(SEARCHING.has(props.view))
 const evidence = useEvidence()
 if (!evidence.loaded) void evidence.load()
 const steps = computed<Steps>(() => props.steps ?? spread)

@@ -12,8 +12,7 @@ import {
 } from '#core'
 import type { EvidenceAnswer, StoredDrop, TallyRow } from '#schemas/log'
 import type { SpreadContent } from '#schemas/spread'
-import { ask } from '~/sync/api'
-import { changesLoaded } from '~/sync/changes'
+import { askBeside } from '~/sync/askBeside'
 import { leaveOutOfLog } from '~/sync/leaveOut'
 import { leftOutHere, talliesShown } from '~/sync/logCopy'
 import { waitingEntries } from '~/sync/outbox'
@@ -37,12 +36,12 @@ export const useEvidence = defineStore('evidence', () => {
 
   async function load(): Promise<void> {
     try {
-      // what waits on this device counts here already
-      const waiting = (await waitingEntries().catch(() => [])).flatMap(({ id, at, data }): StoredDrop[] =>
-        data?.drop ? [{ id, at, drop: data.drop, excluded: false }] : [],
-      )
-      await changesLoaded()
+      const found = waitingEntries().catch(() => [])
       const take = async (answer: EvidenceAnswer): Promise<void> => {
+        // what waits on this device counts here already
+        const waiting = (await found).flatMap(({ id, at, data }): StoredDrop[] =>
+          data?.drop ? [{ id, at, drop: data.drop, excluded: false }] : [],
+        )
         const there = new Set(answer.drops.map(d => d.id))
         tallies.value = await talliesShown(answer.tallies)
         drops.value = [...answer.drops, ...waiting.filter(d => !there.has(d.id))].map(d => ({
@@ -51,7 +50,7 @@ export const useEvidence = defineStore('evidence', () => {
         }))
       }
       const later = (answer: EvidenceAnswer): void => void take(answer)
-      await take(await ask<EvidenceAnswer>('/api/log/evidence', 'GET', undefined, { later }))
+      await take(await askBeside('/api/log/evidence', later))
       error.value = undefined
     } catch (failure) {
       error.value = failureText(failure)

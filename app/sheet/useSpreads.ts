@@ -1,6 +1,6 @@
 import type { Spread, SpreadContent, SpreadSummary } from '#schemas/spread'
-import { ask } from '~/sync/api'
-import { changesLoaded, withChanges, type Row } from '~/sync/changes'
+import { askBeside } from '~/sync/askBeside'
+import { withChanges, type Row } from '~/sync/changes'
 import { keptAt, rowAs } from '~/sync/keptAt'
 import { summaryOf } from '~/sync/spreadSummary'
 
@@ -12,8 +12,6 @@ const lineOf = (id: string, now: object, base: Row | undefined): SpreadSummary =
 /** Saved spreads on the server. Every call throws ServerRefusal with a sentence for the person. */
 export const useSpreads = () => ({
   ...keptAt<Spread, SpreadContent>(PATH),
-  list: async (): Promise<SpreadSummary[]> => {
-    await changesLoaded()
-    return withChanges(PATH, (await ask<{ spreads: SpreadSummary[] }>(PATH)).spreads, lineOf)
-  },
+  list: async (): Promise<SpreadSummary[]> =>
+    withChanges(PATH, (await askBeside<{ spreads: SpreadSummary[] }>(PATH)).spreads, lineOf),
 })

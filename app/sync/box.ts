@@ -3,7 +3,8 @@ import { computed, ref, shallowRef } from 'vue'
 import { useExchange } from './useExchange'
 import type { BoxItem, ItemInput } from '#schemas/box'
 import { ask } from './api'
-import { changeOf, changesLoaded, onSettled, withChanges } from './changes'
+import { askBeside } from './askBeside'
+import { changeOf, onSettled, withChanges } from './changes'
 import { broughtBack, keptAll } from './kept'
 import { rowAs } from './keptAt'
 import { newId } from './newId'
@@ -27,10 +28,7 @@ export const useBox = defineStore('box', () => {
   async function load(): Promise<void> {
     const take = (answer: { items: BoxItem[] }): void =>
       void (items.value = withChanges(PATH, answer.items, rowOf))
-    const answer = await exchange(async () => {
-      await changesLoaded()
-      return ask<{ items: BoxItem[] }>(PATH, 'GET', undefined, { later: take })
-    })
+    const answer = await exchange(() => askBeside<{ items: BoxItem[] }>(PATH, take))
     if (!answer) return
     take(answer)
     loaded.value = true

@@ -2,8 +2,8 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { useExchange } from './useExchange'
 import type { DocumentContent, DocumentKind, StoredDocument } from '#schemas/spot'
-import { ask } from './api'
-import { changesLoaded, onSettled, withChanges } from './changes'
+import { askBeside } from './askBeside'
+import { onSettled, withChanges } from './changes'
 import { keptAt, rowAs } from './keptAt'
 
 /**
@@ -28,8 +28,7 @@ function documentsOf<K extends DocumentKind>(kind: K) {
     exchange(async () => {
       const take = ({ documents }: { documents: StoredDocument<K>[] }): void =>
         void (list.value = withChanges(path, documents, rowAs<StoredDocument<K>>({ kind })))
-      await changesLoaded()
-      take(await ask<{ documents: StoredDocument<K>[] }>(path, 'GET', undefined, { later: take }))
+      take(await askBeside(path, take))
       loaded.value = true
     }).then(() => undefined)
   const add = (name: string, content: DocumentContent[K]): Promise<StoredDocument<K> | undefined> =>

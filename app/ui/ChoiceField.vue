@@ -1,9 +1,12 @@
 <script setup lang="ts" generic="T extends string">
 import { USelect } from '#components'
-import { computed, useId } from 'vue'
+import { computed, ref, useId } from 'vue'
 import type { Choice } from './fields'
 
-/** A choice from a short list, by its names. */
+/**
+ * A choice from a short list, by its names. The names stand on the page once somebody turns to them: a view has a
+ * hundred and more of them, and they are most of what it takes to lay it out.
+ */
 const props = defineProps<{
   label: string
   modelValue: T
@@ -12,9 +15,15 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ 'update:modelValue': [value: T] }>()
 const id = useId()
+const turnedTo = ref(false)
 const list = computed(() =>
+  turnedTo.value ? named.value : named.value.filter(item => item.value === String(props.modelValue)),
+)
+const named = computed(() =>
   props.items.flatMap(({ value, label, group }, i) => [
-    ...(group && group !== props.items[i - 1]?.group ? [{ type: 'label' as const, label: group }] : []),
+    ...(group && group !== props.items[i - 1]?.group
+      ? [{ type: 'label' as const, label: group, value: undefined }]
+      : []),
     { value: value as string, label },
   ]),
 )
@@ -33,6 +42,9 @@ const list = computed(() =>
       variant="none"
       class="choice"
       trailing-icon="i-lucide-chevron-down"
+      @pointerenter="turnedTo = true"
+      @focusin="turnedTo = true"
+      @update:open="turnedTo = true"
       @update:model-value="value => emit('update:modelValue', value as T)"
     />
   </span>

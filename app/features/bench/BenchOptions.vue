@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { UButton, UCheckbox } from '#components'
+import { UButton } from '#components'
 import { computed } from 'vue'
 import { useSettings } from '~/ui/settings'
 import { useSpread } from '~/sheet/spread'
+import CheckField from '~/ui/CheckField.vue'
 import FieldRow from '~/ui/FieldRow.vue'
 import { choice, choicesOf } from '~/ui/fields'
 import LadderStepper from '~/ui/LadderStepper.vue'
@@ -135,7 +136,7 @@ const moved = computed(
       <FieldRow :fields="holdRow" />
     </div>
     <div class="row">
-      <UCheckbox
+      <CheckField
         v-for="[key, label] in switches"
         :key="key"
         :model-value="lane[key]"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UButton, UCheckbox } from '#components'
+import { UButton } from '#components'
 import { computed, ref, watch } from 'vue'
 import { useBench } from './useBench'
 import { useSettings } from '~/ui/settings'
@@ -12,6 +12,7 @@ import BenchSizes from './BenchSizes.vue'
 import BenchSteps from './BenchSteps.vue'
 import CalibrateDialog from './CalibrateDialog.vue'
 import ChoiceField from '~/ui/ChoiceField.vue'
+import CheckField from '~/ui/CheckField.vue'
 import LaneChip from '~/ui/LaneChip.vue'
 import LineField from '~/sheet/fields/LineField.vue'
 import SheetFrame from '~/sheet/SheetFrame.vue'
@@ -112,11 +113,11 @@ const calibrating = ref(false)
     <div class="body">
       <div class="left">
         <div class="tools no-print">
-          <UCheckbox v-model="trueSize" label="true size on this screen" />
+          <CheckField v-model="trueSize" label="true size on this screen" />
           <UButton icon="i-lucide-credit-card" @click="calibrating = true">{{
             settings.calibrated ? 'Calibrate again' : 'Calibrate the screen'
           }}</UButton>
-          <UCheckbox v-model="calipers" label="calipers" />
+          <CheckField v-model="calipers" label="calipers" />
           <span class="label">{{ FAMILIES[lane.family].advice }}</span>
         </div>
         <BenchDrawing

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UCheckbox, UModal } from '#components'
+import { UModal } from '#components'
 import { useIntervalFn } from '@vueuse/core'
 import { shallowRef, watch } from 'vue'
 import { useSettings } from '~/ui/settings'
@@ -8,6 +8,7 @@ import LogTables from './LogTables.vue'
 import { ask } from '~/sync/api'
 import { instrumentWords, type Instrument } from './instrumentWords'
 import { useExchange } from '~/sync/useExchange'
+import CheckField from '~/ui/CheckField.vue'
 
 /** Tables, instruments switched on and off, each plainly simulated, and backups. */
 const open = defineModel<boolean>('open', { required: true })
@@ -52,7 +53,7 @@ const reading = (one: Instrument): string => instrumentWords(one, settings.units
       <h3>Instruments <small>all simulated, behind what real ones would use</small></h3>
       <ul>
         <li v-for="i in list" :key="i.id">
-          <UCheckbox :model-value="i.on" :label="NAMES[i.id]" @update:model-value="flip(i)" /><span
+          <CheckField :model-value="i.on" :label="NAMES[i.id] ?? i.id" @update:model-value="flip(i)" /><span
             class="figure"
             >{{ i.on ? reading(i) : 'off' }}</span
           >

@@ -15,6 +15,7 @@ import { LEAST_TOUCHES, snagWords, touchRows, touchWords } from '#words/touchWor
 import LogRange from './LogRange.vue'
 import LogSessions from './LogSessions.vue'
 import SheetTable, { type SheetColumn } from '~/ui/SheetTable.vue'
+import CheckField from '~/ui/CheckField.vue'
 
 /** What was logged and what it says: drops, tallies by rig and place, sessions. */
 defineProps<{ id: string | undefined }>()
@@ -121,7 +122,7 @@ const COLUMNS: readonly SheetColumn<(typeof lines.value)[number]>[] = [
           ><b>{{ evidence.drops.length }}</b> drops ▤ ◆</span
         >
       </p>
-      <UCheckbox v-model="evidence.ignored" label="show the model's own figures" />
+      <CheckField v-model="evidence.ignored" label="show the model's own figures" />
       <UButton variant="solid" to="/bank" icon="i-lucide-smartphone">Bank mode</UButton>
       <UButton to="/take" icon="i-lucide-qr-code">Take it to the bank</UButton>
       <UButton @click="backing = true">Tables, backup, instruments…</UButton>

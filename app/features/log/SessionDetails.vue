@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { UButton, UCheckbox, UFormField, UInput, UTextarea } from '#components'
+import { UButton, UFormField, UInput, UTextarea } from '#components'
 import { computed, ref } from 'vue'
 import type { SessionRow } from '#schemas/log'
 import { useSettings } from '~/ui/settings'
 import { historyOf } from '#words/logWords'
 import type { useSession } from './useSession'
+import CheckField from '~/ui/CheckField.vue'
 
 /** A session opened: where it was, what was noted, what was tapped; its places and notes can be put right. */
 const props = defineProps<{ row: SessionRow; session: ReturnType<typeof useSession> }>()
@@ -40,7 +41,7 @@ async function write(): Promise<void> {
 <template>
   <div class="details">
     <p v-if="session.error.value" class="bad" role="alert">{{ session.error.value }}</p>
-    <UCheckbox
+    <CheckField
       v-if="(row.counts.cast ?? 0) > 0"
       :model-value="!row.excluded"
       label="counts for the tally"

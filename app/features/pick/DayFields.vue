@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { UButton, UIcon } from '#components'
 import { useMediaQuery } from '@vueuse/core'
-import { computed, defineAsyncComponent, onMounted, ref } from 'vue'
+import { computed, defineAsyncComponent, ref } from 'vue'
 import { useSpots } from '~/sync/documents'
 import { useSettings } from '~/ui/settings'
 import { useSpread } from '~/sheet/spread'
@@ -39,9 +39,7 @@ const props = defineProps<{ day: Day }>()
 const spread = useSpread()
 const settings = useSettings()
 const spots = useSpots()
-onMounted(() => {
-  if (!spots.loaded) void spots.load()
-})
+if (!spots.loaded) void spots.load()
 const water = computed(() => spread.content.water)
 const own = computed<FishChoice>(() => spread.content.fish ?? {})
 const setFish = (change: Partial<FishChoice>): void =>

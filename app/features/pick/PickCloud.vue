@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UButton, UCheckbox, UInput, UModal } from '#components'
+import { UButton, UInput, UModal } from '#components'
 import type { Chart, ChartData, ChartOptions } from 'chart.js'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useSettings } from '~/ui/settings'
@@ -12,6 +12,7 @@ import { token } from '~/ui/drawing/identity'
 import { rigWords, sizeWords } from '#words/pickWords'
 import SheetTable, { type SheetColumn } from '~/ui/SheetTable.vue'
 import { shown } from '#words/units'
+import CheckField from '~/ui/CheckField.vue'
 
 /**
  * Everything in the box that can be fished here: a chart of what it gives and costs, and a table; filtered,
@@ -168,8 +169,8 @@ function nearest(event: MouseEvent, chart: Chart): void {
           ><span class="label">find</span
           ><UInput v-model="text" type="search" aria-label="Find a bait or a rig" placeholder="bait or rig"
         /></label>
-        <UCheckbox v-model="fitsOnly" label="fits without doubt" />
-        <UCheckbox
+        <CheckField v-model="fitsOnly" label="fits without doubt" />
+        <CheckField
           v-model="frontOnly"
           title="Pareto set: nothing beats them in fishing time, hook-up and time among the fish together"
           label="only what nothing beats all round"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UButton, UCheckbox, UProgress } from '#components'
+import { UButton, UProgress } from '#components'
 import { navigateTo } from '#imports'
 import { computed, ref } from 'vue'
 import { usePick } from './usePick'
@@ -21,6 +21,7 @@ import { LIMIT_WORDS, whatIfWords } from '#words/pickWords'
 import { dayChangeText, nothingText, whyNotText } from '#words/pickReasons'
 import { weightText } from '#words/units'
 import type { CloudPoint } from '~/compute/pick'
+import CheckField from '~/ui/CheckField.vue'
 
 /** The search over what is in the box: the rig to tie on, alternatives, why and why not. */
 defineProps<{ id: string | undefined }>()
@@ -114,7 +115,7 @@ function putPoints(points: readonly CloudPoint[]): void {
         :items="families"
         @update:model-value="value => (family = value)"
       />
-      <UCheckbox v-model="beyond" label="not owned, too" />
+      <CheckField v-model="beyond" label="not owned, too" />
     </DayFields>
     <div v-if="working" class="bar" role="status">
       <UProgress

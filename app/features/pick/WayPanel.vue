@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { UButton, UCheckbox } from '#components'
+import { UButton } from '#components'
 import { computed } from 'vue'
 import { useSpread } from '~/sheet/spread'
 import type { Way, WayCost } from '#core'
 import { costWords, SCHOOLS, type SchoolId } from '#words/pickWords'
+import CheckField from '~/ui/CheckField.vue'
 
 /** My way: where anglers disagree, each school with what it costs here. */
 const props = defineProps<{ ways: readonly WayCost[] }>()
@@ -50,7 +51,7 @@ const NO_FIGURE: Readonly<Partial<Record<SchoolId, string>>> = {
         >
       </UButton>
     </fieldset>
-    <UCheckbox
+    <CheckField
       :model-value="way.unleaded ?? false"
       label="no lead: tungsten, tin, bismuth, steel or brass only"
       @update:model-value="setUnleaded($event === true)"

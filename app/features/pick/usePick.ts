@@ -1,5 +1,5 @@
 import { refDebounced } from '@vueuse/core'
-import { computed, onMounted, ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useQuery } from '~/compute/useQuery'
 import { useBox } from '~/sync/box'
 import { useEvidence } from '~/sheet/evidence'
@@ -16,9 +16,7 @@ export function usePick() {
   const evidence = useEvidence()
   const beyond = ref(false)
   const family = ref<FamilyId | 'any'>('any')
-  onMounted(() => {
-    if (!box.loaded) void box.load()
-  })
+  if (!box.loaded) void box.load()
   const goods = computed(() => alikeBaits(goodsOf(box.items)))
   const day = computed<Day>(() => dayOfSheet(spread.content, monthNow()))
   const asked = refDebounced(day, 250)

@@ -1,5 +1,5 @@
 import { useManualRefHistory } from '@vueuse/core'
-import { computed, onMounted, ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 import { useQuery } from '~/compute/useQuery'
 import { useBox } from '~/sync/box'
 import { useSpots, useTides, useTrips } from '~/sync/documents'
@@ -47,7 +47,8 @@ export function useTrip() {
       JSON.stringify({ name: name.value, content: content.value, id: saved.value?.id }),
     )
 
-  onMounted(async () => {
+  void begin()
+  async function begin(): Promise<void> {
     await Promise.all([
       box.loaded ? undefined : box.load(),
       spots.loaded ? undefined : spots.load(),
@@ -70,7 +71,7 @@ export function useTrip() {
       }
     history.commit()
     history.clear()
-  })
+  }
 
   const temperatureC = computed(() => content.value.temperatureC ?? spread.content.water.temperatureC)
   const tide = computed(() => tides.byId.get(content.value.tideId ?? ''))

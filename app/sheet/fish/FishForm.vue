@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { UButton, UCheckbox, UForm, UFormField, UInput } from '#components'
+import { UButton, UForm, UFormField, UInput } from '#components'
 import { useDebounceFn } from '@vueuse/core'
 import { computed, reactive, useTemplateRef, watch } from 'vue'
 import { ACTIVITIES, FEEDING, FEEDING_IDS, PREY, PREY_IDS, type PreyId } from '#core'
@@ -8,6 +8,7 @@ import { fishFormSchema, type FishContent, type FishForm, type StoredDocument } 
 import { FISH_WORDS, preyItems, TEETH_WORDS } from '#words/pickWords'
 import { PERCENT } from '#words/units'
 import ChoiceField from '~/ui/ChoiceField.vue'
+import CheckField from '~/ui/CheckField.vue'
 import FieldRow from '~/ui/FieldRow.vue'
 import { choice, choicesOf, number } from '~/ui/fields'
 import NumberField from '~/ui/NumberField.vue'
@@ -113,7 +114,7 @@ const eaten = computed(() => preyItems.filter(({ value }) => eats(value)))
       />
       <ul class="food">
         <li v-for="id in PREY_IDS" :key="id">
-          <UCheckbox
+          <CheckField
             :model-value="eats(id)"
             :label="PREY[id].name"
             @update:model-value="on => eat(id, on === true)"

@@ -2,7 +2,12 @@
 import { NuxtPage, UApp } from '#components'
 import { onNuxtReady, useHead, useToast } from '#imports'
 import { useEventListener, useIntervalFn } from '@vueuse/core'
+import { changesLoaded } from '~/sync/changes'
+import { waitingEntries } from '~/sync/outbox'
 import { useSettings } from '~/ui/settings'
+// what this device keeps is opened while the view is on its way
+void changesLoaded()
+void waitingEntries().catch(() => undefined)
 const settings = useSettings()
 useHead({ htmlAttrs: { 'data-theme': () => settings.theme } })
 

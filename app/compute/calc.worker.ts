@@ -1,8 +1,9 @@
 import { get, set } from 'idb-keyval'
+import type { KeptAnswer } from './answerMemory'
 import { createCalcClient, type CalcClient } from './client'
 import { endpointOf } from './endpoint'
 import type { KeptLog } from './logMemory'
-import type { Request } from './protocol'
+import type { QuestionId, Request } from './protocol'
 import type { KeptSearch } from './searchMemory'
 import { serve } from './serve'
 
@@ -36,5 +37,18 @@ const searches = {
   making: globalThis.location.href,
 }
 
-const handle = serve(message => globalThis.postMessage(message), second, log, searches)
+/** What was last answered, for when it is asked again as a page opens. */
+const answers = {
+  read: (about: QuestionId) => get<KeptAnswer>(`dunecrest.answered.${about}`),
+  write: (about: QuestionId, kept: KeptAnswer) => set(`dunecrest.answered.${about}`, kept),
+  making: globalThis.location.href,
+}
+
+const handle = serve(
+  message => globalThis.postMessage(message),
+  second,
+  log,
+  searches,
+  isHelper ? undefined : answers,
+)
 globalThis.addEventListener('message', (event: MessageEvent<Request>) => void handle(event.data))

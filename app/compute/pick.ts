@@ -109,7 +109,7 @@ export async function pickFrom(
 }
 
 /** Finalists after which the picks are told for the first time. */
-const FIRST = 4
+const FIRST = 2
 
 /** A choice with its drawings and the cloud it stands in. */
 function asShown(

@@ -44,7 +44,8 @@ async function readFrom(store: SearchStore): Promise<void> {
 const WORTH_KEEPING = 100
 
 /** Leaves what was worked out in the store, where that is more than is there. */
-export async function keepSearches(store: SearchStore): Promise<void> {
+export async function keepSearches(store: SearchStore | undefined): Promise<void> {
+  if (!store) return
   const now = rememberedBy(kept)
   if (Math.abs(now - stored) < WORTH_KEEPING) return
   stored = now

@@ -14,6 +14,7 @@ import {
   type JudgedLane,
   type Recall,
 } from '#core'
+import { answerMemory, type AnswerStore } from './answerMemory'
 import { adviseOn, lookAt } from './bench'
 import { fitsOf } from './box'
 import { throughCover } from './cover'
@@ -47,6 +48,7 @@ const IDLE_MS = 3000
  * @param helper another worker to share long work with, where there is one; started when first needed
  * @param log where what was learned of a log is kept
  * @param searches where what searches worked out is kept
+ * @param answers where their answers are kept
  * @returns handles one request
  */
 export function serve(
@@ -54,20 +56,23 @@ export function serve(
   helper: () => CalcClient | undefined = () => undefined,
   log?: LogMemory,
   searches?: SearchStore,
+  answers?: AnswerStore,
 ): (request: Request) => Promise<void> {
   const cancelled = new Set<number>()
   const kept = new Map<string, LaneOutcome>()
   const remembered = makeRecall(KEPT_PARTS)
   let later: ReturnType<typeof setTimeout> | undefined
   /** Once nobody has asked for a while. */
-  function keepLater(store: SearchStore): void {
+  function keepLater(): void {
     clearTimeout(later)
-    later = setTimeout(() => void keepSearches(store), IDLE_MS)
+    later = setTimeout(() => void answered.layDown().then(() => keepSearches(searches)), IDLE_MS)
   }
+  const answered = answerMemory(answers)
 
   return async request => {
     if (request.type === 'cancel') return void cancelled.add(request.id)
     if (request.type === 'prepare') {
+      await Promise.all([...SHARED].map(about => answered.read(about)))
       helper()?.ready(true)
       return recallSearches(searches)
     }
@@ -76,6 +81,14 @@ export function serve(
       if (request.type === 'ask') {
         await nextTask()
         if (cancelled.has(id)) return
+        const before = SHARED.has(request.about)
+          ? await answered.recall(request.about, request.job)
+          : undefined
+        if (before !== undefined) {
+          answered.keep(request.about, request.job, before)
+          keepLater()
+          return reply({ type: 'answer', id, answer: before })
+        }
         const logged = loggedOf(request.job)
         if (logged && !(await recallLog(logged, log))) await learnLog(logged, log)
         if (cancelled.has(id)) return
@@ -89,7 +102,8 @@ export function serve(
           early: found => reply({ type: 'early', id, answer: found }),
         })
         if (found !== undefined) reply({ type: 'answer', id, answer: found })
-        if (searches && SEARCHING.has(request.about)) keepLater(searches)
+        if (found !== undefined && SHARED.has(request.about)) answered.keep(request.about, request.job, found)
+        if (SEARCHING.has(request.about)) keepLater()
         return
       }
       const { job } = request
@@ -139,7 +153,7 @@ export const asHelper = (client: CalcClient): Helper => ({
   finishPart: (job, signal) => client.ask('finishPart', job, { signal }),
 })
 
-/** What is worth sharing. */
+/** What takes long: it is shared, and its answers are kept. */
 const SHARED: ReadonlySet<QuestionId> = new Set(['pick', 'trip'])
 
 /** What looks through a box. */

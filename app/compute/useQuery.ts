@@ -78,6 +78,7 @@ export function useQuery<Q extends QuestionId>(about: Q, job: () => Questions[Q]
         told('early')
       },
     })
+    if (!early.value) told('early')
     early.value = false
     told('whole')
   })

@@ -27,8 +27,22 @@ import CheckField from '~/ui/CheckField.vue'
 defineProps<{ id: string | undefined }>()
 const spread = useSpread()
 const settings = useSettings()
-const { answer, early, progress, working, error, retry, cancel, day, goods, beyond, family, box, nameOf } =
-  usePick()
+const {
+  answer,
+  early,
+  progress,
+  working,
+  error,
+  retry,
+  cancel,
+  day,
+  goods,
+  beyond,
+  family,
+  box,
+  nameOf,
+  formStands,
+} = usePick()
 /** What is being done, while it is. */
 const doing = computed(() => {
   if (early.value) return 'The best so far. Looking further…'
@@ -107,7 +121,7 @@ function putPoints(points: readonly CloudPoint[]): void {
 
 <template>
   <SheetFrame :id="id" v-slot="{ showCautions }" view="pick">
-    <DayFields :day="day">
+    <DayFields v-if="formStands" :day="day">
       <span class="grow" />
       <ChoiceField
         label="way of rigging"

@@ -139,10 +139,8 @@ export function* screen({
   const least = TOO_UNLIKE * Math.max(0, ...alike)
   for (const [bait, { spec }] of goods.baits.entries()) {
     if (share && bait % share.of !== share.nth) continue
-    const look = alike[bait]! < least ? unlike : lookingAt(place, spec, memory)
-    for (const [rigging, way] of riggings.entries()) {
-      for (const seen of look(way)) found.push({ bait, rigging, ...seen })
-    }
+    const look = alike[bait]! < least ? unlike(bait) : lookingAt(place, bait, spec, memory)
+    for (const [rigging, way] of riggings.entries()) for (const seen of look(rigging, way)) found.push(seen)
     yield found.length
   }
   return found
@@ -153,17 +151,22 @@ export function* screen({
  */
 const TOO_UNLIKE = 0.3
 
-const unlike = (way: Rigging): Seen[] =>
-  way.points.flatMap(point =>
-    way.weights.map((_, weight) => ({
-      weight,
-      point,
-      score: 0,
-      limit: { id: 'match' as const },
-    })),
-  )
+const unlike =
+  (bait: number) =>
+  (rigging: number, way: Rigging): Candidate[] =>
+    way.points.flatMap(point =>
+      way.weights.map((_, weight) => ({
+        bait,
+        rigging,
+        weight,
+        point,
+        score: 0,
+        limit: { id: 'match' as const },
+      })),
+    )
 
-type Seen = Omit<Candidate, 'bait' | 'rigging'>
+/** While it is put together, field by field: thousands of them are. */
+type Mutable<T> = { -readonly [K in keyof T]: T[K] }
 
 /** So many meetings with each kind of thing, from one stream of chance. */
 function inTurn(obstacles: readonly Placed[], ride: Omit<Ride, 'postures'>, each: number): Chance[][] {
@@ -194,7 +197,7 @@ function placeOf(day: Day, goods: Goods) {
 }
 
 /** Everything of one bait; what several riggings share is worked out once. */
-function lookingAt(place: ReturnType<typeof placeOf>, bait: BaitSpec, memory: SearchMemory) {
+function lookingAt(place: ReturnType<typeof placeOf>, nth: number, bait: BaitSpec, memory: SearchMemory) {
   const { day, goods, retrieve, water } = place
   const { laid, bodies, met, hooked } = memory
   const ofBait = JSON.stringify(bait)
@@ -258,9 +261,9 @@ function lookingAt(place: ReturnType<typeof placeOf>, bait: BaitSpec, memory: Se
     )
   }
 
-  return function (way: Rigging): Seen[] {
-    const out = (point: PointRest, limit: Limit): Seen[] =>
-      way.weights.map((_, weight) => ({ weight, point, score: 0, limit }))
+  return function (rigging: number, way: Rigging): Candidate[] {
+    const out = (point: PointRest, limit: Limit): Candidate[] =>
+      way.weights.map((_, weight) => ({ bait: nth, rigging, weight, point, score: 0, limit }))
     const unfit = misfit(bait, way)
     if (unfit) return way.points.flatMap(point => out(point, unfit))
     let all: (QuickFall | undefined)[] | undefined
@@ -276,7 +279,7 @@ function lookingAt(place: ReturnType<typeof placeOf>, bait: BaitSpec, memory: Se
         return out(point, limit)
       }
       all ??= falls(way, plain)
-      return scored(way, point, one, all)
+      return scored(rigging, way, point, one, all)
     })
   }
 
@@ -302,55 +305,60 @@ function lookingAt(place: ReturnType<typeof placeOf>, bait: BaitSpec, memory: Se
   }
 
   function scored(
+    rigging: number,
     way: Rigging,
     point: PointRest,
     one: Fitting,
     all: readonly (QuickFall | undefined)[],
-  ): Seen[] {
+  ): Candidate[] {
     const { family } = way.base
     const match = matchOf(bait.form, day.prey, FAMILIES[family].trailer)
     const line = lineFor(goods, place.pull, one.openingN)
     const { minutesLeft, snagPerCast } = meetings(way, one, line)
     const ofBite = `${one.nth} ${place.bitten} ${JSON.stringify(line)} ${match} `
-    return way.weights.map(({ weightKg }, weight): Seen => {
+    /** by the rod it takes to cast them: most weights of a hook share one */
+    const byRod = new Map<RodPower, number>()
+    const hookedWith = (power: RodPower): number =>
+      keep(byRod, power, () =>
+        keep(hooked, ofBite + power, () =>
+          shareHooked(
+            one.strike,
+            tackleOf({ ...bittenBy(day), rod: power, retrieve, match }, line),
+            place.fish,
+          ),
+        ),
+      )
+    return way.weights.map(({ weightKg }, weight): Candidate => {
       const fall = all[weight]
-      if (!fall)
-        return {
-          weight,
-          point,
-          score: 0,
-          limit: { id: 'floats' },
-        }
+      if (!fall) return { bait: nth, rigging, weight, point, score: 0, limit: { id: 'floats' } }
       const rod = rodFor(goods, fall.massKg)
       const limit: Limit | undefined =
         rod === undefined ? { id: 'cast', massKg: fall.massKg } : limitOf(day, fall, line, water)
-      const power = rod ?? 'medium'
-      const hookUp = keep(hooked, ofBite + power, () =>
-        shareHooked(
-          one.strike,
-          tackleOf({ ...bittenBy(day), rod: power, retrieve, match }, line),
-          place.fish,
-        ),
-      )
-      const traits: Traits = {
-        ...fall,
+      const hookUp = hookedWith(rod ?? 'medium')
+      const { massKg, wetN, sinkMS, sideM2, frontM2, pitchRad, standsM, aloneKg } = fall
+      const { openingN } = one
+      const traits: Mutable<Traits> = {
         bait,
         match,
+        massKg,
+        wetN,
+        sinkMS,
+        sideM2,
+        frontM2,
+        pitchRad,
+        standsM,
         hookUp,
         minutesLeft,
-        openingN: one.openingN,
-        ...(day.aim ? { thrown: { ...place.throws(fall.massKg, weightKg), snagPerCast } } : {}),
+        openingN,
       }
+      if (aloneKg !== undefined) traits.aloneKg = aloneKg
+      if (day.aim) traits.thrown = { ...place.throws(fall.massKg, weightKg), snagPerCast }
       const factors = factorsOf(place, traits, retrieve, line)
-      return {
-        weight,
-        point,
-        score: limit ? 0 : scoreOf(factors),
-        factors,
-        traits,
-        ...(limit ? { limit } : {}),
-        ...(one.near ? { near: true } : {}),
-      }
+      const score = limit ? 0 : scoreOf(factors)
+      const seen: Mutable<Candidate> = { bait: nth, rigging, weight, point, score, factors, traits }
+      if (limit) seen.limit = limit
+      if (one.near) seen.near = true
+      return seen
     })
   }
 }

@@ -184,6 +184,7 @@ export { castable, type Limit, type LimitId } from './choose/limits'
 export { lineFor, rigOf, screen, together, type Candidate, type Share, type Search } from './choose/screen'
 export { rememberedBy, searchMemory, type SearchMemory } from './choose/memory'
 export {
+  account,
   choose,
   conclude,
   elaborate,

@@ -45,7 +45,7 @@ const answers = {
 }
 
 const handle = serve(
-  message => globalThis.postMessage(message),
+  (message, handOver = []) => globalThis.postMessage(message, { transfer: handOver }),
   second,
   log,
   searches,

@@ -1,4 +1,5 @@
 import {
+  account,
   assembleRig,
   type Candidate,
   type Choice,
@@ -51,7 +52,7 @@ export interface PickAnswer extends Omit<Choice, 'candidates' | 'picks' | 'onTop
   /** the best that is fished on the surface, where it is worth a look */
   readonly onTop?: OnTopPick & { readonly drawing: RigDrawing }
   readonly picks: readonly (Finalist & { readonly drawing: RigDrawing })[]
-  /** what can be fished, the best first; at most a few thousand */ readonly cloud: readonly CloudPoint[]
+  /** what can be fished, the best first; at most a few thousand, none yet with the first picks */ readonly cloud: readonly CloudPoint[]
   readonly ms: number
 }
 
@@ -77,9 +78,10 @@ export async function pickFrom(
   if (!all) return undefined
   const short = finalistsAmong(day, field, all)
   const done: Finalist[] = []
-  const cloud = cloudOf(all)
+  let cloud: readonly CloudPoint[] | undefined
   let ready = 0
-  const shown = (chosen: Choice): PickAnswer => asShown(chosen, cloud, !family, performance.now() - begun)
+  const shown = (chosen: Choice, clouded: boolean): PickAnswer =>
+    asShown(chosen, clouded ? (cloud ??= cloudOf(all)) : [], !family, performance.now() - begun)
   let choice: Choice | undefined
   for (const [from, to] of [
     [0, FIRST],
@@ -100,12 +102,13 @@ export async function pickFrom(
     if (!finished) return undefined
     done.push(...finished.flat().filter(f => f !== undefined))
     choice = conclude(day, field, all, done)
-    if (to === short.length) progress.early?.(shown(choice))
-    // why a way is not among them cannot be said yet
-    else if (choice.picks.length > 0) progress.early?.(shown({ ...choice, whyNots: [] }))
+    const last = to === short.length
+    // why a way is not among them cannot be said before
+    if (last) choice = account(day, field, choice, done)
+    if (last || choice.picks.length > 0) progress.early?.(shown(choice, last))
     if (!(await watched.pause())) return undefined
   }
-  return shown(elaborate(day, field, choice!, { memory: memory(), ...(book ? { book } : {}) }))
+  return shown(elaborate(day, field, choice!, { memory: memory(), ...(book ? { book } : {}) }), true)
 }
 
 /** Finalists after which the picks are told for the first time. */

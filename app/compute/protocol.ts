@@ -3,6 +3,7 @@ import type { FitsAnswer, FitsJob } from './box'
 import type { CoverAnswer, CoverJob } from './cover'
 import type { CoverChange, CoverChangesJob } from './coverChanges'
 import type { DropAnswer, DropJob } from './drops'
+import type { PackedCandidates } from './packed'
 import type { PickAnswer, PickJob } from './pick'
 import type { FinishJob, ScreenJob } from './progress'
 import type { TripAnswer, TripJob } from './trip'
@@ -11,7 +12,6 @@ import type { TouchesAnswer, TouchesJob } from './touches'
 import type { TraceAnswer, TraceJob } from './trace'
 import type {
   BaitSpec,
-  Candidate,
   Conditions,
   Evidence,
   Finalist,
@@ -69,7 +69,7 @@ export interface Questions {
   readonly bite: { readonly job: StrikeJob; readonly answer: StrikeAnswer }
   readonly bites: { readonly job: BitesJob; readonly answer: readonly LaneBites[] }
   readonly pick: { readonly job: PickJob; readonly answer: PickAnswer }
-  readonly screenPart: { readonly job: ScreenJob; readonly answer: readonly Candidate[] }
+  readonly screenPart: { readonly job: ScreenJob; readonly answer: PackedCandidates }
   readonly finishPart: { readonly job: FinishJob; readonly answer: readonly (Finalist | undefined)[] }
   readonly trip: { readonly job: TripJob; readonly answer: TripAnswer }
   readonly touches: { readonly job: TouchesJob; readonly answer: TouchesAnswer }

@@ -21,6 +21,7 @@ import { throughCover } from './cover'
 import type { EarlyProgress, Helper } from './progress'
 import { modelDrop } from './drops'
 import { learnLog, loggedOf, recallLog, type LogMemory } from './logMemory'
+import { packed, unpacked } from './packed'
 import { pickFrom } from './pick'
 import { keepSearches, recallSearches, type SearchStore } from './searchMemory'
 import { coverChanges } from './coverChanges'
@@ -44,7 +45,7 @@ const IDLE_MS = 3000
 
 /**
  * Answers requests one lane at a time and looks for cancellations between lanes.
- * @param reply sends an answer back
+ * @param reply sends an answer back; buffers that are handed over are gone from here
  * @param helper another worker to share long work with, where there is one; started when first needed
  * @param log where what was learned of a log is kept
  * @param searches where what searches worked out is kept
@@ -52,7 +53,7 @@ const IDLE_MS = 3000
  * @returns handles one request
  */
 export function serve(
-  reply: (message: Reply) => void,
+  reply: (message: Reply, handOver?: ArrayBuffer[]) => void,
   helper: () => CalcClient | undefined = () => undefined,
   log?: LogMemory,
   searches?: SearchStore,
@@ -101,7 +102,8 @@ export function serve(
           pause: async () => (await nextTask(), !cancelled.has(id)),
           early: found => reply({ type: 'early', id, answer: found }),
         })
-        if (found !== undefined) reply({ type: 'answer', id, answer: found })
+        if (found !== undefined)
+          reply({ type: 'answer', id, answer: found }, 'rows' in found ? [found.rows.buffer] : [])
         if (found !== undefined && SHARED.has(request.about)) answered.keep(request.about, request.job, found)
         if (SEARCHING.has(request.about)) keepLater()
         return
@@ -149,7 +151,8 @@ export function serve(
 
 /** A client of a second worker, as a long answer asks it. */
 export const asHelper = (client: CalcClient): Helper => ({
-  screenPart: (job, signal) => client.ask('screenPart', job, { signal }),
+  screenPart: async (job, signal) =>
+    unpacked(await client.ask('screenPart', job, { signal }), job.field.goods.baits),
   finishPart: (job, signal) => client.ask('finishPart', job, { signal }),
 })
 
@@ -176,7 +179,10 @@ const ANSWERS: {
   bite: biteOn,
   bites: bitesOn,
   pick: pickFrom,
-  screenPart,
+  screenPart: async (job, progress) => {
+    const part = await screenPart(job, progress)
+    return part && packed(part)
+  },
   finishPart,
   trip: planOut,
   drop: modelDrop,

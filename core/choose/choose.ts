@@ -16,7 +16,7 @@ import {
   type NothingId,
   reasonsFor,
   whatIfs,
-  whyNot,
+  whyNots,
   type WayCost,
   type WhatIf,
   type WhyNot,
@@ -110,7 +110,7 @@ export const finalistsAmong = (
   candidates: readonly Candidate[],
 ): Candidate[] => shortlist(ofSize(day, candidates, riggings), riggings)
 
-/** What candidates and finalists come to, and why: all but what `elaborate` adds. */
+/** What candidates and finalists come to: all but what `account` and `elaborate` add. */
 export function conclude(
   day: Day,
   { goods, riggings }: Field,
@@ -137,15 +137,29 @@ export function conclude(
     picks,
     odds: oddsOf(picks.map(p => p.scores)),
     reasons: best ? reasonsFor(best, picks.slice(1), day.aim) : [],
-    whyNots: best
-      ? WELL_KNOWN.filter(id => !picks.some(p => p.rig.family === id)).flatMap(
-          id => whyNot(id, best, done, candidates, riggings) ?? [],
-        )
-      : [],
-    ways: best ? costsOfWays(candidates, riggings, goods, day) : [],
+    whyNots: [],
+    ways: [],
     whatIfs: [],
     steps: [],
     ...(best ? {} : { nothing: nothingFits(day, goods, riggings, candidates) }),
+  }
+}
+
+/** Why not what is not among the picks, and what each way of rigging costs: once every finalist is evaluated. */
+export function account(
+  day: Day,
+  { goods, riggings }: Field,
+  choice: Choice,
+  done: readonly Finalist[],
+): Choice {
+  const { candidates, picks } = choice
+  const [best] = picks
+  if (!best) return choice
+  const others = WELL_KNOWN.filter(id => !picks.some(p => p.rig.family === id))
+  return {
+    ...choice,
+    whyNots: whyNots(others, best, done, candidates, riggings),
+    ways: costsOfWays(candidates, riggings, goods, day),
   }
 }
 
@@ -197,7 +211,8 @@ export function* choose(day: Day, goods: Goods, options: ChooseOptions = {}): Ge
     if (finalist) done.push(finalist)
     yield { part: SCREENING + ((1 - SCREENING) * (i + 1)) / short.length }
   }
-  return elaborate(day, field, conclude(day, field, candidates, done), options)
+  const choice = conclude(day, field, candidates, done)
+  return elaborate(day, field, account(day, field, choice, done), options)
 }
 
 const likeness = (day: Day, bait: BaitSpec): number => matchShare(day, bait, matchOf(bait.form, day.prey))

@@ -128,15 +128,25 @@ const WEAK = 0.5
  * Why a family is not picked: what put it out, or the figure in which it loses most. Undefined where the box
  * holds none of it.
  */
-export function whyNot(
-  family: FamilyId,
+export function whyNots(
+  families: readonly FamilyId[],
   best: Finalist,
   done: readonly Finalist[],
   candidates: readonly Candidate[],
   riggings: readonly Rigging[],
-): WhyNot | undefined {
-  const own = candidates.filter(c => riggings[c.rigging]!.base.family === family)
-  if (own.length === 0) return undefined
+): WhyNot[] {
+  const of = new Map(families.map(id => [id, [] as Candidate[]]))
+  for (const c of candidates) of.get(riggings[c.rigging]!.base.family)?.push(c)
+  return families.flatMap(id => (of.get(id)!.length > 0 ? whyNot(id, best, done, of.get(id)!) : []))
+}
+
+/** The same of one, of which there are candidates. */
+function whyNot(
+  family: FamilyId,
+  best: Finalist,
+  done: readonly Finalist[],
+  own: readonly Candidate[],
+): WhyNot {
   const finalist = done.filter(f => f.rig.family === family).sort((a, b) => b.score - a.score)[0]
   if (finalist?.limit) return { family, why: 'limit', limit: finalist.limit }
   if (!finalist) return { family, ...(behind(own, best) ?? barred(own)) }
@@ -157,10 +167,23 @@ function behind(
   own: readonly Candidate[],
   best: Finalist,
 ): { readonly why: 'behind'; readonly by: FactorId } | undefined {
-  const able = own.filter(c => !c.limit && c.factors).sort((a, b) => b.score - a.score)[0]
+  const able = firstOfMost(own, c => (!c.limit && c.factors ? c.score : undefined))
   if (!able) return undefined
   const lag = (id: FactorId): number => able.factors![id] / best.factors[id]
   return { why: 'behind', by: [...FACTOR_IDS].sort((a, b) => lag(a) - lag(b))[0]! }
+}
+
+/** The first of those with the most of something, among those that have it. */
+function firstOfMost(
+  list: readonly Candidate[],
+  of: (c: Candidate) => number | undefined,
+): Candidate | undefined {
+  let [found, most]: [Candidate | undefined, number] = [undefined, -Infinity]
+  for (const c of list) {
+    const has = of(c)
+    if (has !== undefined && has > most) [found, most] = [c, has]
+  }
+  return found
 }
 
 type Barred =
@@ -168,9 +191,7 @@ type Barred =
 
 /** What puts out the candidate that would score best without it; a bad fit only where nothing fits. */
 function barred(own: readonly Candidate[]): Barred {
-  const fitting = own
-    .filter(c => c.limit && c.factors)
-    .sort((a, b) => scoreOf(b.factors!) - scoreOf(a.factors!))[0]
+  const fitting = firstOfMost(own, c => (c.limit && c.factors ? scoreOf(c.factors) : undefined))
   if (fitting?.limit) return { why: 'limit', limit: fitting.limit }
   const count = new Map<string, { readonly limit: Limit; times: number }>()
   for (const { limit } of own) {
@@ -397,8 +418,9 @@ export function costsOfWays(
   goods: Goods,
   day: Day,
 ): WayCost[] {
+  const able = candidates.filter(c => !c.limit && !c.near)
   const best = (keep: (c: Candidate) => boolean): number =>
-    candidates.reduce((most, c) => (!c.limit && !c.near && c.score > most && keep(c) ? c.score : most), 0)
+    able.reduce((most, c) => (c.score > most && keep(c) ? c.score : most), 0)
   const all = best(() => true)
   if (all === 0) return []
   const cost = (school: keyof Way, choice: string, keep: (c: Candidate) => boolean): WayCost => ({
@@ -422,8 +444,7 @@ export function costsOfWays(
     .filter(w => w.share > 0 || goods.weights.length > 0)
 }
 
-const median = (xs: readonly number[]): number =>
-  [...xs].sort((a, b) => a - b)[Math.floor(xs.length / 2)] ?? 0
+const median = (xs: readonly number[]): number => Float64Array.from(xs).sort()[Math.floor(xs.length / 2)] ?? 0
 
 /** Why nothing can be fished. */
 export type NothingId = 'noBaits' | 'noHooks' | 'noWayOfRigging' | 'ownWay' | Exclude<LimitId, 'match'>

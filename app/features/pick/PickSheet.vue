@@ -20,7 +20,7 @@ import { layOut } from './pickSheet'
 import { LIMIT_WORDS, whatIfWords } from '#words/pickWords'
 import { dayChangeText, nothingText, whyNotText } from '#words/pickReasons'
 import { weightText } from '#words/units'
-import type { CloudPoint } from '~/compute/pick'
+import type { CloudPoint, PickAnswer } from '~/compute/pick'
 import CheckField from '~/ui/CheckField.vue'
 
 /** The search over what is in the box: the rig to tie on, alternatives, why and why not. */
@@ -52,6 +52,10 @@ const families = [{ value: 'any' as const, label: 'any' }, ...familyItems()]
 const exploring = ref(false)
 const picks = computed(() => answer.value?.picks ?? [])
 const first = computed(() => picks.value[0])
+/** The last answer with all its candidates: the first picks of the next come without. */
+const looked = computed<PickAnswer | undefined>(before =>
+  early.value && answer.value?.cloud.length === 0 ? (before ?? answer.value) : answer.value,
+)
 const baitName = (pick: { readonly bait: number }): string => {
   const bait = answer.value?.baits[pick.bait]
   if (!bait) return ''
@@ -96,7 +100,7 @@ function putOnTop(): void {
   go('spread')
 }
 function putPoints(points: readonly CloudPoint[]): void {
-  const { riggings, baits } = answer.value!
+  const { riggings, baits } = looked.value!
   const rigOf = ({ rigging, weight, point }: CloudPoint): RigSpec => ({
     ...riggings[rigging]!.base,
     weightKg: riggings[rigging]!.weights[weight]!.weightKg,
@@ -228,7 +232,7 @@ function putPoints(points: readonly CloudPoint[]): void {
     <p v-else-if="!error" class="label wait">
       Looking through the box for the first time takes a few seconds…
     </p>
-    <PickCloud v-if="answer" v-model:open="exploring" :answer="answer" @put="putPoints" />
+    <PickCloud v-if="looked" v-model:open="exploring" :answer="looked" @put="putPoints" />
   </SheetFrame>
 </template>
 

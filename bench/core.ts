@@ -1,6 +1,6 @@
 import { DEMO_BOX } from '../demo/box'
 import { DEMO_DAYS } from '../demo/days'
-import { alikeBaits, goodsOf } from '../shared/goods'
+import { onceEach, goodsOf } from '../shared/goods'
 import {
   assembleRig,
   matchOf,
@@ -23,6 +23,7 @@ import {
 } from '#core'
 
 import { best } from './best'
+import { boxFigures } from './box'
 import { verdictFigures } from './verdict'
 import { nativeRatio } from './native'
 
@@ -74,7 +75,7 @@ function snagDraws(): void {
  */
 function lookedAt() {
   const day = DEMO_DAYS.eelgrass
-  const goods = alikeBaits(goodsOf(DEMO_BOX.map((item, i) => ({ ...item, id: String(i) }))))
+  const goods = onceEach(goodsOf(DEMO_BOX.map((item, i) => ({ ...item, id: String(i) }))))
   const share = (i: number): number =>
     matchShare(day, goods.baits[i]!.spec, matchOf(goods.baits[i]!.spec.form, day.prey))
   const most = Math.max(...goods.baits.map((_, i) => share(i)))
@@ -144,5 +145,6 @@ export function coreFigures(): Record<string, number> {
     'pick.candidates20k.ms': Math.min(...Array.from({ length: 4 }, candidates20k)),
     'fall.trim.ms': best(() => trimFall(body, { depthM: 1, line }), 400),
     ...verdictFigures(),
+    ...boxFigures(),
   }
 }

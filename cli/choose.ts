@@ -6,7 +6,7 @@ import { dayChangeText, nothingText, reasonText, whyNotText } from '#words/pickR
 import type { BoxItem } from '#schemas/box'
 import type { DayFile } from '#schemas/day'
 import { dayOf } from '../shared/day'
-import { alikeBaits, goodsOf } from '../shared/goods'
+import { onceEach, goodsOf } from '../shared/goods'
 
 type Items = readonly Omit<BoxItem, 'id' | 'revision' | 'photographed'>[]
 
@@ -21,7 +21,7 @@ export function chooseFile(
 ): Record<string, unknown> {
   const { format: _, version: __, name, ...asked } = file
   const day = dayOf(asked)
-  const goods = alikeBaits(goodsOf(items.map((item, i) => ({ ...item, id: String(i) }))))
+  const goods = onceEach(goodsOf(items.map((item, i) => ({ ...item, id: String(i) }))))
   const choice = run(choose(day, goods, options))
   const called = (id: string | undefined): string | undefined =>
     id === undefined || id === '' ? undefined : items[Number(id)]?.name

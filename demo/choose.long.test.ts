@@ -12,11 +12,11 @@ import {
   type Goods,
 } from '#core'
 import { reasonText } from '#words/pickReasons'
-import { alikeBaits, goodsOf } from '../shared/goods'
+import { onceEach, goodsOf } from '../shared/goods'
 import { DEMO_BOX } from './box'
 import { DEMO_DAYS } from './days'
 
-const goods = alikeBaits(goodsOf(DEMO_BOX.map((item, i) => ({ ...item, id: String(i) }))))
+const goods = onceEach(goodsOf(DEMO_BOX.map((item, i) => ({ ...item, id: String(i) }))))
 const memory = searchMemory()
 function pick(day: Day, from: Goods = goods, options = {}): Choice {
   const search = choose(day, from, { memory, ...options })

@@ -16,14 +16,14 @@ import {
   type SpeciesId,
 } from '#core'
 import { dayOf } from '../shared/day'
-import { alikeBaits, goodsOf } from '../shared/goods'
+import { onceEach, goodsOf } from '../shared/goods'
 import { DEMO_BOX } from './box'
 
 // every bait, every other of the rest: as good a box, and half the work
 const box = DEMO_BOX.map((item, i) => ({ ...item, id: String(i) })).filter(
   ({ details: { kind } }, i) => kind === 'bait' || kind === 'line' || kind === 'rod' || i % 2 === 0,
 )
-const goods = alikeBaits(goodsOf(box))
+const goods = onceEach(goodsOf(box))
 const memory = searchMemory()
 
 /** The water each kind of the list is usually fished in: depth, °C, salt, cover, bottom. */

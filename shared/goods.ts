@@ -72,15 +72,40 @@ export function goodsOf(items: readonly Pick<BoxItem, 'id' | 'name' | 'count' | 
   return goods
 }
 
-/** Baits that differ in colour alone, once each, by the names of all. */
-export function alikeBaits(goods: Goods): Goods & { readonly alike: ReadonlyMap<string, readonly string[]> } {
+/**
+ * What is alike once each: baits that differ in colour alone, and hooks, heads, loose weights and lines of which
+ * there are several. So a search takes no longer for what a box holds twice. Rods stay: each is taken along.
+ * @returns the goods, and the names of all baits that are alike by the name of the one that stands for them
+ */
+export function onceEach(goods: Goods): Goods & { readonly alike: ReadonlyMap<string, readonly string[]> } {
+  const { baits, hooks, heads, weights, lines } = goods
   const alike = new Map<string, string[]>()
-  const baits = goods.baits.filter(({ id, spec }) => {
-    const key = JSON.stringify(spec)
-    const first = [...alike].find(([k]) => k === key)
-    if (first) return void first[1].push(id)
-    alike.set(key, [id])
-    return true
-  })
-  return { ...goods, baits, alike: new Map([...alike.values()].map(ids => [ids[0]!, ids])) }
+  return {
+    ...goods,
+    baits: firstOfEach(
+      baits,
+      ({ spec }) => spec,
+      ({ id }, first) => alike.set(first.id, [...(alike.get(first.id) ?? []), id]),
+    ),
+    hooks: firstOfEach(hooks, ({ id: _, ...hook }) => hook),
+    heads: firstOfEach(heads, ({ id: _, ...head }) => head),
+    weights: firstOfEach(weights, ({ id: _, ...weight }) => weight),
+    lines: firstOfEach(lines, ({ line }) => line),
+    alike,
+  }
+}
+
+/** The first of those that are the same in something; told of each which it is. */
+function firstOfEach<T>(
+  list: readonly T[],
+  of: (one: T) => object,
+  met: (one: T, first: T) => void = () => undefined,
+): T[] {
+  const firsts = new Map<string, T>()
+  for (const one of list) {
+    const key = JSON.stringify(of(one))
+    if (!firsts.has(key)) firsts.set(key, one)
+    met(one, firsts.get(key)!)
+  }
+  return [...firsts.values()]
 }

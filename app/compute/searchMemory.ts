@@ -13,8 +13,8 @@ export interface KeptSearch {
 }
 
 let kept: SearchMemory = searchMemory()
-/** Things remembered at most, so that a long day does not fill the memory of a phone: a few hundred bytes each. */
-const MOST_KEPT = 120_000
+/** Things remembered at most, a box of a thousand comes to two thirds of it; less than a kilobyte each. */
+const MOST_KEPT = 200_000
 
 /** What earlier searches of this worker worked out. */
 export function memory(): SearchMemory {

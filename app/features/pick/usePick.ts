@@ -6,7 +6,7 @@ import { useEvidence } from '~/sheet/evidence'
 import { monthNow } from '~/sheet/month'
 import { useSpread } from '~/sheet/spread'
 import type { Day, FamilyId } from '#core'
-import { alikeBaits, goodsOf } from '../../../shared/goods'
+import { onceEach, goodsOf } from '../../../shared/goods'
 import { dayOfSheet } from '../../../shared/day'
 
 /** A key held down, or a slider, asks once it rests for so long, ms; what is under way is called off anyway. */
@@ -21,7 +21,7 @@ export function usePick() {
   const beyond = ref(false)
   const family = ref<FamilyId | 'any'>('any')
   if (!box.loaded) void box.load()
-  const goods = computed(() => alikeBaits(goodsOf(box.items)))
+  const goods = computed(() => onceEach(goodsOf(box.items)))
   const day = computed<Day>(() => dayOfSheet(spread.content, monthNow()))
   const asked = refDebounced(day, SETTLED_MS)
   const result = useQuery('pick', () => {

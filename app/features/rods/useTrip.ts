@@ -7,7 +7,7 @@ import { useEvidence } from '~/sheet/evidence'
 import { useSpread } from '~/sheet/spread'
 import type { Stop } from '#core'
 import { tripSchema, type StoredDocument, type TripContent } from '#schemas/spot'
-import { alikeBaits, goodsOf } from '../../../shared/goods'
+import { onceEach, goodsOf } from '../../../shared/goods'
 import { ownTideOf } from '../../../shared/tide'
 import { dayOf, USUAL_SPECIES } from '../../../shared/day'
 
@@ -113,7 +113,7 @@ export function useTrip() {
     const parsed = tripSchema.safeParse(content.value)
     return parsed.success ? undefined : parsed.error.issues[0]?.message
   })
-  const goods = computed(() => alikeBaits(goodsOf(box.items)))
+  const goods = computed(() => onceEach(goodsOf(box.items)))
   const stops = computed<Stop[]>(() =>
     content.value.stops.flatMap(({ spotId, fromH, toH }): Stop[] => {
       const spot = spots.byId.get(spotId)

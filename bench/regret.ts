@@ -1,0 +1,77 @@
+import { DEMO_BOX } from '../demo/box'
+import { onceEach, goodsOf } from '../shared/goods'
+import {
+  conclude,
+  fieldOf,
+  finalistsAmong,
+  finish,
+  screen,
+  searchMemory,
+  type Candidate,
+  type Day,
+  type Field,
+  type Finalist,
+  type Goods,
+  type SearchMemory,
+} from '#core'
+
+/** Candidates of a day that are evaluated in full for the reference, the best of the quick look first. */
+const LOOKED_AT = 300
+/** Those among which the quick score and the full one are compared. */
+const LEADING = 100
+
+/** What the reference says of a day. */
+export interface BestInFull {
+  /** score of the best, and its place by the quick look, from 0; none where nothing can be fished */
+  readonly score: number | null
+  readonly place: number | null
+  /** how far the quick score is from the full one among the leading, part of the full one, on average */
+  readonly apart: number | null
+}
+
+const goods: Goods = (() => {
+  const { alike: _, ...plain } = onceEach(
+    goodsOf(DEMO_BOX.map((item, i) => ({ id: `item ${i}`, revision: 1, photographed: false, ...item }))),
+  )
+  return plain
+})()
+
+function lookedThrough(day: Day, field: Field, memory: SearchMemory): Candidate[] {
+  const search = screen({ day, ...field, memory })
+  let step = search.next()
+  while (!step.done) step = search.next()
+  return step.value
+}
+
+const inFull = (day: Day, field: Field, one: Candidate, memory: SearchMemory): Finalist | undefined =>
+  finish(day, field.goods, field.riggings, one, { memory })
+
+/** Those that fit without a doubt and meet no limit: what is picked while there are any. */
+const sound = ({ limit, report }: Finalist): boolean => !limit && report.fit.verdict === 'pass'
+
+/** The best of a day's leading candidates, each evaluated in full. */
+export function bestInFull(day: Day): BestInFull {
+  const [field, memory] = [fieldOf(day, goods, {}), searchMemory()]
+  const leading = lookedThrough(day, field, memory)
+    .filter(c => !c.limit && !c.near && c.score > 0)
+    .sort((a, b) => b.score - a.score)
+    .slice(0, LOOKED_AT)
+  let [score, place]: [number | null, number | null] = [null, null]
+  const apart: number[] = []
+  for (const [i, one] of leading.entries()) {
+    const full = inFull(day, field, one, memory)
+    if (!full || !sound(full)) continue
+    if (i < LEADING) apart.push(Math.abs(one.score - full.score) / full.score)
+    if (score === null || full.score > score) [score, place] = [full.score, i]
+  }
+  const mean = apart.reduce((sum, a) => sum + a, 0) / apart.length
+  return { score, place, apart: apart.length > 0 ? mean : null }
+}
+
+/** Score of what is picked for a day; none where nothing can be fished. */
+export function pickedScore(day: Day, memory: SearchMemory): number | null {
+  const field = fieldOf(day, goods, {})
+  const candidates = lookedThrough(day, field, memory)
+  const done = finalistsAmong(day, field, candidates).flatMap(one => inFull(day, field, one, memory) ?? [])
+  return conclude(day, field, candidates, done).picks[0]?.score ?? null
+}

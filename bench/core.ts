@@ -24,6 +24,7 @@ import {
 
 import { best } from './best'
 import { boxFigures } from './box'
+import { regretFigures } from './regret'
 import { verdictFigures } from './verdict'
 import { nativeRatio } from './native'
 
@@ -146,5 +147,6 @@ export function coreFigures(): Record<string, number> {
     'fall.trim.ms': best(() => trimFall(body, { depthM: 1, line }), 400),
     ...verdictFigures(),
     ...boxFigures(),
+    ...regretFigures(),
   }
 }

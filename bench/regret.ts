@@ -1,3 +1,5 @@
+import { seededDays } from './days'
+import reference from './regret.json'
 import { DEMO_BOX } from '../demo/box'
 import { onceEach, goodsOf } from '../shared/goods'
 import {
@@ -69,9 +71,35 @@ export function bestInFull(day: Day): BestInFull {
 }
 
 /** Score of what is picked for a day; none where nothing can be fished. */
-export function pickedScore(day: Day, memory: SearchMemory): number | null {
+function pickedScore(day: Day, memory: SearchMemory): number | null {
   const field = fieldOf(day, goods, {})
   const candidates = lookedThrough(day, field, memory)
   const done = finalistsAmong(day, field, candidates).flatMap(one => inFull(day, field, one, memory) ?? [])
   return conclude(day, field, candidates, done).picks[0]?.score ?? null
 }
+
+/**
+ * How far what is picked falls short of the best of the reference, part of the best, on seeded days; and how far
+ * the quick score is from the full one among the leading, as the reference has it.
+ */
+export function regretFigures(days = seededDays()): Record<string, number> {
+  const memory = searchMemory()
+  const regrets = days.flatMap((day, i) => {
+    const { score } = reference[i]!
+    if (score === null) return []
+    const regret = Math.max(0, 1 - (pickedScore(day, memory) ?? 0) / score)
+    if (regret > TOLD) console.error(`day ${i}: ${(100 * regret).toFixed(1)} % short`)
+    return regret
+  })
+  const apart = reference.flatMap(({ apart: one }) => one ?? [])
+  const mean = (list: readonly number[]): number => list.reduce((sum, x) => sum + x, 0) / list.length
+  return {
+    'pick.regret.days': regrets.length,
+    'pick.regret.mean': mean(regrets),
+    'pick.regret.max': Math.max(...regrets),
+    'pick.quickApart.mean': mean(apart),
+  }
+}
+
+/** Regrets over this are told one by one. */
+const TOLD = 0.01

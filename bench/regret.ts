@@ -9,6 +9,7 @@ import {
   finish,
   screen,
   searchMemory,
+  STEPS_BESIDE,
   type Candidate,
   type Day,
   type Field,
@@ -74,7 +75,9 @@ export function bestInFull(day: Day): BestInFull {
 function pickedScore(day: Day, memory: SearchMemory): number | null {
   const field = fieldOf(day, goods, {})
   const candidates = lookedThrough(day, field, memory)
-  const done = finalistsAmong(day, field, candidates).flatMap(one => inFull(day, field, one, memory) ?? [])
+  const done: Finalist[] = []
+  for (const among of [() => finalistsAmong(day, field, candidates), ...STEPS_BESIDE])
+    done.push(...among(day, field, candidates, done).flatMap(one => inFull(day, field, one, memory) ?? []))
   return conclude(day, field, candidates, done).picks[0]?.score ?? null
 }
 

@@ -185,12 +185,14 @@ export { lineFor, rigOf, screen, together, type Candidate, type Share, type Sear
 export { rememberedBy, searchMemory, type SearchMemory } from './choose/memory'
 export {
   account,
+  IN_FULL,
   choose,
   conclude,
   elaborate,
   fieldOf,
   finalistsAmong,
   SCREENING,
+  STEPS_BESIDE,
   sizeOf,
   type Choice,
   type ChooseOptions,

@@ -12,12 +12,14 @@ import {
   fieldOf,
   type Finalist,
   finalistsAmong,
+  IN_FULL,
   type Goods,
   type OnTopPick,
   paretoSet,
   type RigDrawing,
   type RigSpec,
   SCREENING,
+  STEPS_BESIDE,
   sizeOf,
   WORTH_A_LOOK,
 } from '#core'
@@ -83,11 +85,8 @@ export async function pickFrom(
   const shown = (chosen: Choice, clouded: boolean): PickAnswer =>
     asShown(chosen, clouded ? (cloud ??= cloudOf(all)) : [], !family, performance.now() - begun)
   let choice: Choice | undefined
-  for (const [from, to] of [
-    [0, FIRST],
-    [FIRST, short.length],
-  ] as const) {
-    const ones = short.slice(from, to)
+  for (const among of [() => short.slice(0, FIRST), () => short.slice(FIRST), ...STEPS_BESIDE]) {
+    const ones = among(day, field, all, done)
     const finished = await shareOut(
       ones.length,
       watched,
@@ -97,18 +96,21 @@ export async function pickFrom(
           ? finishPart(job, { ...watched, tell: () => undefined })
           : progress.helper!.finishPart(job, signal)
       },
-      () => tell(SCREENING + ((1 - SCREENING) * ++ready) / short.length),
+      () => tell(SCREENING + ((1 - SCREENING) * ++ready) / IN_FULL),
     )
     if (!finished) return undefined
     done.push(...finished.flat().filter(f => f !== undefined))
-    choice = conclude(day, field, all, done)
-    const last = to === short.length
-    // why a way is not among them cannot be said before
-    if (last) choice = account(day, field, choice, done)
-    if (last || choice.picks.length > 0) progress.early?.(shown(choice, last))
+    if (!choice) {
+      choice = conclude(day, field, all, done)
+      if (choice.picks.length > 0) progress.early?.(shown(choice, false))
+    }
     if (!(await watched.pause())) return undefined
   }
-  return shown(elaborate(day, field, choice!, { memory: memory(), ...(book ? { book } : {}) }), true)
+  // why a way is not among them cannot be said before
+  choice = account(day, field, conclude(day, field, all, done), done)
+  progress.early?.(shown(choice, true))
+  if (!(await watched.pause())) return undefined
+  return shown(elaborate(day, field, choice, { memory: memory(), ...(book ? { book } : {}) }), true)
 }
 
 /** Finalists after which the picks are told for the first time. */

@@ -68,6 +68,11 @@ const FINALISTS = 9
 const PICKS = 4
 const LEADERS = 3
 const BAITS_EACH = 2
+/** Evaluated in full after the finalists: ways not among them yet, and others of the family that leads. */
+const OTHER_WAYS = 2
+const BESIDE = 3
+/** Evaluated in full in all, at most. */
+export const IN_FULL = FINALISTS + OTHER_WAYS + 2 * BESIDE
 /** Baits with which goods beyond the box are tried: those most like the food. */
 const BAITS_BEYOND = 5
 
@@ -110,6 +115,69 @@ export const finalistsAmong = (
   candidates: readonly Candidate[],
 ): Candidate[] => shortlist(ofSize(day, candidates, riggings), riggings)
 
+/**
+ * Evaluated in full after the finalists, one step after another, each on what the steps before came to: what the
+ * quick look may have put behind a finalist by mistake. First ways that are not among them, as a weight that runs
+ * free where a pegged one is; then other baits and points of the way that leads by now; then other hooks and weights of
+ * the one that leads then. Each time the best few by the quick look.
+ */
+export const STEPS_BESIDE: readonly ((
+  day: Day,
+  field: Field,
+  candidates: readonly Candidate[],
+  done: readonly Finalist[],
+) => Candidate[])[] = [
+  (day, field, candidates, done) => besides(day, field, candidates, done, OTHER_WAYS, way => way),
+  (day, field, candidates, done) => {
+    const leads = wayOfLeader(field, done)
+    return besides(day, field, candidates, done, BESIDE, (way, { bait, point }) =>
+      way === leads ? `${bait} ${point}` : undefined,
+    )
+  },
+  (day, field, candidates, done) => {
+    const leads = wayOfLeader(field, done)
+    const [leader] = soundOf(done)
+    return besides(day, field, candidates, done, BESIDE, (way, { bait, point, rigging, weight }) =>
+      way === leads && bait === leader!.bait && point === leader!.rig.pointRest
+        ? `${rigging} ${weight}`
+        : undefined,
+    )
+  },
+]
+
+/** The first so many by the quick look that differ from one another, and from what is done, in something. */
+function besides(
+  day: Day,
+  field: Field,
+  candidates: readonly Candidate[],
+  done: readonly Finalist[],
+  most: number,
+  of: (way: string, one: Candidate) => string | undefined,
+): Candidate[] {
+  const keyOf = (one: Candidate): string | undefined => of(wayOf(field, one), one)
+  const met = new Set(done.map(f => keyOf({ ...f, point: f.rig.pointRest })))
+  const found: Candidate[] = []
+  for (const c of ableOf(ofSize(day, candidates, field.riggings))) {
+    if (found.length === most) break
+    const key = keyOf(c)
+    if (key === undefined || met.has(key)) continue
+    met.add(key)
+    found.push(c)
+  }
+  return found
+}
+
+const wayOfLeader = (field: Field, done: readonly Finalist[]): string | undefined => {
+  const [leader] = soundOf(done)
+  return leader && wayOf(field, leader)
+}
+
+/** A family, its weight pegged or free. */
+function wayOf({ riggings }: Field, { rigging }: Pick<Candidate, 'rigging'>): string {
+  const { family, peg } = riggings[rigging]!.base
+  return `${family} ${peg ?? ''}`
+}
+
 /** What candidates and finalists come to: all but what `account` and `elaborate` add. */
 export function conclude(
   day: Day,
@@ -119,14 +187,7 @@ export function conclude(
 ): Choice {
   const out: Partial<Record<LimitId, number>> = {}
   for (const { limit } of candidates) if (limit) out[limit.id] = (out[limit.id] ?? 0) + 1
-  const sound = done
-    .filter(f => !f.limit)
-    .sort(
-      (a, b) =>
-        (a.report.fit.verdict === 'pass' ? 0 : 1) - (b.report.fit.verdict === 'pass' ? 0 : 1) ||
-        b.score - a.score,
-    )
-  const picks = picked(sound)
+  const picks = picked(soundOf(done))
   const [best] = picks
   return {
     candidates,
@@ -206,10 +267,13 @@ export function* choose(day: Day, goods: Goods, options: ChooseOptions = {}): Ge
   const candidates = step.value
   const short = finalistsAmong(day, field, candidates)
   const done: Finalist[] = []
-  for (const [i, one] of short.entries()) {
-    const finalist = finish(day, field.goods, field.riggings, one, options)
-    if (finalist) done.push(finalist)
-    yield { part: SCREENING + ((1 - SCREENING) * (i + 1)) / short.length }
+  let ready = 0
+  for (const among of [() => short, ...STEPS_BESIDE]) {
+    for (const one of among(day, field, candidates, done)) {
+      const finalist = finish(day, field.goods, field.riggings, one, options)
+      if (finalist) done.push(finalist)
+      yield { part: SCREENING + ((1 - SCREENING) * ++ready) / IN_FULL }
+    }
   }
   const choice = conclude(day, field, candidates, done)
   return elaborate(day, field, account(day, field, choice, done), options)
@@ -262,11 +326,8 @@ function ofSize(
  * The best of each family, those that fit without doubt first, and a second bait in the families that lead.
  */
 function shortlist(candidates: readonly Candidate[], riggings: readonly Rigging[]): Candidate[] {
-  const able = candidates
-    .filter(c => !c.limit && c.score > 0)
-    .sort((a, b) => b.score * (b.near ? NEARLY : 1) - a.score * (a.near ? NEARLY : 1))
   const byFamily = new Map<FamilyId, Candidate[]>()
-  for (const c of able) {
+  for (const c of ableOf(candidates)) {
     const { family } = riggings[c.rigging]!.base
     const list = byFamily.get(family) ?? []
     byFamily.set(family, list)
@@ -280,6 +341,22 @@ function shortlist(candidates: readonly Candidate[], riggings: readonly Rigging[
 
 /** A rig that fits only within the doubt of a rule must be so much better to be shortlisted. */
 const NEARLY = 0.6
+
+/** Those that no limit bars, the best by the quick look first. */
+const ableOf = (candidates: readonly Candidate[]): Candidate[] =>
+  candidates
+    .filter(c => !c.limit && c.score > 0)
+    .sort((a, b) => b.score * (b.near ? NEARLY : 1) - a.score * (a.near ? NEARLY : 1))
+
+/** Finalists that no limit bars, the best first; those that fit within the doubt of a rule only come after all others. */
+const soundOf = (done: readonly Finalist[]): Finalist[] =>
+  done
+    .filter(f => !f.limit)
+    .sort(
+      (a, b) =>
+        (a.report.fit.verdict === 'pass' ? 0 : 1) - (b.report.fit.verdict === 'pass' ? 0 : 1) ||
+        b.score - a.score,
+    )
 
 /** The best, and the best of other families, one of each group before a second of any. */
 function picked(sound: readonly Finalist[]): Finalist[] {

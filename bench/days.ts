@@ -11,15 +11,20 @@ import {
 } from '#core'
 import { dayOf } from '../shared/day'
 
-/** Seeded days on which picks are judged. */
-export const DAYS = 40
-const SEED = 19_700
+/**
+ * Seeded days on which picks are judged: those that what is evaluated in full was laid out on, and others that nothing
+ * was laid out on.
+ */
+export const SETS = {
+  laidOutOn: { days: 40, seed: 19_700 },
+  unseen: { days: 20, seed: 77_003 },
+} as const
 
 /** Days of every kind of fish in turn, in any cover, bottom, depth and month: the same at every call. */
-export function seededDays(): Day[] {
-  const random = seededRandom(SEED)
+export function seededDays({ days, seed }: { readonly days: number; readonly seed: number }): Day[] {
+  const random = seededRandom(seed)
   const of = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!
-  return Array.from({ length: DAYS }, (_, i) => {
+  return Array.from({ length: days }, (_, i) => {
     const species = SPECIES_IDS[i % SPECIES_IDS.length]!
     const moving = random() < 0.3
     return dayOf({

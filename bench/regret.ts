@@ -1,20 +1,17 @@
-import { seededDays } from './days'
+import { boxOf } from './boxes'
+import { seededDays, SETS } from './days'
 import reference from './regret.json'
 import { DEMO_BOX } from '../demo/box'
-import { onceEach, goodsOf } from '../shared/goods'
 import {
-  conclude,
+  choose,
   fieldOf,
-  finalistsAmong,
   finish,
   screen,
   searchMemory,
-  STEPS_BESIDE,
   type Candidate,
   type Day,
   type Field,
   type Finalist,
-  type Goods,
   type SearchMemory,
 } from '#core'
 
@@ -32,12 +29,7 @@ export interface BestInFull {
   readonly apart: number | null
 }
 
-const goods: Goods = (() => {
-  const { alike: _, ...plain } = onceEach(
-    goodsOf(DEMO_BOX.map((item, i) => ({ id: `item ${i}`, revision: 1, photographed: false, ...item }))),
-  )
-  return plain
-})()
+const goods = boxOf(DEMO_BOX.length)
 
 function lookedThrough(day: Day, field: Field, memory: SearchMemory): Candidate[] {
   const search = screen({ day, ...field, memory })
@@ -67,42 +59,46 @@ export function bestInFull(day: Day): BestInFull {
     if (i < LEADING) apart.push(Math.abs(one.score - full.score) / full.score)
     if (score === null || full.score > score) [score, place] = [full.score, i]
   }
-  const mean = apart.reduce((sum, a) => sum + a, 0) / apart.length
-  return { score, place, apart: apart.length > 0 ? mean : null }
+  return { score, place, apart: apart.length > 0 ? mean(apart) : null }
 }
 
 /** Score of what is picked for a day; none where nothing can be fished. */
 function pickedScore(day: Day, memory: SearchMemory): number | null {
-  const field = fieldOf(day, goods, {})
-  const candidates = lookedThrough(day, field, memory)
-  const done: Finalist[] = []
-  for (const among of [() => finalistsAmong(day, field, candidates), ...STEPS_BESIDE])
-    done.push(...among(day, field, candidates, done).flatMap(one => inFull(day, field, one, memory) ?? []))
-  return conclude(day, field, candidates, done).picks[0]?.score ?? null
+  const search = choose(day, goods, { memory })
+  let step = search.next()
+  while (!step.done) step = search.next()
+  return step.value.picks[0]?.score ?? null
 }
 
 /**
  * How far what is picked falls short of the best of the reference, part of the best, on seeded days; and how far
  * the quick score is from the full one among the leading, as the reference has it.
  */
-export function regretFigures(days = seededDays()): Record<string, number> {
+export function regretFigures(): Record<string, number> {
+  const unseen = regretsOn('unseen')
+  const laidOutOn = regretsOn('laidOutOn')
+  return {
+    'pick.regret.days': unseen.length,
+    'pick.regret.mean': mean(unseen),
+    'pick.regret.max': Math.max(...unseen),
+    'pick.regretLaidOutOn.mean': mean(laidOutOn),
+    'pick.regretLaidOutOn.max': Math.max(...laidOutOn),
+    'pick.quickApart.mean': mean(reference.laidOutOn.flatMap(({ apart }) => apart ?? [])),
+  }
+}
+
+function regretsOn(set: keyof typeof SETS): number[] {
   const memory = searchMemory()
-  const regrets = days.flatMap((day, i) => {
-    const { score } = reference[i]!
+  return seededDays(SETS[set]).flatMap((day, i) => {
+    const { score } = reference[set][i]!
     if (score === null) return []
     const regret = Math.max(0, 1 - (pickedScore(day, memory) ?? 0) / score)
-    if (regret > TOLD) console.error(`day ${i}: ${(100 * regret).toFixed(1)} % short`)
+    if (regret > TOLD) console.error(`${set}, day ${i}: ${(100 * regret).toFixed(1)} % short`)
     return regret
   })
-  const apart = reference.flatMap(({ apart: one }) => one ?? [])
-  const mean = (list: readonly number[]): number => list.reduce((sum, x) => sum + x, 0) / list.length
-  return {
-    'pick.regret.days': regrets.length,
-    'pick.regret.mean': mean(regrets),
-    'pick.regret.max': Math.max(...regrets),
-    'pick.quickApart.mean': mean(apart),
-  }
 }
 
 /** Regrets over this are told one by one. */
 const TOLD = 0.01
+
+const mean = (list: readonly number[]): number => list.reduce((sum, x) => sum + x, 0) / list.length

@@ -186,6 +186,7 @@ export { rememberedBy, searchMemory, type SearchMemory } from './choose/memory'
 export {
   account,
   IN_FULL,
+  ranked,
   choose,
   conclude,
   elaborate,

@@ -3,6 +3,7 @@ import {
   BAIT_FORMS,
   fieldOf,
   finalistsAmong,
+  ranked,
   finish,
   fishOf,
   screen,
@@ -64,7 +65,7 @@ function pick(species: SpeciesId): { readonly best: Finalist; readonly day: Day 
   const search = screen({ day, ...field, memory })
   let step = search.next()
   while (!step.done) step = search.next()
-  const [first] = finalistsAmong(day, field, step.value)
+  const [first] = finalistsAmong(field, ranked(day, field, step.value))
   return { best: finish(day, field.goods, field.riggings, first!)!, day }
 }
 

@@ -16,6 +16,7 @@ import {
   type Goods,
   type OnTopPick,
   paretoSet,
+  ranked,
   type RigDrawing,
   type RigSpec,
   SCREENING,
@@ -54,7 +55,8 @@ export interface PickAnswer extends Omit<Choice, 'candidates' | 'picks' | 'onTop
   /** the best that is fished on the surface, where it is worth a look */
   readonly onTop?: OnTopPick & { readonly drawing: RigDrawing }
   readonly picks: readonly (Finalist & { readonly drawing: RigDrawing })[]
-  /** what can be fished, the best first; at most a few thousand, none yet with the first picks */ readonly cloud: readonly CloudPoint[]
+  /** what can be fished, the best first; at most a few thousand, none yet with the first picks */
+  readonly cloud: readonly CloudPoint[]
   readonly ms: number
 }
 
@@ -78,7 +80,8 @@ export async function pickFrom(
   const total = Math.max(1, sizeOf(field))
   const all = await lookThrough(day, field, progress, looked => tell((SCREENING * looked) / total))
   if (!all) return undefined
-  const short = finalistsAmong(day, field, all)
+  const order = ranked(day, field, all)
+  const short = finalistsAmong(field, order)
   const done: Finalist[] = []
   let cloud: readonly CloudPoint[] | undefined
   let ready = 0
@@ -86,7 +89,7 @@ export async function pickFrom(
     asShown(chosen, clouded ? (cloud ??= cloudOf(all)) : [], !family, performance.now() - begun)
   let choice: Choice | undefined
   for (const among of [() => short.slice(0, FIRST), () => short.slice(FIRST), ...STEPS_BESIDE]) {
-    const ones = among(day, field, all, done)
+    const ones = among(field, order, done)
     const finished = await shareOut(
       ones.length,
       watched,

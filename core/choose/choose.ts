@@ -108,12 +108,11 @@ export function fieldOf(
 export const sizeOf = ({ goods, riggings }: Field): number =>
   goods.baits.length * riggings.reduce((sum, r) => sum + r.points.length * r.weights.length, 0)
 
-/** Those worth a full evaluation: the best of each family, a second bait in the families that lead. */
-export const finalistsAmong = (
-  day: Day,
-  { riggings }: Field,
-  candidates: readonly Candidate[],
-): Candidate[] => shortlist(ofSize(day, candidates, riggings), riggings)
+/** Those that no limit bars, of the angler's own size of hook, the best by the quick look first. */
+export const ranked = (day: Day, { riggings }: Field, candidates: readonly Candidate[]): Candidate[] =>
+  ofSize(day, candidates, riggings)
+    .filter(c => !c.limit && c.score > 0)
+    .sort((a, b) => b.score * (b.near ? NEARLY : 1) - a.score * (a.near ? NEARLY : 1))
 
 /**
  * Evaluated in full after the finalists, one step after another, each on what the steps before came to: what the
@@ -122,22 +121,21 @@ export const finalistsAmong = (
  * the one that leads then. Each time the best few by the quick look.
  */
 export const STEPS_BESIDE: readonly ((
-  day: Day,
   field: Field,
-  candidates: readonly Candidate[],
+  order: readonly Candidate[],
   done: readonly Finalist[],
 ) => Candidate[])[] = [
-  (day, field, candidates, done) => besides(day, field, candidates, done, OTHER_WAYS, way => way),
-  (day, field, candidates, done) => {
+  (field, order, done) => besides(field, order, done, OTHER_WAYS, way => way),
+  (field, order, done) => {
     const leads = wayOfLeader(field, done)
-    return besides(day, field, candidates, done, BESIDE, (way, { bait, point }) =>
+    return besides(field, order, done, BESIDE, (way, { bait, point }) =>
       way === leads ? `${bait} ${point}` : undefined,
     )
   },
-  (day, field, candidates, done) => {
+  (field, order, done) => {
     const leads = wayOfLeader(field, done)
     const [leader] = soundOf(done)
-    return besides(day, field, candidates, done, BESIDE, (way, { bait, point, rigging, weight }) =>
+    return besides(field, order, done, BESIDE, (way, { bait, point, rigging, weight }) =>
       way === leads && bait === leader!.bait && point === leader!.rig.pointRest
         ? `${rigging} ${weight}`
         : undefined,
@@ -147,9 +145,8 @@ export const STEPS_BESIDE: readonly ((
 
 /** The first so many by the quick look that differ from one another, and from what is done, in something. */
 function besides(
-  day: Day,
   field: Field,
-  candidates: readonly Candidate[],
+  order: readonly Candidate[],
   done: readonly Finalist[],
   most: number,
   of: (way: string, one: Candidate) => string | undefined,
@@ -157,7 +154,7 @@ function besides(
   const keyOf = (one: Candidate): string | undefined => of(wayOf(field, one), one)
   const met = new Set(done.map(f => keyOf({ ...f, point: f.rig.pointRest })))
   const found: Candidate[] = []
-  for (const c of ableOf(ofSize(day, candidates, field.riggings))) {
+  for (const c of order) {
     if (found.length === most) break
     const key = keyOf(c)
     if (key === undefined || met.has(key)) continue
@@ -265,11 +262,11 @@ export function* choose(day: Day, goods: Goods, options: ChooseOptions = {}): Ge
     step = search.next()
   }
   const candidates = step.value
-  const short = finalistsAmong(day, field, candidates)
+  const order = ranked(day, field, candidates)
   const done: Finalist[] = []
   let ready = 0
-  for (const among of [() => short, ...STEPS_BESIDE]) {
-    for (const one of among(day, field, candidates, done)) {
+  for (const among of [finalistsAmong, ...STEPS_BESIDE]) {
+    for (const one of among(field, order, done)) {
       const finalist = finish(day, field.goods, field.riggings, one, options)
       if (finalist) done.push(finalist)
       yield { part: SCREENING + ((1 - SCREENING) * ++ready) / IN_FULL }
@@ -323,11 +320,13 @@ function ofSize(
 }
 
 /**
- * The best of each family, those that fit without doubt first, and a second bait in the families that lead.
+ * Those worth a full evaluation: the best of each family, those that fit without doubt first, and a second bait in
+ * the families that lead.
+ * @param order candidates as `ranked` has them
  */
-function shortlist(candidates: readonly Candidate[], riggings: readonly Rigging[]): Candidate[] {
+export function finalistsAmong({ riggings }: Field, order: readonly Candidate[]): Candidate[] {
   const byFamily = new Map<FamilyId, Candidate[]>()
-  for (const c of ableOf(candidates)) {
+  for (const c of order) {
     const { family } = riggings[c.rigging]!.base
     const list = byFamily.get(family) ?? []
     byFamily.set(family, list)
@@ -341,12 +340,6 @@ function shortlist(candidates: readonly Candidate[], riggings: readonly Rigging[
 
 /** A rig that fits only within the doubt of a rule must be so much better to be shortlisted. */
 const NEARLY = 0.6
-
-/** Those that no limit bars, the best by the quick look first. */
-const ableOf = (candidates: readonly Candidate[]): Candidate[] =>
-  candidates
-    .filter(c => !c.limit && c.score > 0)
-    .sort((a, b) => b.score * (b.near ? NEARLY : 1) - a.score * (a.near ? NEARLY : 1))
 
 /** Finalists that no limit bars, the best first; those that fit within the doubt of a rule only come after all others. */
 const soundOf = (done: readonly Finalist[]): Finalist[] =>

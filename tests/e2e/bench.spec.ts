@@ -66,12 +66,25 @@ test('handles: the exit, the weight and the size are moved by key and by hand, a
   await expect(rule(sheet, 'plastic between the anchors')).toContainText('lies flat')
 
   const size = page.getByRole('slider', { name: 'hook size' })
-  const box = (await size.boundingBox())!
-  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
-  await page.mouse.down()
-  await page.mouse.move(box.x + box.width / 2 + 100, box.y + box.height / 2, { steps: 6 })
+  const pull = async (px: number): Promise<void> => {
+    // the drawing stands still, and nothing lies over the handle
+    await size.hover()
+    const box = (await size.boundingBox())!
+    await page.mouse.down()
+    await page.mouse.move(box.x + box.width / 2 + px, box.y + box.height / 2, { steps: 6 })
+  }
+  await pull(100)
   await page.mouse.up()
   await expect(size).toHaveAttribute('aria-valuetext', /size [5-9]\/0/)
+  await page.keyboard.press('Control+z')
+  await expect(size).toHaveAttribute('aria-valuetext', 'size 4/0')
+
+  // pulled past what the bait can carry, it stays in the hand and says why; let go there, it can be undone
+  await pull(600)
+  await expect(page.getByText(/hook is longer than the bait/)).toBeVisible()
+  await expect(size).toBeVisible()
+  await page.mouse.up()
+  await expect(size).toBeHidden()
   await page.keyboard.press('Control+z')
   await expect(size).toHaveAttribute('aria-valuetext', 'size 4/0')
 

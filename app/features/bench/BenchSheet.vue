@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { UButton } from '#components'
-import { computed, ref, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { useBench } from './useBench'
 import { useSettings } from '~/ui/settings'
 import { useSpread } from '~/sheet/spread'
@@ -21,7 +21,7 @@ import type { Letter } from '#schemas/ranges'
 import type { Lane } from '#schemas/spread'
 import { familyItems } from '~/ui/families'
 import { withFamily } from '~/sheet/lanes'
-import type { BenchJob } from '~/compute/bench'
+import type { BenchJob, BenchLook } from '~/compute/bench'
 import { problemText } from '#words/problemWords'
 
 /**
@@ -57,7 +57,11 @@ const job = computed<BenchJob | undefined>(() =>
     : undefined,
 )
 const { look, advice, advising, error, retry } = useBench(() => job.value)
-const shown = computed(() => (look.value?.kind === 'rig' ? look.value : undefined))
+/** What was laid out last: the hand that pulls past what fits keeps hold of it, and hears why at once. */
+const laid = shallowRef<Extract<BenchLook, { kind: 'rig' }>>()
+watch(look, now => now?.kind === 'rig' && (laid.value = now))
+const inHand = computed(() => Object.keys(moving.value).length > 0)
+const shown = computed(() => (inHand.value || look.value?.kind === 'rig' ? laid.value : undefined))
 const problems = computed(() => (look.value?.kind === 'invalid' ? look.value.problems : []))
 
 const edit = (change: Partial<Lane>): void =>
@@ -126,14 +130,14 @@ const calibrating = ref(false)
           :lane="lane"
           :true-size="trueSize"
           :calipers="calipers"
-          :moving="Object.keys(moving).length > 0"
+          :moving="inHand"
           @move="change => (moving = { ...moving, ...change })"
           @drop="drop"
         />
-        <div v-else-if="problems.length > 0" class="problems" role="alert">
+        <div v-if="problems.length > 0" class="problems" role="alert">
           <p v-for="problem in problems" :key="problem.field">{{ problemText(problem, settings.system) }}</p>
         </div>
-        <p v-else class="waiting label">Laying it out…</p>
+        <p v-else-if="!shown" class="waiting label">Laying it out…</p>
         <BenchSteps
           v-if="advice && shown"
           :advice="advice"

@@ -185,20 +185,26 @@ export { lineFor, rigOf, screen, together, type Candidate, type Share, type Sear
 export { rememberedBy, searchMemory, type SearchMemory } from './choose/memory'
 export {
   account,
+  finalistsAfter,
+  firstAmong,
   IN_FULL,
   ranked,
+  ROUNDS,
+  UNITS,
   choose,
   conclude,
   elaborate,
   fieldOf,
   finalistsAmong,
+  inOrder,
   SCREENING,
-  STEPS_BESIDE,
+  seenWith,
   sizeOf,
   type Choice,
   type ChooseOptions,
   type Field,
 } from './choose/choose'
+export { lookCloser } from './choose/closer'
 export { finish, outfitFor, cadencesOf, type Finalist } from './choose/finish'
 export { paretoSet } from './choose/pareto'
 export { weightSteps, type WeightStep } from './choose/sizing'

@@ -61,12 +61,12 @@ describe('through cover', () => {
     ).toBeUndefined()
     expect(looks).toBe(2)
   })
-  // every family in still water, every other one in a place of another kind
+  // every family in still water, every third one in a place of another kind
   it.each([
     ['still water, slack', 1, 0, {}],
     [
       'a current and a controlled line',
-      2,
+      3,
       0,
       {
         stream: { surfaceMS: 0.3, towardRad: 1 },
@@ -76,7 +76,7 @@ describe('through cover', () => {
     ],
     [
       'weed, a line held tight, worked another way',
-      2,
+      3,
       1,
       {
         cover: 'thickWeed' as const,

@@ -11,7 +11,8 @@ import {
   type FamilyId,
   fieldOf,
   type Finalist,
-  finalistsAmong,
+  finalistsAfter,
+  firstAmong,
   IN_FULL,
   type Goods,
   type OnTopPick,
@@ -19,14 +20,16 @@ import {
   ranked,
   type RigDrawing,
   type RigSpec,
+  ROUNDS,
   SCREENING,
-  STEPS_BESIDE,
+  seenWith,
   sizeOf,
+  UNITS,
   WORTH_A_LOOK,
 } from '#core'
-import type { EarlyProgress } from './progress'
+import type { EarlyProgress, FinishJob, Progress } from './progress'
 import { memory } from './searchMemory'
-import { finishPart, lookThrough, shareOut, watching } from './share'
+import { closerPart, finishPart, lookThrough, shareOut, watching } from './share'
 
 /** A day to choose for, and what there is to choose from. */
 export interface PickJob {
@@ -65,8 +68,8 @@ const MOST_POINTS = 4000
 
 /**
  * Chooses out of a box, as the core does it in one go; a second worker, where there is one, takes its part of
- * the baits and of the finalists. The picks among the first finalists are sent first, then those among all of them,
- * then what is told beside them.
+ * the baits, of the race and of the finalists. The picks among the first finalists are sent first, then those among all
+ * of them, then what is told beside them.
  * @returns undefined when it was called off
  */
 export async function pickFrom(
@@ -81,43 +84,59 @@ export async function pickFrom(
   const all = await lookThrough(day, field, progress, looked => tell((SCREENING * looked) / total))
   if (!all) return undefined
   const order = ranked(day, field, all)
-  const short = finalistsAmong(field, order)
-  const done: Finalist[] = []
   let cloud: readonly CloudPoint[] | undefined
-  let ready = 0
   const shown = (chosen: Choice, clouded: boolean): PickAnswer =>
     asShown(chosen, clouded ? (cloud ??= cloudOf(all)) : [], !family, performance.now() - begun)
-  let choice: Choice | undefined
-  for (const among of [() => short.slice(0, FIRST), () => short.slice(FIRST), ...STEPS_BESIDE]) {
-    const ones = among(field, order, done)
-    const finished = await shareOut(
-      ones.length,
-      watched,
-      (nth, mine) => {
-        const job = { day, field, ones: [ones[nth]!], ...(book ? { book } : {}) }
-        return mine
-          ? finishPart(job, { ...watched, tell: () => undefined })
-          : progress.helper!.finishPart(job, signal)
-      },
-      () => tell(SCREENING + ((1 - SCREENING) * ++ready) / IN_FULL),
+  let units = 0
+  /** Work that is left, shared, in pieces of so many, each of which is worth so much. */
+  async function inPieces<T>(
+    ones: readonly Candidate[],
+    [each, worth]: readonly [number, number],
+    work: (job: FinishJob, mine: boolean) => Promise<readonly T[] | undefined>,
+  ): Promise<T[] | undefined> {
+    const pieces = Array.from({ length: Math.ceil(ones.length / each) }, (_, nth) =>
+      ones.slice(nth * each, (nth + 1) * each),
     )
-    if (!finished) return undefined
-    done.push(...finished.flat().filter(f => f !== undefined))
-    if (!choice) {
-      choice = conclude(day, field, all, done)
-      if (choice.picks.length > 0) progress.early?.(shown(choice, false))
-    }
-    if (!(await watched.pause())) return undefined
+    const found = await shareOut(
+      pieces.length,
+      watched,
+      (nth, mine) => work({ day, field, ones: pieces[nth]!, ...(book ? { book } : {}) }, mine),
+      piece => tell(SCREENING + ((1 - SCREENING) * (units += worth * piece.length)) / UNITS),
+    )
+    return found?.flat()
   }
+  const quietly: Progress = { ...watched, tell: () => undefined }
+  const inFull = async (ones: readonly Candidate[]): Promise<Finalist[] | undefined> => {
+    const found = await inPieces(ones, [1, IN_FULL], (job, mine) =>
+      mine ? finishPart(job, quietly) : progress.helper!.finishPart(job, signal),
+    )
+    return found?.filter(f => f !== undefined)
+  }
+  const first = await inFull(firstAmong(field, order))
+  if (!first) return undefined
+  const early = conclude(day, field, all, first)
+  if (early.picks.length > 0) progress.early?.(shown(early, false))
+  let seen: Candidate[] = []
+  for (const { rough, among } of ROUNDS) {
+    if (!(await watched.pause())) return undefined
+    const now = await inPieces(among(field, order, seen), [PIECE, 1], (job, mine) =>
+      mine ? closerPart({ ...job, rough }, quietly) : progress.helper!.closerPart({ ...job, rough }, signal),
+    )
+    if (!now) return undefined
+    seen = seenWith(seen, now)
+  }
+  const rest = await inFull(finalistsAfter(field, seen, first))
+  if (!rest || !(await watched.pause())) return undefined
+  const done = [...first, ...rest]
   // why a way is not among them cannot be said before
-  choice = account(day, field, conclude(day, field, all, done), done)
+  const choice = account(day, field, conclude(day, field, all, done), done)
   progress.early?.(shown(choice, true))
   if (!(await watched.pause())) return undefined
   return shown(elaborate(day, field, choice, { memory: memory(), ...(book ? { book } : {}) }), true)
 }
 
-/** Finalists after which the picks are told for the first time. */
-const FIRST = 2
+/** Candidates looked at closer in one go. */
+const PIECE = 4
 
 /** A choice with its drawings and the cloud it stands in. */
 function asShown(

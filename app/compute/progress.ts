@@ -14,9 +14,15 @@ export interface FinishJob {
   readonly book?: EvidenceBook
 }
 
+/** Some candidates looked at closer. */
+export interface CloserJob extends FinishJob {
+  readonly rough: boolean
+}
+
 /** A second worker, as the first one asks it. Rejects when it fails or is called off. */
 export interface Helper {
   readonly screenPart: (job: ScreenJob, signal: AbortSignal) => Promise<readonly Candidate[]>
+  readonly closerPart: (job: CloserJob, signal: AbortSignal) => Promise<readonly Candidate[]>
   readonly finishPart: (job: FinishJob, signal: AbortSignal) => Promise<readonly (Finalist | undefined)[]>
 }
 

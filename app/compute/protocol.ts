@@ -5,13 +5,14 @@ import type { CoverChange, CoverChangesJob } from './coverChanges'
 import type { DropAnswer, DropJob } from './drops'
 import type { PackedCandidates } from './packed'
 import type { PickAnswer, PickJob } from './pick'
-import type { FinishJob, ScreenJob } from './progress'
+import type { CloserJob, FinishJob, ScreenJob } from './progress'
 import type { TripAnswer, TripJob } from './trip'
 import type { BitesJob, LaneBites, StrikeAnswer, StrikeJob } from './strike'
 import type { TouchesAnswer, TouchesJob } from './touches'
 import type { TraceAnswer, TraceJob } from './trace'
 import type {
   BaitSpec,
+  Candidate,
   Conditions,
   Evidence,
   Finalist,
@@ -70,6 +71,7 @@ export interface Questions {
   readonly bites: { readonly job: BitesJob; readonly answer: readonly LaneBites[] }
   readonly pick: { readonly job: PickJob; readonly answer: PickAnswer }
   readonly screenPart: { readonly job: ScreenJob; readonly answer: PackedCandidates }
+  readonly closerPart: { readonly job: CloserJob; readonly answer: readonly Candidate[] }
   readonly finishPart: { readonly job: FinishJob; readonly answer: readonly (Finalist | undefined)[] }
   readonly trip: { readonly job: TripJob; readonly answer: TripAnswer }
   readonly touches: { readonly job: TouchesJob; readonly answer: TouchesAnswer }

@@ -9,7 +9,7 @@ export interface SearchStore {
 /** What was worked out, by which making of the model. */
 export interface KeptSearch {
   readonly making: string
-  readonly memory: Pick<SearchMemory, 'laid' | 'bodies' | 'met' | 'hooked'>
+  readonly memory: Omit<SearchMemory, 'drawn' | 'recall'>
 }
 
 let kept: SearchMemory = searchMemory()
@@ -49,9 +49,9 @@ export async function keepSearches(store: SearchStore | undefined): Promise<void
   const now = rememberedBy(kept)
   if (Math.abs(now - stored) < WORTH_KEEPING) return
   stored = now
-  const { laid, bodies, met, hooked } = kept
+  const { drawn: _, recall: __, ...plain } = kept
   // a store that is full or shut costs time, nothing else
-  await store.write({ making: store.making, memory: { laid, bodies, met, hooked } }).catch(() => undefined)
+  await store.write({ making: store.making, memory: plain }).catch(() => undefined)
 }
 
 /** Forgets everything, as a worker that was just started. */

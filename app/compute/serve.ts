@@ -27,7 +27,7 @@ import { keepSearches, recallSearches, type SearchStore } from './searchMemory'
 import { coverChanges } from './coverChanges'
 import { biteOn, bitesOn } from './strike'
 import { touchesOf } from './touches'
-import { finishPart, screenPart } from './share'
+import { closerPart, finishPart, screenPart } from './share'
 import { planOut } from './trip'
 import type { CalcClient } from './client'
 import type { EvaluateJob, LaneJob, LaneOutcome, QuestionId, Questions, Reply, Request } from './protocol'
@@ -153,6 +153,7 @@ export function serve(
 export const asHelper = (client: CalcClient): Helper => ({
   screenPart: async (job, signal) =>
     unpacked(await client.ask('screenPart', job, { signal }), job.field.goods.baits),
+  closerPart: (job, signal) => client.ask('closerPart', job, { signal }),
   finishPart: (job, signal) => client.ask('finishPart', job, { signal }),
 })
 
@@ -160,7 +161,7 @@ export const asHelper = (client: CalcClient): Helper => ({
 const SHARED: ReadonlySet<QuestionId> = new Set(['pick', 'trip'])
 
 /** What looks through a box. */
-const SEARCHING: ReadonlySet<QuestionId> = new Set(['pick', 'screenPart', 'finishPart', 'trip'])
+const SEARCHING: ReadonlySet<QuestionId> = new Set(['pick', 'screenPart', 'closerPart', 'finishPart', 'trip'])
 
 /** Who answers what. */
 const ANSWERS: {
@@ -183,6 +184,7 @@ const ANSWERS: {
     const part = await screenPart(job, progress)
     return part && packed(part)
   },
+  closerPart,
   finishPart,
   trip: planOut,
   drop: modelDrop,

@@ -1,5 +1,14 @@
-import { finish, screen, together, type Candidate, type Day, type Field, type Finalist } from '#core'
-import type { FinishJob, Progress, ScreenJob } from './progress'
+import {
+  finish,
+  lookCloser,
+  screen,
+  together,
+  type Candidate,
+  type Day,
+  type Field,
+  type Finalist,
+} from '#core'
+import type { CloserJob, FinishJob, Progress, ScreenJob } from './progress'
 import { memory } from './searchMemory'
 
 /** Time between two looks for a cancellation, ms. */
@@ -27,18 +36,40 @@ export const screenPart = (
 ): Promise<Candidate[] | undefined> =>
   runThrough(screen({ day, ...field, share, memory: memory() }), progress, () => 0)
 
-export async function finishPart(
-  { day, field, ones, book }: FinishJob,
+/** Does one after another, telling how far it is. @returns undefined when it was called off */
+async function oneByOne<Done>(
+  ones: readonly Candidate[],
   { tell, pause }: Progress,
-): Promise<(Finalist | undefined)[] | undefined> {
-  const done: (Finalist | undefined)[] = []
+  work: (one: Candidate) => Done,
+): Promise<Done[] | undefined> {
+  const done: Done[] = []
   for (const one of ones) {
-    done.push(finish(day, field.goods, field.riggings, one, { memory: memory(), ...(book ? { book } : {}) }))
+    done.push(work(one))
     tell(done.length / ones.length)
     if (!(await pause())) return undefined
   }
   return done
 }
+
+export const closerPart = (
+  { day, field: { goods, riggings }, ones, book, rough }: CloserJob,
+  progress: Progress,
+): Promise<Candidate[] | undefined> =>
+  oneByOne(ones, progress, one =>
+    lookCloser(day, goods, riggings, one, {
+      memory: memory(),
+      rough,
+      ...(book ? { book } : {}),
+    }),
+  )
+
+export const finishPart = (
+  { day, field: { goods, riggings }, ones, book }: FinishJob,
+  progress: Progress,
+): Promise<(Finalist | undefined)[] | undefined> =>
+  oneByOne(ones, progress, one =>
+    finish(day, goods, riggings, one, { memory: memory(), ...(book ? { book } : {}) }),
+  )
 
 /** A progress that tells the second worker, too, when nobody waits any more. */
 export function watching(progress: Progress): { readonly watched: Progress; readonly signal: AbortSignal } {

@@ -14,6 +14,12 @@ export function bodiesOfRig(bait: BaitSpec, spec: RigSpec, water: Water): FallBo
   return fallBodiesOf(assembleRig(bait, spec), water)
 }
 
+/** What falls at the middle of everything that is uncertain of it. */
+export const typicalOf = (rig: AssembledRig, water: Water): FallBodies => ({
+  typical: hydroBody(rig.geometry, water),
+  ...secondOf(rig, water),
+})
+
 /** The same of a rig that is built already. */
 export const fallBodiesOf = (rig: AssembledRig, water: Water): FallBodies => ({
   ...bodiesOf(rig, water),

@@ -22,6 +22,7 @@ import {
   type WhyNot,
 } from './reasons'
 import { weightSteps, type WeightStep } from './sizing'
+import { lookCloser } from './closer'
 import { screen, type Candidate } from './screen'
 import type { SearchMemory } from './memory'
 
@@ -68,11 +69,17 @@ const FINALISTS = 9
 const PICKS = 4
 const LEADERS = 3
 const BAITS_EACH = 2
-/** Evaluated in full after the finalists: ways not among them yet, and others of the family that leads. */
-const OTHER_WAYS = 2
-const BESIDE = 3
-/** Evaluated in full in all, at most. */
-export const IN_FULL = FINALISTS + OTHER_WAYS + 2 * BESIDE
+/** Evaluated in full before the race, so that something can be shown. */
+const FIRST = 2
+/** Looked at closer: those that lead by the quick look, the best of other ways and baits, and around what leads. */
+const LEADING = 16
+const OTHER_WAYS = 32
+const AROUND = 5
+const CLOSEST = 12
+const RACED = LEADING + OTHER_WAYS + 2 * LEADERS * AROUND + CLOSEST
+/** Work after looking through, counted in closer looks, of which an evaluation in full is worth so many. */
+export const IN_FULL = 4
+export const UNITS = RACED + IN_FULL * (FIRST + FINALISTS)
 /** Baits with which goods beyond the box are tried: those most like the food. */
 const BAITS_BEYOND = 5
 
@@ -110,67 +117,81 @@ export const sizeOf = ({ goods, riggings }: Field): number =>
 
 /** Those that no limit bars, of the angler's own size of hook, the best by the quick look first. */
 export const ranked = (day: Day, { riggings }: Field, candidates: readonly Candidate[]): Candidate[] =>
-  ofSize(day, candidates, riggings)
+  inOrder(ofSize(day, candidates, riggings))
+
+/** Those that no limit bars, the best first. */
+export const inOrder = (candidates: readonly Candidate[]): Candidate[] =>
+  candidates
     .filter(c => !c.limit && c.score > 0)
     .sort((a, b) => b.score * (b.near ? NEARLY : 1) - a.score * (a.near ? NEARLY : 1))
 
+/** Some that are looked at closer, on what the rounds before came to. */
+export interface Round {
+  readonly rough: boolean
+  readonly among: (field: Field, order: readonly Candidate[], seen: readonly Candidate[]) => Candidate[]
+}
+
 /**
- * Evaluated in full after the finalists, one step after another, each on what the steps before came to: what the
- * quick look may have put behind a finalist by mistake. First ways that are not among them, as a weight that runs
- * free where a pegged one is; then other baits and points of the way that leads by now; then other hooks and weights of
- * the one that leads then. Each time the best few by the quick look.
+ * The race. The quick look may have put far behind what is best: first those that lead by it and the best of every way
+ * with every bait, roughly; then twice other points, hooks and weights of what leads by now; last those that lead then,
+ * as they are in full.
  */
-export const STEPS_BESIDE: readonly ((
-  field: Field,
-  order: readonly Candidate[],
-  done: readonly Finalist[],
-) => Candidate[])[] = [
-  (field, order, done) => besides(field, order, done, OTHER_WAYS, way => way),
-  (field, order, done) => {
-    const leads = wayOfLeader(field, done)
-    return besides(field, order, done, BESIDE, (way, { bait, point }) =>
-      way === leads ? `${bait} ${point}` : undefined,
-    )
+export const ROUNDS: readonly Round[] = [
+  {
+    rough: true,
+    among: (field, order) => {
+      const leading = order.slice(0, LEADING)
+      return [...leading, ...others(field, order, leading, OTHER_WAYS, (way, { bait }) => `${way} ${bait}`)]
+    },
   },
-  (field, order, done) => {
-    const leads = wayOfLeader(field, done)
-    const [leader] = soundOf(done)
-    return besides(field, order, done, BESIDE, (way, { bait, point, rigging, weight }) =>
-      way === leads && bait === leader!.bait && point === leader!.rig.pointRest
-        ? `${rigging} ${weight}`
-        : undefined,
-    )
-  },
+  { rough: true, among: around },
+  { rough: true, among: around },
+  { rough: false, among: (_, __, seen) => inOrder(seen).slice(0, CLOSEST) },
 ]
 
-/** The first so many by the quick look that differ from one another, and from what is done, in something. */
-function besides(
+/** What was seen with what is seen now, which counts where both are the same. */
+export function seenWith(before: readonly Candidate[], now: readonly Candidate[]): Candidate[] {
+  const again = new Set(now.map(keyOf))
+  return [...before.filter(c => !again.has(keyOf(c))), ...now]
+}
+
+/** Other points, hooks and weights of the few that lead. */
+function around(field: Field, order: readonly Candidate[], seen: readonly Candidate[]): Candidate[] {
+  const found: Candidate[] = []
+  const leaders = others(field, inOrder(seen), [], LEADERS, (way, { bait }) => `${way} ${bait}`)
+  for (const leader of leaders) {
+    const leads = wayOf(field, leader)
+    const near = order.filter(c => c.bait === leader.bait && wayOf(field, c) === leads)
+    found.push(...others(field, near, [...seen, ...found], AROUND, (_, c) => keyOf(c)))
+  }
+  return found
+}
+
+type Keyed = Pick<Candidate, 'bait' | 'rigging' | 'weight' | 'point'>
+const keyOf = ({ bait, rigging, weight, point }: Keyed): string => `${bait} ${rigging} ${weight} ${point}`
+
+/** The first so many that differ from one another, and from what is seen, in something. */
+function others(
   field: Field,
   order: readonly Candidate[],
-  done: readonly Finalist[],
+  seen: readonly Candidate[],
   most: number,
-  of: (way: string, one: Candidate) => string | undefined,
+  of: (way: string, one: Candidate) => string,
 ): Candidate[] {
-  const keyOf = (one: Candidate): string | undefined => of(wayOf(field, one), one)
-  const met = new Set(done.map(f => keyOf({ ...f, point: f.rig.pointRest })))
+  const met = new Set(seen.map(c => of(wayOf(field, c), c)))
   const found: Candidate[] = []
   for (const c of order) {
     if (found.length === most) break
-    const key = keyOf(c)
-    if (key === undefined || met.has(key)) continue
+    const key = of(wayOf(field, c), c)
+    if (met.has(key)) continue
     met.add(key)
     found.push(c)
   }
   return found
 }
 
-const wayOfLeader = (field: Field, done: readonly Finalist[]): string | undefined => {
-  const [leader] = soundOf(done)
-  return leader && wayOf(field, leader)
-}
-
 /** A family, its weight pegged or free. */
-function wayOf({ riggings }: Field, { rigging }: Pick<Candidate, 'rigging'>): string {
+function wayOf({ riggings }: Field, { rigging }: Candidate): string {
   const { family, peg } = riggings[rigging]!.base
   return `${family} ${peg ?? ''}`
 }
@@ -248,8 +269,8 @@ export function elaborate(
 
 /**
  * Chooses a rig for a day out of a box: hard limits, a score for every candidate by the trim solver and few
- * draws, the best of each family in full, and why. Yields how far it is, so that it can be shown and called
- * off.
+ * draws, a race of those that lead at the middle of what is uncertain, the best of each family in full, and why.
+ * Yields how far it is, so that it can be shown and called off.
  * @throws RangeError when a bait of the box cannot be built
  */
 export function* choose(day: Day, goods: Goods, options: ChooseOptions = {}): Generator<ChooseStep, Choice> {
@@ -264,14 +285,28 @@ export function* choose(day: Day, goods: Goods, options: ChooseOptions = {}): Ge
   const candidates = step.value
   const order = ranked(day, field, candidates)
   const done: Finalist[] = []
-  let ready = 0
-  for (const among of [finalistsAmong, ...STEPS_BESIDE]) {
-    for (const one of among(field, order, done)) {
+  let seen: Candidate[] = []
+  let units = 0
+  const upTo = (more: number): ChooseStep => ({
+    part: SCREENING + ((1 - SCREENING) * (units += more)) / UNITS,
+  })
+  function* inFull(ones: readonly Candidate[]): Generator<ChooseStep> {
+    for (const one of ones) {
       const finalist = finish(day, field.goods, field.riggings, one, options)
       if (finalist) done.push(finalist)
-      yield { part: SCREENING + ((1 - SCREENING) * ++ready) / IN_FULL }
+      yield upTo(IN_FULL)
     }
   }
+  yield* inFull(firstAmong(field, order))
+  for (const { rough, among } of ROUNDS) {
+    const now: Candidate[] = []
+    for (const one of among(field, order, seen)) {
+      now.push(lookCloser(day, field.goods, field.riggings, one, { ...options, rough }))
+      yield upTo(1)
+    }
+    seen = seenWith(seen, now)
+  }
+  yield* inFull(finalistsAfter(field, seen, done))
   const choice = conclude(day, field, candidates, done)
   return elaborate(day, field, account(day, field, choice, done), options)
 }
@@ -336,6 +371,20 @@ export function finalistsAmong({ riggings }: Field, order: readonly Candidate[])
   const firsts = [...byFamily.values()].map(list => list[0]!)
   const seconds = [...byFamily.values()].flatMap(list => list.slice(1))
   return [...firsts.slice(0, FINALISTS - 2), ...seconds.slice(0, 2)]
+}
+
+/** Evaluated in full first. @param order candidates as `ranked` has them */
+export const firstAmong = (field: Field, order: readonly Candidate[]): Candidate[] =>
+  finalistsAmong(field, order).slice(0, FIRST)
+
+/** Evaluated in full after the race, those left out that are done. @param seen what was looked at closer */
+export function finalistsAfter(
+  field: Field,
+  seen: readonly Candidate[],
+  done: readonly Finalist[],
+): Candidate[] {
+  const had = new Set(done.map(f => keyOf({ ...f, point: f.rig.pointRest })))
+  return finalistsAmong(field, inOrder(seen)).filter(c => !had.has(keyOf(c)))
 }
 
 /** A rig that fits only within the doubt of a rule must be so much better to be shortlisted. */

@@ -167,6 +167,13 @@ export interface Outfit {
   readonly castKg?: readonly [number, number]
 }
 
+/** An outfit of the box: which rod and line of it, where it has any. */
+export interface ChosenOutfit {
+  readonly outfit: Outfit
+  readonly rodId?: string
+  readonly lineId?: string
+}
+
 /** How the fish of a day take, and with what jaws. */
 export const bittenBy = (day: Day): Required<Pick<Conditions, 'feeding' | 'mouth'>> => ({
   feeding: day.feeding,

@@ -1,3 +1,4 @@
+import type { CastResult } from '../cast/evaluateCast'
 import { DRAG_SHARE } from '../fit/holdRules'
 import { evidenceOf, type EvidenceBook } from '../evidence/book'
 import { assembleRig, type AssembledRig } from '../rig/assemble'
@@ -10,9 +11,17 @@ import { RETRIEVES, type RetrieveId } from '../snag/retrieve'
 import { strikeRig, type MatchId } from '../strike/bite'
 import type { RodPower } from '../tackle/rods'
 import { shareHooked } from '../strike/evaluateStrike'
-import { drawFish } from '../strike/fish'
 import type { Line } from '../tackle/lines'
-import { bittenBy, CADENCES, conditionsFor, ROOFS, usualLine, type Day, type Outfit } from './day'
+import {
+  bittenBy,
+  CADENCES,
+  conditionsFor,
+  ROOFS,
+  usualLine,
+  type ChosenOutfit,
+  type Day,
+  type Outfit,
+} from './day'
 import { tackleOf } from './conditions'
 import { evaluateRig, type RigReport } from './evaluateRig'
 import { USUAL_SEED } from './prepareRig'
@@ -21,7 +30,7 @@ import { measureOf } from '../uncertainty/members'
 import { scoresAmong } from './odds'
 import { leaderFor, type Leader } from './leader'
 import { castable, limitOf, type Limit } from './limits'
-import { keep, searchMemory, type SearchMemory } from './memory'
+import { fishDrawn, keep, searchMemory, type SearchMemory } from './memory'
 import { factorsOf, scoreOf, scoringOf, type Factors, type Traits } from './score'
 import { rigOf, type Candidate } from './screen'
 
@@ -66,45 +75,59 @@ export function cadencesOf({ cover, activity, way }: Day): readonly RetrieveId[]
   return own.length > 0 ? own : usual
 }
 
-/** Line, rod and cadence of the box that score best for a rig. Undefined where no rod casts it. */
+/**
+ * Line, rod and cadence of the box that score best for a rig, with the share of bites it hooks. Undefined where no rod casts it. What cannot come to
+ * more than the best so far, if it kept the whole hour and hooked every bite, is not tried.
+ */
 export function outfitFor(
   day: Day,
   goods: Goods,
   rig: RigSpec,
   traits: Traits,
   memory: SearchMemory = searchMemory(),
-): { readonly outfit: Outfit; readonly rodId?: string; readonly lineId?: string } | undefined {
+): { readonly chosen: ChosenOutfit; readonly hookUp: number } | undefined {
   const scoring = scoringOf(day)
   const trial = trialOf(day, traits, rig, memory)
-  const lines = borneLines(goods, traits.openingN)
   const rods =
     goods.rods.length === 0
       ? [{ id: undefined, power: 'medium' as RodPower, lengthM: undefined, castKg: undefined }]
       : goods.rods.filter(rod => castable(traits.massKg, rod.castKg))
-  let best:
-    | { readonly outfit: Outfit; readonly rodId?: string; readonly lineId?: string; readonly score: number }
-    | undefined
-  for (const retrieve of cadencesOf(day)) {
-    for (const { id: lineId, line } of lines) {
-      const minutesLeft = trial.minutesLeft(retrieve, line)
-      for (const { id: rodId, power, lengthM, castKg } of rods) {
-        const hookUp = trial.hookUp(retrieve, line, power)
-        const full = { ...traits, hookUp, minutesLeft }
-        const barred = limitOf(day, full, line, scoring.water) !== undefined
-        const score = scoreOf(factorsOf(scoring, full, retrieve, line)) * (barred ? BARRED : 1)
-        if (!best || score > best.score)
-          best = {
-            outfit: {
-              line,
-              retrieve,
-              rod: power,
-              ...(lengthM === undefined ? {} : { rodLengthM: lengthM }),
-              ...(castKg ? { castKg } : {}),
-            },
-            ...(rodId === undefined ? {} : { rodId }),
-            ...(lineId === undefined ? {} : { lineId }),
-            score,
-          }
+  const lines = borneLines(goods, traits.openingN)
+  const scoreWith = (retrieve: RetrieveId, line: Line, minutesLeft: number, hookUp: number): number => {
+    const full = { ...traits, hookUp, minutesLeft }
+    const barred = limitOf(day, full, line, scoring.water) !== undefined
+    return scoreOf(factorsOf(scoring, full, retrieve, line)) * (barred ? BARRED : 1)
+  }
+  const ways = cadencesOf(day)
+    .flatMap(retrieve => lines.map(({ id, line }) => ({ retrieve, id, line })))
+    .map((way, nth) => ({ ...way, nth, most: scoreWith(way.retrieve, way.line, 60, 1) }))
+    .sort((a, b) => b.most - a.most || a.nth - b.nth)
+  let best: (ReturnType<typeof outfitFor> & { readonly score: number; readonly nth: number }) | undefined
+  for (const { retrieve, id: lineId, line, nth, most } of ways) {
+    if (best && most < best.score) break
+    const minutesLeft = trial.minutesLeft(retrieve, line)
+    if (best && scoreWith(retrieve, line, minutesLeft, 1) < best.score) continue
+    for (const { id: rodId, power, lengthM, castKg } of rods) {
+      const hookUp = trial.hookUp(retrieve, line, power)
+      const score = scoreWith(retrieve, line, minutesLeft, hookUp)
+      // of two that come to the same, the one that is named first
+      if (best && (score < best.score || (score === best.score && nth >= best.nth))) continue
+      const outfit = {
+        line,
+        retrieve,
+        rod: power,
+        ...(lengthM === undefined ? {} : { rodLengthM: lengthM }),
+        ...(castKg ? { castKg } : {}),
+      }
+      best = {
+        chosen: {
+          outfit,
+          ...(rodId === undefined ? {} : { rodId }),
+          ...(lineId === undefined ? {} : { lineId }),
+        },
+        hookUp,
+        score,
+        nth,
       }
     }
   }
@@ -112,7 +135,8 @@ export function outfitFor(
 }
 
 /** A rig tried with cadences, lines and rods, each once. */
-function trialOf(day: Day, { bait, match }: Traits, rig: RigSpec, { met, hooked, drawn }: SearchMemory) {
+function trialOf(day: Day, { bait, match }: Traits, rig: RigSpec, memory: SearchMemory) {
+  const { met, hooked, drawn } = memory
   const ofRig = JSON.stringify([bait, rig])
   let assembled: AssembledRig | undefined
   const built = (): AssembledRig => (assembled ??= assembleRig(bait, rig))
@@ -133,7 +157,7 @@ function trialOf(day: Day, { bait, match }: Traits, rig: RigSpec, { met, hooked,
         shareHooked(
           strikeRig(built()),
           tackleOf({ ...bittenBy(day), rod, retrieve, match }, line),
-          drawFish(USUAL_SEED + 1, BITE_DRAWS),
+          fishDrawn(memory, BITE_DRAWS),
         ),
       ),
   }
@@ -160,12 +184,12 @@ export function finish(
   day: Day,
   goods: Goods,
   riggings: readonly Rigging[],
-  { bait, rigging, weight, point, traits }: Candidate,
+  { bait, rigging, weight, point, traits, chosen: before }: Candidate,
   { book, memory }: FinishOptions = {},
 ): Finalist | undefined {
   const rig = rigOf(riggings[rigging]!, weight, point)
-  const chosen = traits && outfitFor(day, goods, rig, traits, memory)
-  if (!chosen) return undefined
+  const chosen = before ?? (traits && outfitFor(day, goods, rig, traits, memory)?.chosen)
+  if (!chosen || !traits) return undefined
   const { outfit, rodId, lineId } = chosen
   const spec = goods.baits[bait]!.spec
   const { match } = traits
@@ -212,23 +236,36 @@ export function finish(
   }
 }
 
-/** Traits as the full evaluation has them; areas and weight in water as they were looked up. */
-export const traitsOf = (quick: Traits, { fall, massKg, strike, snag, fit, cast }: RigReport): Traits => ({
-  ...quick,
-  ...(quick.thrown
-    ? {
-        thrown: {
-          castM: cast.distanceM.value,
-          noticedM: cast.splash.noticedM,
-          snagPerCast: snag.snagPerCast.value,
-        },
-      }
-    : {}),
-  massKg,
-  sinkMS: fall.meanSpeedMS.value,
-  pitchRad: fall.pitchRad.value,
-  standsM: fall.rest.highestM,
-  hookUp: strike.hookUp.value,
-  minutesLeft: snag.minutesLeft.value,
-  openingN: fit.openingLoadN.value,
-})
+/** What is read off an evaluation when a rig is scored. */
+export interface ScoredBy {
+  readonly massKg: number
+  readonly sinkMS: number
+  readonly pitchRad: number
+  readonly standsM: number
+  readonly hookUp: number
+  readonly minutesLeft: number
+  readonly snagPerCast: number
+  readonly openingN: number
+  /** how it is thrown, asked for where that counts */ readonly castOf: () => CastResult
+}
+
+/** Traits as an evaluation has them; areas and weight in water as they were looked up. */
+export function traitsBy(quick: Traits, { castOf, snagPerCast, ...by }: ScoredBy): Traits {
+  if (!quick.thrown) return { ...quick, ...by }
+  const { distanceM, splash } = castOf()
+  return { ...quick, ...by, thrown: { castM: distanceM.value, noticedM: splash.noticedM, snagPerCast } }
+}
+
+/** Traits as the full evaluation has them. */
+export const traitsOf = (quick: Traits, { fall, massKg, strike, snag, fit, cast }: RigReport): Traits =>
+  traitsBy(quick, {
+    massKg,
+    sinkMS: fall.meanSpeedMS.value,
+    pitchRad: fall.pitchRad.value,
+    standsM: fall.rest.highestM,
+    hookUp: strike.hookUp.value,
+    minutesLeft: snag.minutesLeft.value,
+    snagPerCast: snag.snagPerCast.value,
+    openingN: fit.openingLoadN.value,
+    castOf: () => cast,
+  })

@@ -4,7 +4,7 @@ import { seededRandom } from '../numerics/random'
 import { makeRecall, type Recall } from '../numerics/recall'
 import type { BaitSpec, RigSpec } from '../rig/spec'
 import { problemsOf } from '../rig/problems'
-import { castRatesOf } from '../snag/evaluateSnag'
+import { snagAtCentre } from '../snag/evaluateSnag'
 import { SNAG_NUMBERS, snagsAmong } from '../snag/snagMembers'
 import { shareDrawn } from '../strike/evaluateStrike'
 import { hookedAmong, lnOdds, STRIKE_NUMBERS } from '../strike/strikeMembers'
@@ -95,7 +95,7 @@ export function countedOf(
     Math.log(-Math.log1p(-Math.min(1 - 1e-9, Math.max(1e-9, chance))))
   const odds = (chance: number): number => lnOdds(Math.min(1 - 1e-5, Math.max(1e-5, chance)))
   const snag = (): Counted => {
-    const rates = castRatesOf(prepared.snag, prepared.obstacles, ride, USUAL_SEED, DRAWS, recall)
+    const { rates } = snagAtCentre(prepared.snag, prepared.obstacles, ride, USUAL_SEED, DRAWS, recall)
     const snagsOf = snagsAmong(prepared.snag, prepared.obstacles, ride, rates, undefined, recall)
     return {
       link: 'events',

@@ -5,8 +5,10 @@ import type { RigSpec } from '../rig/spec'
 import { makeRecall, type Recall } from '../numerics/recall'
 import { openingLoadN } from '../fit/wireStrength'
 import { untied, type Untied } from '../snag/catchSite'
-import type { Chance } from '../snag/meet'
+import type { Chance, Ride } from '../snag/meet'
 import { strikeRig, type StrikeRig } from '../strike/bite'
+import { drawFish, type Fish } from '../strike/fish'
+import { USUAL_SEED } from './prepareRig'
 import type { QuickBody } from './quick'
 
 /** A hook laid in a bait: what a search needs of it; the rule that puts it out, where one does. */
@@ -22,6 +24,14 @@ export type Laid =
     }
 export type Fitting = Extract<Laid, { readonly nth: number }>
 
+/** How a rig falls and comes to rest, in so much water that it has settled; speed 0 where it does not. SI, rad. */
+export interface SettledFall {
+  readonly sinkMS: number
+  readonly pitchRad: number
+  readonly standsM: number
+  /** how it rolls, on a retrieve and in the fall */ readonly postures: Ride['postures']
+}
+
 /** What meetings with the cover came to. */
 export interface Met {
   readonly minutesLeft: number
@@ -35,6 +45,7 @@ export interface Met {
 export interface SearchMemory {
   readonly laid: Map<string, Laid>
   readonly bodies: Map<string, QuickBody>
+  /** falls of those that led */ readonly falls: Map<string, SettledFall>
   readonly met: Map<string, Met>
   readonly hooked: Map<string, number>
   /** meetings drawn for a place and a cadence, for choosing line and rod */ readonly drawn: Map<
@@ -50,6 +61,7 @@ const PARTS = 64
 export const searchMemory = (): SearchMemory => ({
   laid: new Map(),
   bodies: new Map(),
+  falls: new Map(),
   met: new Map(),
   hooked: new Map(),
   drawn: new Map(),
@@ -57,8 +69,8 @@ export const searchMemory = (): SearchMemory => ({
 })
 
 /** Things remembered in all. */
-export const rememberedBy = ({ laid, bodies, met, hooked }: SearchMemory): number =>
-  laid.size + bodies.size + met.size + hooked.size
+export const rememberedBy = ({ laid, bodies, falls, met, hooked }: SearchMemory): number =>
+  laid.size + bodies.size + falls.size + met.size + hooked.size
 
 /** What is kept under a key, or made and kept. */
 export function keep<V>(map: Map<string, V>, key: string, make: () => V): V {
@@ -68,6 +80,10 @@ export function keep<V>(map: Map<string, V>, key: string, make: () => V): V {
   map.set(key, made)
   return made
 }
+
+/** So many fish that bite every rig alike: the first of those of the full evaluation. */
+export const fishDrawn = ({ recall }: SearchMemory, draws: number): readonly Fish[] =>
+  recall(`fish ${draws}`, () => drawFish(USUAL_SEED + 1, draws))
 
 /** Under which a hook that is laid in a bait is kept. */
 export const layingKey = (ofBait: string, rig: RigSpec): string => ofBait + JSON.stringify(rig)

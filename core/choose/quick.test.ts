@@ -261,7 +261,7 @@ describe('a search', () => {
       .filter((c): c is Candidate & { traits: Traits } => c.score > 0 && c.traits !== undefined)
       .sort((a, b) => b.score - a.score)[0]!
     const spec = rigOf(riggings[one.rigging]!, one.weight, one.point)
-    const chosen = outfitFor(day, goods, spec, one.traits)!
+    const { chosen } = outfitFor(day, goods, spec, one.traits)!
     expect(cadencesOf(day)).toContain(chosen.outfit.retrieve)
     expect(goods.lines.map(l => l.id)).toContain(chosen.lineId)
     // any other cadence with the same line and rod scores no better

@@ -14,7 +14,7 @@ import { shareHooked } from '../strike/evaluateStrike'
 import { drawFish } from '../strike/fish'
 import type { RoughFall } from '../fall/trim'
 import type { Line } from '../tackle/lines'
-import { bittenBy, CADENCES, ROOFS, usualLine, type Day } from './day'
+import { bittenBy, CADENCES, ROOFS, usualLine, type ChosenOutfit, type Day } from './day'
 import { tackleOf } from './conditions'
 import { USUAL_SEED } from './prepareRig'
 import { matchOf } from './fish'
@@ -56,6 +56,7 @@ export interface Candidate {
   /** fits within the doubt of a rule only */ readonly near?: boolean
   readonly factors?: Factors
   readonly traits?: Traits
+  /** line, rod and cadence of the box, once it was looked at closer */ readonly chosen?: ChosenOutfit
 }
 
 export interface Search {

@@ -59,12 +59,10 @@ export function evaluateFall(
 ): Outcome<FallResult, DropFailure> {
   const factors = conditions.factors ?? DEFAULT_FACTORS
   const { weight } = bodies
-  const dropped = dropAny(bodies.typical, weight, { ...conditions, factors })
-  if (!dropped.ok) return dropped
-  const held = conditions.hold !== undefined && conditions.hold.mode !== 'slack'
-  // a rig held in a stream has the water go by: what it glides is then over the ground
-  const summary = summarize(dropped.value, held ? undefined : conditions.stream)
-  const downS = downAfter(dropped.value)
+  const centre = fallAtCentre(bodies, conditions)
+  if (!centre.ok) return centre
+  const { drop, summary, downS, meanSpeedMS, rest } = centre.value
+  const held = isHeld(conditions)
   const repeats = repeatsOf(bodies.typical, conditions, factors, weight)
   const { responses, pair, mainDoubt, mayFloat, unresolved, bends } = doubtsOf(bodies, conditions, factors, {
     downS,
@@ -81,10 +79,9 @@ export function evaluateFall(
   )
   const basis: Basis = conditions.evidence ? 'measured' : 'computed'
   const timeS = measureOf(downS, members.timeS, basis)
-  const meanSpeedMS = downS === summary.timeS ? summary.meanSpeedMS : conditions.depthM / downS
   const path = meanSpeedMS * downS
   return success({
-    drop: dropped.value,
+    drop,
     summary,
     timeS,
     meanSpeedMS: { value: meanSpeedMS, low: path / timeS.high, high: path / timeS.low, basis },
@@ -93,12 +90,52 @@ export function evaluateFall(
     glide: measureOf(summary.glide, members.glide),
     turnsPerM: summary.turnsPerM,
     scatter: repeats.scatter,
-    rest: restAfter(bodies, dropped.value, conditions.bed),
+    rest,
     mainDoubt,
     mayFloat,
     unresolved,
     ...(bends === undefined ? {} : { bends }),
     members,
+  })
+}
+
+/** A fall at the middle of everything that is uncertain of it. */
+export interface FallAtCentre {
+  readonly drop: Drop | TetheredDrop
+  readonly summary: FallSummary
+  /** splash to bottom, s */ readonly downS: number
+  readonly meanSpeedMS: number
+  readonly rest: Rest
+}
+
+const isHeld = ({ hold }: FallConditions): boolean => hold !== undefined && hold.mode !== 'slack'
+
+/**
+ * The same drop without its range: figures of `evaluateFall`, to the last digit.
+ * @param stepS the usual one of the body when left out
+ */
+export function fallAtCentre(
+  bodies: FallBodies,
+  conditions: FallConditions,
+  stepS?: number,
+): Outcome<FallAtCentre, DropFailure> {
+  const { factors = DEFAULT_FACTORS, depthM, stream, bed } = conditions
+  const dropped = dropAny(bodies.typical, bodies.weight, {
+    ...conditions,
+    factors,
+    ...(stepS === undefined ? {} : { stepS }),
+  })
+  if (!dropped.ok) return dropped
+  const drop = dropped.value
+  // a rig held in a stream has the water go by: what it glides is then over the ground
+  const summary = summarize(drop, isHeld(conditions) ? undefined : stream)
+  const downS = downAfter(drop)
+  return success({
+    drop,
+    summary,
+    downS,
+    meanSpeedMS: downS === summary.timeS ? summary.meanSpeedMS : depthM / downS,
+    rest: restAfter(bodies, drop, bed),
   })
 }
 

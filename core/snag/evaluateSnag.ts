@@ -269,15 +269,15 @@ export function evaluateSnagOf(
   return drawnTally(rig, obstacles, ride, seed, DRAWS, recall).result(among)
 }
 
-/** What a cast comes to at the middle of everything, on so many meetings with each kind of obstacle. */
-export const castRatesOf = (
+/** The same at the middle of everything, without its range, on so many meetings with each kind of obstacle. */
+export const snagAtCentre = (
   rig: SnagRig,
   obstacles: readonly Placed[],
   ride: Ride,
   seed: number,
   draws: number,
   recall: Recall,
-): CastRates => drawnTally(rig, obstacles, ride, seed, draws, recall).result().rates
+): SnagResult => drawnTally(rig, obstacles, ride, seed, draws, recall).result()
 
 function drawnTally(
   rig: SnagRig,

@@ -1,10 +1,11 @@
 import { afterAll, beforeAll } from 'vitest'
 import type { ChildProcess } from 'node:child_process'
-import { mkdtempSync, rmSync } from 'node:fs'
+import { cpSync, existsSync, mkdtempSync, rmSync } from 'node:fs'
 import { request } from 'node:http'
 import { request as requestSecurely } from 'node:https'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { ROOT } from '../../scripts/prepare.mjs'
 import { freePort, startServer } from '../../scripts/serve.mjs'
 import type { SpreadContent } from '#schemas/spread'
 import { DEMO_SPREADS } from '../../demo/spreads'
@@ -41,12 +42,18 @@ export function dataFolders(): { readonly fresh: () => string; readonly clear: (
   }
 }
 
-/** The built server on a data folder. */
+/** Data folders as the server makes them on its first start, to be copied. */
+export const MADE = join(ROOT, 'test-results', 'made')
+export const madeFolder = (demo: boolean): string => join(MADE, demo ? 'demo' : 'empty')
+
+/** The built server on a data folder; one that was not begun yet is a copy of one that was made before. */
 export async function runServer(
   folder: string,
   demo = false,
   env: Readonly<Record<string, string>> = {},
 ): Promise<Running> {
+  if (!existsSync(folder) && !existsSync(`${folder}.new`))
+    cpSync(madeFolder(demo), folder, { recursive: true })
   const port = await freePort(nextPort)
   nextPort = port + 1
   const { url, child } = await startServer({ port, folder, demo, stdio: 'ignore', env })

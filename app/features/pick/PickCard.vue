@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import TieKey from '~/sheet/tying/TieKey.vue'
 import { useElementSize } from '@vueuse/core'
-import { computed, toRefs, useTemplateRef } from 'vue'
+import { computed, useTemplateRef } from 'vue'
 import { useSettings } from '~/ui/settings'
 import RigSketch from '~/ui/RigSketch.vue'
 import { coloursOf, type Day, type FactorId } from '#core'
@@ -44,7 +44,6 @@ const perM = computed(() => {
   const [left, bottom, right, top] = props.pick.drawing.bounds
   return Math.max(100, Math.min((width.value - 30) / (right - left), (H - 34) / (top - bottom)))
 })
-const { drawing } = toRefs(props.pick)
 const strength = (n: number): string => withUnit(n, settings.units.lineStrength)
 /** What a weight beside it does to the score. */
 const scoreChange = (by: number): string =>
@@ -72,7 +71,7 @@ const colours = computed(() => coloursOf(props.day.prey, props.day.clarity, prop
     <div ref="host" class="drawing">
       <RigSketch
         v-if="width > 0"
-        :drawing="drawing"
+        :drawing="pick.drawing"
         :per-m="perM"
         :width="width"
         :height="H"

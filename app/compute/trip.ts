@@ -3,9 +3,10 @@ import {
   conditionsFor,
   dayAt,
   drawRig,
-  evaluateRig,
   evidenceOf,
+  fallAtCentre,
   planTrip,
+  prepareRig,
   secondsTo,
   sizeOf,
   tideOf,
@@ -118,18 +119,18 @@ export async function planOut(
       const bait = goods.baits[finalist.bait]!.spec
       const rig = { ...finalist.rig, weightKg }
       const evidence = book && evidenceOf(book, bait, rig, day.cover, day.bottom)
-      const done = evaluateRig(bait, rig, evidence ? { ...still, evidence } : still, {
-        recall: memory().recall,
-      })
+      // a countdown takes the fall alone, as every view has it
+      const { bodies, fall } = prepareRig(bait, rig, evidence ? { ...still, evidence } : still)
+      const done = fallAtCentre(bodies, fall)
       if (!(await pause())) return undefined
       if (done.ok)
         countdowns.push({
           rod,
           weightKg,
           depthM: moment.depthM,
-          bottomS: done.value.fall.timeS.value,
-          basis: done.value.fall.timeS.basis,
-          seconds: depths.map(d => (d <= moment.depthM ? secondsTo(done.value.fall.drop, d) : NaN)),
+          bottomS: done.value.downS,
+          basis: fall.evidence ? 'measured' : 'computed',
+          seconds: depths.map(d => (d <= moment.depthM ? secondsTo(done.value.drop, d) : NaN)),
         })
     }
   }

@@ -34,9 +34,11 @@ export interface CloserOptions {
   readonly rough?: boolean
 }
 
-/** Meetings with each kind of thing in a rough look, and rolls of a fall that they are drawn among. */
-const ROUGH_DRAWS = 500
-const ROLLS = 24
+/**
+ * A rough look: meetings with each kind of thing, rolls of a fall that they are drawn among, and about how long it falls:
+ * what sinks slowly has settled in little water, m.
+ */
+const ROUGH = { draws: 500, rolls: 24, seconds: 8, leastM: 0.5 } as const
 
 /**
  * A candidate at the middle of everything that is uncertain: its own outfit, the whole fall, the posture it is brought
@@ -59,7 +61,7 @@ export function lookCloser(
   const evidence = book && evidenceOf(book, plastic, spec, day.cover, day.bottom)
   if (!rough) return wholly(day, one, plastic, spec, chosen, evidence, memory)
   const scoring = scoringOf(day)
-  const fall = settledFall(day, scoring, plastic, spec, chosen.outfit.line, evidence, memory)
+  const fall = settledFall(day, scoring, traits, spec, chosen.outfit.line, evidence, memory)
   if (!(fall.sinkMS > 0)) return { ...one, score: 0 }
   const { postures, ...figures } = fall
   const { minutesLeft, snagPerCast } = snagRoughly(day, plastic, spec, chosen.outfit, postures, memory)
@@ -134,7 +136,7 @@ const snagRoughly = (
   keep(met, `posed ${JSON.stringify([plastic, spec, cover, bottom, line, retrieve])}`, () => {
     const ride = { retrieve: RETRIEVES[retrieve], postures }
     const rig = snagRig(assembleRig(plastic, spec), line)
-    const snag = snagAtCentre(rig, obstaclesOf(cover, bottom), ride, USUAL_SEED, ROUGH_DRAWS, recall)
+    const snag = snagAtCentre(rig, obstaclesOf(cover, bottom), ride, USUAL_SEED, ROUGH.draws, recall)
     return { minutesLeft: snag.minutesLeft.value, snagPerCast: snag.snagPerCast.value }
   })
 
@@ -150,7 +152,7 @@ const NEVER: SettledFall = {
 function settledFall(
   { bottom, depthM: deep }: Day,
   { water }: Scoring,
-  plastic: BaitSpec,
+  { bait: plastic, sinkMS }: Traits,
   spec: RigSpec,
   line: Line,
   evidence: Evidence | undefined,
@@ -158,7 +160,7 @@ function settledFall(
 ): SettledFall {
   const bed = SOFT_BEDS[bottom]
   const most = FAMILIES[spec.family].hangs ? TETHER_DEPTH_M : COARSE_DEPTH_M
-  const depthM = Math.min(most, deep)
+  const depthM = Math.min(deep, most, Math.max(ROUGH.leastM, ROUGH.seconds * sinkMS))
   return keep(falls, JSON.stringify([plastic, spec, water, line, bed, depthM, evidence?.fall]), () => {
     const bodies = typicalOf(assembleRig(plastic, spec), water)
     const { typical, weight } = bodies
@@ -175,7 +177,7 @@ function settledFall(
     if (!fall.ok) return NEVER
     const { summary, meanSpeedMS, rest, drop } = fall.value
     const rolls = fallRolls(drop)
-    const every = Math.ceil(rolls.length / ROLLS)
+    const every = Math.ceil(rolls.length / ROUGH.rolls)
     return {
       sinkMS: meanSpeedMS,
       pitchRad: summary.pitchRad,

@@ -25,7 +25,8 @@ export async function searchFigures(browser, url) {
       await page.keyboard.press('Enter')
       changes.push((await until(page, 'pick.early', before)) - begun)
     }
-    // what was worked out is laid down once nothing is asked
+    // what was worked out is laid down once the last is answered whole and nothing more is asked
+    await until(page, 'pick.whole', 1)
     await page.waitForTimeout(6000)
     await page.reload()
     const again = await until(page, 'pick.early', 0)

@@ -8,6 +8,7 @@ import { evaluateSnag } from '../snag/evaluateSnag'
 import { RETRIEVES } from '../snag/retrieve'
 import { strikeRig } from '../strike/bite'
 import { shareDrawn } from '../strike/evaluateStrike'
+import { HOOK_SIZES } from '../tackle/hooks'
 import { lineOf } from '../tackle/lines'
 import { fieldOf, inOrder, ranked, ROUNDS, seenWith, type Field } from './choose'
 import { lookCloser } from './closer'
@@ -111,6 +112,51 @@ describe('a closer look', () => {
     expect(apart(rough)).toBeLessThan(apart(ones.map(one => one.score)))
     const best = whole.indexOf(Math.max(...whole))
     expect(rough[best]).toBeGreaterThan(0.9 * Math.max(...rough))
+  })
+  it('is the same, roughly and wholly, whatever days were asked about before', () => {
+    const others: readonly Day[] = [
+      { ...day, temperatureC: 4, salinityGKg: 35 },
+      { ...day, depthM: 0.8, bottom: 'sand' },
+      { ...day, cover: 'boulders', bottom: 'rock', activity: 'slow' },
+    ]
+    const kept = searchMemory()
+    for (const rough of [true, false])
+      for (const on of [...others, day])
+        for (const one of ofEach(field, order).slice(0, rough ? 8 : 3))
+          expect(lookCloser(on, goods, field.riggings, one, { memory: kept, rough })).toEqual(
+            lookCloser(on, goods, field.riggings, one, { rough }),
+          )
+  })
+  it.each([0.03, 0.4])('has a figure for a bait of %s m on the lightest and the heaviest weight', lengthM => {
+    const far: Goods = {
+      ...goods,
+      baits: [{ id: 'worm', name: 'worm', spec: { form: 'flatWorm', lengthM, material: 'plain' } }],
+      hooks: HOOK_SIZES.map(size => ({ id: `hook ${size}`, style: 'wideGap', size })),
+      heads: HOOK_SIZES.flatMap(size =>
+        [0.0005, 0.06].map(weightKg => ({
+          id: `head ${size} ${weightKg}`,
+          family: 'E1' as const,
+          size,
+          weightKg,
+          weightMaterial: 'lead' as const,
+        })),
+      ),
+      weights: [0.0005, 0.06].map(weightKg => ({
+        id: `${weightKg}`,
+        shape: 'bullet',
+        weightKg,
+        weightMaterial: 'tungsten',
+      })),
+      rods: [],
+    }
+    const on = { ...day, preyM: lengthM }
+    const { field: there, order: laid } = looked(on, far)
+    expect(laid.length).toBeGreaterThan(0)
+    for (const one of [...laid.slice(0, 4), ...laid.slice(-4)])
+      for (const rough of [true, false]) {
+        const { score } = lookCloser(on, far, there.riggings, one, { memory, rough })
+        expect(score >= 0 && score < 100).toBe(true)
+      }
   })
   it('is 0 for what no rod of the box casts', () => {
     const feeble = { ...goods, rods: [{ ...goods.rods[0]!, castKg: [0.0001, 0.0005] as const }] }

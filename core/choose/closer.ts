@@ -133,7 +133,7 @@ const snagRoughly = (
   postures: Ride['postures'],
   { met, recall }: SearchMemory,
 ): Met =>
-  keep(met, `posed ${JSON.stringify([plastic, spec, cover, bottom, line, retrieve])}`, () => {
+  keep(met, `posed ${JSON.stringify([plastic, spec, cover, bottom, line, retrieve, postures])}`, () => {
     const ride = { retrieve: RETRIEVES[retrieve], postures }
     const rig = snagRig(assembleRig(plastic, spec), line)
     const snag = snagAtCentre(rig, obstaclesOf(cover, bottom), ride, USUAL_SEED, ROUGH.draws, recall)

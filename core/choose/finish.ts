@@ -76,8 +76,9 @@ export function cadencesOf({ cover, activity, way }: Day): readonly RetrieveId[]
 }
 
 /**
- * Line, rod and cadence of the box that score best for a rig, with the share of bites it hooks. Undefined where no rod casts it. What cannot come to
- * more than the best so far, if it kept the whole hour and hooked every bite, is not tried.
+ * Line, rod and cadence of the box that score best for a rig, with the share of bites it hooks. What cannot come to
+ * more than the best so far, if it kept the whole hour and hooked every bite, is not tried. Undefined where no rod
+ * casts it.
  */
 export function outfitFor(
   day: Day,

@@ -57,6 +57,13 @@ async function takeData(): Promise<void> {
     })
 }
 onNuxtReady(() => setTimeout(() => void takeData(), 2 * LATER_MS))
+/** What searches need of the box is worked out while nobody does anything here. */
+onNuxtReady(() =>
+  setTimeout(
+    () => void import('~/sheet/readyBox').then(({ readyBoxWhenIdle }) => readyBoxWhenIdle()),
+    LATER_MS,
+  ),
+)
 useIntervalFn(() => void takeData(), AGAIN_MS)
 useEventListener('online', () => void takeData())
 </script>

@@ -6,6 +6,7 @@ import type { KeptLog } from './logMemory'
 import type { QuestionId, Request } from './protocol'
 import type { KeptSearch } from './searchMemory'
 import { serve } from './serve'
+import { alsoOnServer } from './workedOut'
 
 const HELPER = 'helper'
 const isHelper = (globalThis as { readonly name?: string }).name === HELPER
@@ -31,11 +32,15 @@ const log = {
 
 /** Each worker keeps what it worked out itself: of the next search it takes much the same part. */
 const SEARCHED = isHelper ? 'dunecrest.searched.helper' : 'dunecrest.searched'
-const searches = {
-  read: () => get<KeptSearch>(SEARCHED),
-  write: (kept: KeptSearch) => set(SEARCHED, kept),
-  making: globalThis.location.href,
-}
+const searches = alsoOnServer(
+  {
+    read: () => get<KeptSearch>(SEARCHED),
+    write: (kept: KeptSearch) => set(SEARCHED, kept),
+    making: globalThis.location.href,
+  },
+  isHelper ? HELPER : 'first',
+  (url, options) => fetch(url, options),
+)
 
 /** What was last answered, for when it is asked again as a page opens. */
 const answers = {

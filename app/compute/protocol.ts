@@ -10,6 +10,7 @@ import type { TripAnswer, TripJob } from './trip'
 import type { BitesJob, LaneBites, StrikeAnswer, StrikeJob } from './strike'
 import type { TouchesAnswer, TouchesJob } from './touches'
 import type { TraceAnswer, TraceJob } from './trace'
+import type { WorkOutAnswer, WorkOutJob } from './workOut'
 import type {
   BaitSpec,
   Candidate,
@@ -70,6 +71,7 @@ export interface Questions {
   readonly bite: { readonly job: StrikeJob; readonly answer: StrikeAnswer }
   readonly bites: { readonly job: BitesJob; readonly answer: readonly LaneBites[] }
   readonly pick: { readonly job: PickJob; readonly answer: PickAnswer }
+  readonly workOut: { readonly job: WorkOutJob; readonly answer: WorkOutAnswer }
   readonly screenPart: { readonly job: ScreenJob; readonly answer: PackedCandidates }
   readonly closerPart: { readonly job: CloserJob; readonly answer: readonly Candidate[] }
   readonly finishPart: { readonly job: FinishJob; readonly answer: readonly (Finalist | undefined)[] }

@@ -29,6 +29,7 @@ import { biteOn, bitesOn } from './strike'
 import { touchesOf } from './touches'
 import { closerPart, finishPart, screenPart } from './share'
 import { planOut } from './trip'
+import { workOut } from './workOut'
 import type { CalcClient } from './client'
 import type { EvaluateJob, LaneJob, LaneOutcome, QuestionId, Questions, Reply, Request } from './protocol'
 import { failureText } from '#words/failureText'
@@ -158,10 +159,17 @@ export const asHelper = (client: CalcClient): Helper => ({
 })
 
 /** What takes long: it is shared, and its answers are kept. */
-const SHARED: ReadonlySet<QuestionId> = new Set(['pick', 'trip'])
+const SHARED: ReadonlySet<QuestionId> = new Set(['pick', 'trip', 'workOut'])
 
 /** What looks through a box. */
-const SEARCHING: ReadonlySet<QuestionId> = new Set(['pick', 'screenPart', 'closerPart', 'finishPart', 'trip'])
+const SEARCHING: ReadonlySet<QuestionId> = new Set([
+  'pick',
+  'screenPart',
+  'closerPart',
+  'finishPart',
+  'trip',
+  'workOut',
+])
 
 /** Who answers what. */
 const ANSWERS: {
@@ -180,6 +188,7 @@ const ANSWERS: {
   bite: biteOn,
   bites: bitesOn,
   pick: pickFrom,
+  workOut,
   screenPart: async (job, progress) => {
     const part = await screenPart(job, progress)
     return part && packed(part)

@@ -23,7 +23,7 @@ export interface Trim {
    * velocity u v w (body axes, m/s), pitch, roll (rad), turning rate (rad/s): where a nearby solution may
    * start from
    */
-  readonly state: Float64Array
+  readonly state: readonly number[]
 }
 
 export type TrimFailure = 'floats' | 'noSteadyFall'
@@ -186,8 +186,8 @@ const SOLVED = 1e-9
 /** Good enough where stability is not looked at: a hundred-thousandth of the net weight. */
 const ROUGHLY_SOLVED = 1e-5
 
-function newton(rates: Rates, start: Unknowns, solved = SOLVED): Unknowns | undefined {
-  const x = start.slice()
+function newton(rates: Rates, start: ArrayLike<number>, solved = SOLVED): Unknowns | undefined {
+  const x = Float64Array.from(start)
   const r = new Float64Array(6)
   const trial = new Float64Array(6)
   const jacobian = new Float64Array(36)
@@ -243,7 +243,7 @@ function shapeOf(x: Unknowns): RoughFall & Pick<Trim, 'glideSign'> {
     glideSign: side[0]! >= 0 ? 1 : -1,
     pitchRad: pitch,
     rollRad: roll - turn * Math.round(roll / turn),
-    state: x,
+    state: Array.from(x),
   }
 }
 

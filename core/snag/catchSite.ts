@@ -67,8 +67,8 @@ export interface SnagRig {
   /** how far a sliding weight runs from the bait, m; 0 where they keep together */ readonly apartM: number
   /** load that opens the hook, N */ readonly openingLoadN: number
   readonly lineStrengthN: number
-  /** rubs on a hidden point before it works out, on average; Infinity where it is open */
-  readonly rubs: number
+  /** part by which one rub works a hidden point out, on average; 0 where it is open */
+  readonly wornPerRub: number
   /** the points once the hidden one has worked out; undefined where it is open */
   readonly wornPoints?: SnagRig['points']
 }
@@ -176,7 +176,8 @@ export function untied(rig: AssembledRig): Untied {
     heads,
     apartM: parts.second && parts.second.tetherM > JOINT_M ? Math.min(FREE_M, parts.second.tetherM) : 0,
     openingLoadN: openingLoadN(parts.dims).value,
-    rubs: spec.pointRest === 'open' ? Infinity : RUBS[spec.pointRest] * PLASTICS[baitSpec.material].toughness,
+    wornPerRub:
+      spec.pointRest === 'open' ? 0 : 1 / (RUBS[spec.pointRest] * PLASTICS[baitSpec.material].toughness),
   }
 }
 

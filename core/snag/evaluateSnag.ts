@@ -151,7 +151,7 @@ export function snagTally(
     if (states.length === 1 || draws === 0) return { worn: 0, laidBack: 0 }
     const perCast = (of: (k: number) => number): number =>
       obstacles.reduce((sum, obstacle, k) => sum + (rateOf(obstacle, ride) * CAST_M * of(k)) / draws, 0)
-    const hazard = (perCast(k => rubs[k]!) + RUBS_PER_CAST) / rig.rubs
+    const hazard = (perCast(k => rubs[k]!) + RUBS_PER_CAST) * rig.wornPerRub
     const catches = perCast(k => CATCHES.reduce((sum, fate) => sum + states[1]!.counts[k]![fate], 0))
     return wearBetweenLooks(hazard, ride.looksEvery ?? LOOKS_EVERY, chanceOf(catches))
   }

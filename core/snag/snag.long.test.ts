@@ -43,7 +43,7 @@ const only = (site: PointSite): SnagRig => ({
   apartM: 0,
   openingLoadN: 60,
   lineStrengthN: line.strengthN,
-  rubs: Infinity,
+  wornPerRub: 0,
 })
 const snag = (
   site: PointSite,
@@ -229,7 +229,7 @@ describe('whole rigs, without special cases', () => {
     }
     const ends = (openingLoadN: number, lineStrengthN: number) =>
       evaluateSnag(
-        { points: [site], steps: [], heads: [], apartM: 0, openingLoadN, lineStrengthN, rubs: Infinity },
+        { points: [site], steps: [], heads: [], apartM: 0, openingLoadN, lineStrengthN, wornPerRub: 0 },
         placed([hard]),
         rideAt(0),
         seededRandom(2),
@@ -273,7 +273,7 @@ describe('whole rigs, without special cases', () => {
     const inWeed = (rubs: number, looksEvery: number): SnagResult => {
       const rig = snagRig(assembled('W1', { pointRest: 'skin' }), line)
       return evaluateSnag(
-        { ...rig, rubs },
+        { ...rig, wornPerRub: 1 / rubs },
         obstaclesOf('sparseWeed', 'mud'),
         { ...rideAt(0), looksEvery },
         seededRandom(11),

@@ -181,7 +181,7 @@ function castRates(
     const [covered, out] = sums
     const wear = out
       ? wearBetweenLooks(
-          (scale.wear * (standing * rubs + RUBS_PER_CAST)) / rig.rubs,
+          scale.wear * (standing * rubs + RUBS_PER_CAST) * rig.wornPerRub,
           ride.looksEvery ?? LOOKS_EVERY,
           chanceOf(catches(out)),
         )

@@ -18,6 +18,7 @@ import { stopInstruments } from '../services/instruments'
 import { fillDocuments } from '../services/documents'
 import { seedLog } from '../services/log'
 import { seedSpreads } from '../services/spreads'
+import { keepWorkedIn } from '../services/worked'
 
 /** A copy is kept soon after the start, when nobody waits for it, and looked after this often, ms. */
 const FIRST_COPY_MS = 60_000
@@ -53,6 +54,7 @@ async function start(): Promise<OpenDatabase> {
     const url = process.env.DATABASE_URL
     const folder = process.env.DUNECREST_DATA ?? '.data/dunecrest'
     keepBackupsIn(`${folder}.backups`)
+    keepWorkedIn(`${folder}.worked`)
     const keepFirst = async (db: Database): Promise<void> => void (await keepBackup('change', db))
     const open = url
       ? await openServer(url, migrations, keepFirst)

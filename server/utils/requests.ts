@@ -88,6 +88,13 @@ export function routeId(event: H3Event, what = 'spread'): string {
   return id.data
 }
 
+/** What devices worked out goes by the name of the program's making. @throws 404 when it cannot be one */
+export function workedName(event: H3Event): string {
+  const name = getRouterParam(event, 'name') ?? ''
+  if (!/^[\w.-]{1,120}$/.test(name)) throw refuse(404, 'There is nothing of this name.')
+  return name
+}
+
 /** PostgreSQL's words for a disk that is full, or that will not be written. */
 const DISK: ReadonlySet<string | undefined> = new Set(['53100', '58030', 'ENOSPC', 'EROFS', 'EDQUOT'])
 /** And for a transaction that others were in the way of, however often it was begun again. */

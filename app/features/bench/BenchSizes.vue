@@ -40,7 +40,7 @@ const takeOther = ({ family, size, wire }: Instead): void =>
         icon="i-lucide-ruler"
         variant="ghost"
         class="find"
-        :disabled="!best || best.size === lane.hookSize"
+        :disabled="busy || !best || best.size === lane.hookSize"
         @click="best && emit('take', { hookSize: best.size })"
         >{{
           best && best.size === lane.hookSize

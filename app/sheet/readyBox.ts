@@ -1,0 +1,39 @@
+import { useDocumentVisibility, useIdle, whenever } from '@vueuse/core'
+import { computed, effectScope } from 'vue'
+import { calculator } from '~/compute/calculator'
+import { useLatest } from '~/compute/useQuery'
+import { useBox } from '~/sync/box'
+import { monthNow } from './month'
+import { useSpread } from './spread'
+import { dayOfSheet } from '../../shared/day'
+import { goodsOf, onceEach } from '../../shared/goods'
+
+/** Nobody has touched the page for so long, ms. */
+const IDLE_MS = 6000
+
+/**
+ * Works out of the box what searches need while nobody does anything here, so that the first pick need not: after
+ * the box was changed, and on a device that has never searched. It gives way to the next touch.
+ * @returns ends it
+ */
+export function readyBoxWhenIdle(): () => void {
+  const scope = effectScope(true)
+  scope.run(() => {
+    const box = useBox()
+    const spread = useSpread()
+    const { idle } = useIdle(IDLE_MS)
+    const visibility = useDocumentVisibility()
+    const quiet = computed(() => idle.value && visibility.value === 'visible')
+    whenever(quiet, () => void (box.loaded || box.load()))
+    const job = computed(() => {
+      if (!quiet.value || !spread.opened || box.items.length === 0) return undefined
+      const { alike: _, ...goods } = onceEach(goodsOf(box.items))
+      return { day: dayOfSheet(spread.content, monthNow()), goods }
+    })
+    useLatest(
+      () => job.value,
+      async (now, run) => void (await calculator().ask('workOut', now, run)),
+    )
+  })
+  return () => scope.stop()
+}

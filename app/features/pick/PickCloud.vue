@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { UButton, UInput, UModal } from '#components'
 import type { Chart, ChartData, ChartOptions } from 'chart.js'
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 import { useSettings } from '~/ui/settings'
 import ChoiceField from '~/ui/ChoiceField.vue'
 import { FAMILIES, FAMILY_GROUPS, type FamilyGroup, type RigSpec } from '#core'
@@ -26,7 +26,8 @@ const group = ref<FamilyGroup | 'all'>('all')
 const text = ref('')
 const fitsOnly = ref(false)
 const frontOnly = ref(false)
-const pinned = shallowRef<ReadonlySet<CloudPoint>>(new Set())
+/** what is pinned, by what it is: it stays when the answer is completed, or another day is asked about */
+const keys = shallowRef<ReadonlySet<string>>(new Set())
 const groups = [
   { value: 'all' as const, label: 'every way of rigging' },
   ...(Object.entries(FAMILY_GROUPS) as [FamilyGroup, string][]).map(([value, label]) => ({ value, label })),
@@ -61,15 +62,18 @@ const columns: readonly SheetColumn<CloudPoint>[] = [
   { id: 'score', label: 'Score', sort: p => p.score, highFirst: true },
 ]
 const idOf = (p: CloudPoint): string => `${p.bait} ${p.rigging} ${p.weight} ${p.point}`
+const keyOf = (p: CloudPoint): string => JSON.stringify([props.answer.baits[p.bait]!.id, rigOf(p)])
+/** In the order in which they were pinned. */
+const pinned = computed((): ReadonlySet<CloudPoint> => {
+  if (keys.value.size === 0) return new Set()
+  const there = new Map(props.answer.cloud.map(p => [keyOf(p), p]))
+  return new Set([...keys.value].map(key => there.get(key)).filter(p => p !== undefined))
+})
 const pin = (p: CloudPoint): void => {
-  const next = new Set(pinned.value)
-  if (!next.delete(p) && next.size < 5) next.add(p)
-  pinned.value = next
+  const next = new Set([...pinned.value].map(keyOf))
+  if (!next.delete(keyOf(p)) && next.size < 5) next.add(keyOf(p))
+  keys.value = next
 }
-watch(
-  () => props.answer,
-  () => void (pinned.value = new Set()),
-)
 
 const best = computed(() => props.answer.cloud[0]?.score ?? 1)
 const spots = (points: readonly CloudPoint[]) => points.map(p => ({ x: p.minutesLeft, y: 100 * p.hookUp }))

@@ -22,6 +22,9 @@ export function memory(): SearchMemory {
   return kept
 }
 
+/** Whether there is room to work out what nobody has asked for yet. */
+export const roomToRemember = (): boolean => rememberedBy(kept) < MOST_KEPT / 2
+
 /** Things that stand in the store already. */
 let stored = 0
 

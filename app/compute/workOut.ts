@@ -1,15 +1,20 @@
 import { fieldOf, sizeOf, type Day, type Goods } from '#core'
 import type { Progress } from './progress'
+import { roomToRemember } from './searchMemory'
 import { lookThrough } from './share'
 
-/** A box to be worked out before anybody asks for a pick, for a day like this. */
+/** A box to be worked out before anybody asks for a pick, for days like these. */
 export interface WorkOutJob {
-  readonly day: Day
+  readonly days: readonly Day[]
   readonly goods: Goods
 }
 export interface WorkOutAnswer {
-  /** ways of rigging what is in it that were looked through */ readonly candidates: number
+  /** days that were looked through; not all where there is no room to remember more */
+  readonly days: number
 }
+
+/** The box that this worker looked through last, and for which days. */
+let done: { readonly box: string; readonly days: Set<string> } = { box: '', days: new Set() }
 
 /**
  * Looks through a box for what is remembered of it: which hook fits which bait, how that falls, what it meets and
@@ -17,11 +22,22 @@ export interface WorkOutAnswer {
  * @returns undefined when it was called off
  */
 export async function workOut(
-  { day, goods }: WorkOutJob,
+  { days, goods }: WorkOutJob,
   progress: Progress,
 ): Promise<WorkOutAnswer | undefined> {
-  const field = fieldOf(day, goods, {})
-  const total = Math.max(1, sizeOf(field))
-  const looked = await lookThrough(day, field, progress, n => progress.tell(n / total))
-  return looked && { candidates: looked.length }
+  const box = JSON.stringify(goods)
+  if (done.box !== box) done = { box, days: new Set() }
+  for (const [nth, day] of days.entries()) {
+    const key = JSON.stringify(day)
+    if (done.days.has(key)) continue
+    if (!roomToRemember()) return { days: nth }
+    const field = fieldOf(day, goods, {})
+    const total = Math.max(1, sizeOf(field))
+    const looked = await lookThrough(day, field, progress, n =>
+      progress.tell((nth + n / total) / days.length),
+    )
+    if (!looked) return undefined
+    done.days.add(key)
+  }
+  return { days: days.length }
 }

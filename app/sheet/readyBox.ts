@@ -3,8 +3,10 @@ import { computed, effectScope } from 'vue'
 import { calculator } from '~/compute/calculator'
 import { useLatest } from '~/compute/useQuery'
 import { useBox } from '~/sync/box'
+import { useSpots } from '~/sync/documents'
 import { monthNow } from './month'
 import { useSpread } from './spread'
+import { waterOfSpot } from './spots/waterOfSpot'
 import { dayOfSheet } from '../../shared/day'
 import { goodsOf, onceEach } from '../../shared/goods'
 
@@ -12,8 +14,9 @@ import { goodsOf, onceEach } from '../../shared/goods'
 const IDLE_MS = 6000
 
 /**
- * Works out of the box what searches need while nobody does anything here, so that the first pick need not: after
- * the box was changed, and on a device that has never searched. It gives way to the next touch.
+ * Works out of the box what searches need while nobody does anything here, for the water of the sheet and of every
+ * spot, so that the first pick and the first plan need not: after the box was changed, and on a device that has never
+ * searched. It gives way to the next touch.
  * @returns ends it
  */
 export function readyBoxWhenIdle(): () => void {
@@ -21,14 +24,20 @@ export function readyBoxWhenIdle(): () => void {
   scope.run(() => {
     const box = useBox()
     const spread = useSpread()
+    const spots = useSpots()
     const { idle } = useIdle(IDLE_MS)
     const visibility = useDocumentVisibility()
     const quiet = computed(() => idle.value && visibility.value === 'visible')
-    whenever(quiet, () => void (box.loaded || box.load()))
+    whenever(quiet, () => {
+      if (!box.loaded) void box.load()
+      if (!spots.loaded) void spots.load()
+    })
     const job = computed(() => {
-      if (!quiet.value || !spread.opened || box.items.length === 0) return undefined
+      if (!quiet.value || !spread.opened || !box.loaded || !spots.loaded || box.items.length === 0)
+        return undefined
       const { alike: _, ...goods } = onceEach(goodsOf(box.items))
-      return { day: dayOfSheet(spread.content, monthNow()), goods }
+      const at = [spread.content, ...spots.list.map(spot => waterOfSpot(spot, spread.content))]
+      return { days: at.map(content => dayOfSheet(content, monthNow())), goods }
     })
     useLatest(
       () => job.value,

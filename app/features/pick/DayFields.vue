@@ -28,7 +28,7 @@ import {
 import { PREY_RANGE_M, SIGHT_RANGE_M } from '#schemas/ranges'
 import type { FishChoice } from '#schemas/spread'
 import { ACTIVITY_WORDS, CLARITY_WORDS, LIGHT_WORDS, preyItems } from '#words/pickWords'
-import { waterOfSpot } from './pickSheet'
+import { waterOfSpot } from '~/sheet/spots/waterOfSpot'
 import { withUnit } from '#words/units'
 
 /**

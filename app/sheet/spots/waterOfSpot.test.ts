@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { DEMO_SPOTS } from '../../../demo/spots'
 import { DEMO_SPREADS } from '../../../demo/spreads'
-import { placeOf, waterOfSpot } from './pickSheet'
+import { placeOf, waterOfSpot } from './waterOfSpot'
 
 const sheet = () => structuredClone(DEMO_SPREADS[0]!.content)
 const of = (name: string) => DEMO_SPOTS.find(s => s.name === name)!

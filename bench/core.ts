@@ -3,6 +3,7 @@ import { DEMO_DAYS } from '../demo/days'
 import { onceEach, goodsOf } from '../shared/goods'
 import {
   assembleRig,
+  BAIT_FORMS,
   matchOf,
   matchShare,
   obstaclesOf,
@@ -12,6 +13,8 @@ import {
   seededRandom,
   snagRig,
   snagTally,
+  cutRig,
+  dropBent,
   dropRig,
   dropTethered,
   hydroBody,
@@ -98,6 +101,22 @@ function candidates20k(): number {
   return ((performance.now() - begun) * 20_000) / looked
 }
 
+/** Ten seconds of the fall of the longest straight worm, as it bends, ms. */
+function bend10s(): number {
+  const [, lengthM] = BAIT_FORMS.straightWorm.lengthRangeM
+  const rig = assembleRig(
+    { form: 'straightWorm', lengthM, material: 'plain' },
+    { family: 'W1', hookSize: '5/0', weightKg: ozToKg(1 / 8), weightMaterial: 'lead', pointRest: 'skin' },
+  )
+  const water = waterOf(15, 35)
+  const [links, body] = [cutRig(rig, water), hydroBody(rig.geometry, water)]
+  const metre = dropBent(links, body, { depthM: 1 })
+  if (!metre.ok) throw new Error(metre.message)
+  const done = dropBent(links, body, { depthM: 10 / metre.value.timeS })
+  if (!done.ok) throw new Error(done.message)
+  return (best(() => dropBent(links, body, { depthM: done.value.depthM }), 10) * 10) / done.value.timeS
+}
+
 /** Figures of the core: a 10 s drop, a trim, snags. */
 export function coreFigures(): Record<string, number> {
   const rig = assembleRig(
@@ -141,6 +160,7 @@ export function coreFigures(): Record<string, number> {
         dropTethered(bait, weight, { depthM: fullDepthM, line, stream: { ...stream, depthM: fullDepthM } }),
       20,
     ),
+    'fall.bend10s.ms': bend10s(),
     ...(ratio === undefined ? {} : { 'fall.nativeRatio': ratio }),
     'snag.draws20kx5.ms': best(snagDraws, 8),
     'pick.candidates20k.ms': Math.min(...Array.from({ length: 4 }, candidates20k)),

@@ -1,6 +1,6 @@
-import { fieldOf, sizeOf, type Day, type Goods } from '#core'
+import { fieldOf, sizeOf, type Day, type Goods, type SearchMemory } from '#core'
 import type { Progress } from './progress'
-import { roomToRemember } from './searchMemory'
+import { memory, roomToRemember } from './searchMemory'
 import { lookThrough } from './share'
 
 /** A box to be worked out before anybody asks for a pick, for days like these. */
@@ -13,8 +13,8 @@ export interface WorkOutAnswer {
   readonly days: number
 }
 
-/** The box that this worker looked through last, and for which days. */
-let done: { readonly box: string; readonly days: Set<string> } = { box: '', days: new Set() }
+/** For which days a box was looked through last, as long as that is remembered. */
+const looked = new WeakMap<SearchMemory, { readonly box: string; readonly days: Set<string> }>()
 
 /**
  * Looks through a box for what is remembered of it: which hook fits which bait, how that falls, what it meets and
@@ -26,17 +26,17 @@ export async function workOut(
   progress: Progress,
 ): Promise<WorkOutAnswer | undefined> {
   const box = JSON.stringify(goods)
-  if (done.box !== box) done = { box, days: new Set() }
+  const before = looked.get(memory())
+  const done = before?.box === box ? before : { box, days: new Set<string>() }
+  looked.set(memory(), done)
   for (const [nth, day] of days.entries()) {
     const key = JSON.stringify(day)
     if (done.days.has(key)) continue
     if (!roomToRemember()) return { days: nth }
     const field = fieldOf(day, goods, {})
     const total = Math.max(1, sizeOf(field))
-    const looked = await lookThrough(day, field, progress, n =>
-      progress.tell((nth + n / total) / days.length),
-    )
-    if (!looked) return undefined
+    const found = await lookThrough(day, field, progress, n => progress.tell((nth + n / total) / days.length))
+    if (!found) return undefined
     done.days.add(key)
   }
   return { days: days.length }

@@ -65,17 +65,17 @@ const WELL_KNOWN: readonly FamilyId[] = [
 ]
 
 /** Finalists evaluated in full at most, picks shown, and baits tried in the families that lead. */
-const FINALISTS = 9
+const FINALISTS = 8
 const PICKS = 4
 const LEADERS = 3
 const BAITS_EACH = 2
 /** Evaluated in full before the race, so that something can be shown. */
 const FIRST = 2
 /** Looked at closer: those that lead by the quick look, the best of other ways and baits, and around what leads. */
-const LEADING = 16
-const OTHER_WAYS = 32
+const LEADING = 10
+const OTHER_WAYS = 18
 const AROUND = 5
-const CLOSEST = 12
+const CLOSEST = 10
 const RACED = LEADING + OTHER_WAYS + 2 * LEADERS * AROUND + CLOSEST
 /** Work after looking through, counted in closer looks, of which an evaluation in full is worth so many. */
 export const IN_FULL = 4

@@ -7,10 +7,11 @@ import type { Compact, RigGeometry, Strip } from '../rig/geometry'
  * breadth)²·length; in roll rho·(pi/8)·(a²-b²)²·length (Newman, Marine Hydrodynamics, table 4.3). Along the
  * axis Lamb's share for a prolate spheroid of the same fineness (Lamb, Hydrodynamics, art. 114). Lumps: half
  * the displaced mass (sphere, Lamb art. 92); a paddle: 8/3·rho·a³ face on (disc, Lamb art. 102).
+ * @param whole the rig that this is a part of, whose fineness counts
  */
-export function addedMass(rig: RigGeometry, densityKgM3: number): Float64Array {
+export function addedMass(rig: RigGeometry, densityKgM3: number, whole = rig): Float64Array {
   const matrix = new Float64Array(36)
-  const axialShare = axialShareOf(rig)
+  const axialShare = axialShareOf(whole)
   for (const s of rig.strips) if (s.wet) addStrip(matrix, s, rig.centre, densityKgM3, axialShare)
   for (const c of rig.compacts) addLocal(matrix, compactTensor(c, densityKgM3), relative(c.at, rig.centre))
   return matrix

@@ -78,7 +78,7 @@ export function dropTethered(
   if (hangs) return hangs
   const advance = stepperOf(rate, TETHERED_SIZE)
   const record = recorder()
-  const recordWeight = recorder(3)
+  const recordWeight = recorder(0)
   const draw = held && lineRecorder(held)
   const heldUp = held && heldUpWatch()
   record(0, y)

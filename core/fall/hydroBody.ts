@@ -47,6 +47,7 @@ export interface HydroBody {
   /** step that follows this body's motion in its own fall, s */ readonly stepS: number
   /** rate at which its quickest motion dies away, for each m/s of speed through the water, 1/m */
   readonly dampingPerM: number
+  /** speed at which the step is judged, m/s */ readonly quickMS: number
   /** x of the nose about the centre of gravity, m */ readonly noseX: number
 }
 
@@ -56,9 +57,12 @@ export interface HydroBody {
  */
 const FULLY_LOPSIDED = 0.02
 
-/** Packs a rig for a given water. */
-export function hydroBody(geometry: RigGeometry, water: Water): HydroBody {
-  const added = addedMass(geometry, water.densityKgM3)
+/**
+ * Packs a rig for a given water.
+ * @param whole the rig that this is a part of: what depends on the shape of all of it is as it is there
+ */
+export function hydroBody(geometry: RigGeometry, water: Water, whole = geometry): HydroBody {
+  const added = addedMass(geometry, water.densityKgM3, whole)
   const inertia = added.slice()
   for (let i = 0; i < 3; i++) {
     inertia[7 * i]! += geometry.massKg
@@ -69,12 +73,12 @@ export function hydroBody(geometry: RigGeometry, water: Water): HydroBody {
     p[1] - geometry.centre[1],
     p[2] - geometry.centre[2],
   ]
-  const packed = { ...packStrips(geometry, about), compacts: packCompacts(geometry, about) }
+  const packed = { ...packStrips(geometry, about, whole), compacts: packCompacts(geometry, about) }
   const inverse = invert(inertia, 6)
   return {
     geometry,
     water,
-    lengthM: geometry.lengthM,
+    lengthM: whole.lengthM,
     displacedKg: water.densityKgM3 * geometry.displacedM3,
     buoyancyAt: about(geometry.buoyancyCentre),
     tieAt: about(geometry.tie),
@@ -83,13 +87,17 @@ export function hydroBody(geometry: RigGeometry, water: Water): HydroBody {
     added,
     ...packed,
     ...stepFor(packed, inverse, geometry, water),
-    lopsided: Math.tanh((geometry.crookedShare ?? 0) / FULLY_LOPSIDED),
+    lopsided: Math.tanh((whole.crookedShare ?? 0) / FULLY_LOPSIDED),
     noseX: -geometry.centre[0],
   }
 }
 
-function packStrips(rig: RigGeometry, about: (p: Vec3) => Vec3): Pick<HydroBody, 'strips' | 'straight'> {
-  const wet = rig.strips.filter(s => s.wet)
+function packStrips(
+  rig: RigGeometry,
+  about: (p: Vec3) => Vec3,
+  whole: RigGeometry,
+): Pick<HydroBody, 'strips' | 'straight'> {
+  const wet = whole.strips.filter(s => s.wet)
   const thick = Math.max(0, ...wet.map(s => Math.max(s.widthM, s.heightM)))
   const plastic = wet.filter(s => s.part === 'bait' && Math.max(s.widthM, s.heightM) > 0.15 * thick)
   const length = plastic.reduce((sum, s) => sum + s.lengthM, 0)
@@ -99,7 +107,8 @@ function packStrips(rig: RigGeometry, about: (p: Vec3) => Vec3): Pick<HydroBody,
   const form = formFactor(Math.min(0.5, breadth / Math.max(length, breadth)))
   const strips: number[] = []
   const straight: number[] = []
-  for (const s of wet) {
+  for (const s of rig.strips) {
+    if (!s.wet) continue
     const isBody = plastic.includes(s)
     const short = isBody ? ends : 1
     const perimeter = Math.PI * Math.sqrt((s.widthM ** 2 + s.heightM ** 2) / 2)
@@ -141,13 +150,16 @@ function stepFor(
   inverse: Float64Array,
   geometry: RigGeometry,
   water: Water,
-): Pick<HydroBody, 'stepS' | 'dampingPerM'> {
+): Pick<HydroBody, 'stepS' | 'dampingPerM' | 'quickMS'> {
   const { area, matrix } = dampingOf(packed)
   const load = Math.abs(geometry.massKg - water.densityKgM3 * geometry.displacedM3) * 9.81
-  const speed = STIFF.speed * Math.sqrt((2 * load) / (water.densityKgM3 * STIFF.cd * area))
+  const quickMS = STIFF.speed * Math.sqrt((2 * load) / (water.densityKgM3 * STIFF.cd * area))
   const dampingPerM = water.densityKgM3 * STIFF.cd * largestRate(inverse, matrix)
-  return { dampingPerM, stepS: Math.min(STEP_S, STIFF.perTime / (dampingPerM * speed)) }
+  return { dampingPerM, quickMS, stepS: stepAt(dampingPerM * quickMS) }
 }
+
+/** Step that follows what dies away at a rate, s. */
+export const stepAt = (rate: number): number => Math.min(STEP_S, STIFF.perTime / rate)
 
 /**
  * Where drag acts and how much of it, as areas times their places; and the area that a broadside fall meets,

@@ -33,6 +33,11 @@ export interface LoadOptions {
   readonly tow?: Tow
   readonly viscous: boolean
   readonly gravityMS2: number
+  /**
+   * velocity of the whole that this body is a part of, in this body's axes, m/s (3): the ideal moment is that of its
+   * motion; the body's own where left out
+   */
+  readonly wholeMS?: Float64Array
 }
 
 /**
@@ -213,6 +218,7 @@ export function makeLoads(body: HydroBody, options: LoadOptions): Loads {
    */
   function momentCorrection(v: Float64Array, out: Float64Array): void {
     const a = body.added
+    const through = options.wholeMS ?? v
     const share = 1 - factors.eta
     const rollShare = 1 - factors.etaRoll
     if (share === 0 && rollShare === 0) return
@@ -224,9 +230,9 @@ export function makeLoads(body: HydroBody, options: LoadOptions): Loads {
       py += a[6 + k]! * v[k]!
       pz += a[12 + k]! * v[k]!
     }
-    out[3]! -= rollShare * (py * v[2]! - pz * v[1]!)
-    out[4]! -= share * (pz * v[0]! - px * v[2]!)
-    out[5]! -= share * (px * v[1]! - py * v[0]!)
+    out[3]! -= rollShare * (py * through[2]! - pz * through[1]!)
+    out[4]! -= share * (pz * through[0]! - px * through[2]!)
+    out[5]! -= share * (px * through[1]! - py * through[0]!)
   }
 
   function lineLoad(stock: Line, v: Float64Array, tieDepthM: number, out: Float64Array): void {

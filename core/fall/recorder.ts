@@ -11,15 +11,15 @@ const SAME_S = 1e-9
 
 /**
  * Keeps the leading numbers of a state every SAMPLE_S, packed, whatever the steps: a moment between two steps
- * is read off the straight line between them. Seven numbers (a place and a quaternion, which is brought back
- * to unit length) go behind their time; three (a place) go bare.
+ * is read off the straight line between them. A place and a quaternion go behind their time, with further quaternions
+ * where there are any, which are brought back to unit length; a place alone goes bare.
+ * @param quaternions in the state, one after the other behind the place
  * @returns takes time and state, in the order of time; with `last` set it keeps that state too, whatever its
  * time, and returns the packed samples
  */
-export function recorder(
-  numbers: 7 | 3 = 7,
-): (t: number, y: ArrayLike<number>, last?: boolean) => Float64Array {
-  const lead = numbers === 7 ? 1 : 0
+export function recorder(quaternions = 1): (t: number, y: ArrayLike<number>, last?: boolean) => Float64Array {
+  const numbers = 3 + 4 * quaternions
+  const lead = quaternions > 0 ? 1 : 0
   const stride = lead + numbers
   const before = new Float64Array(numbers)
   const between = new Float64Array(numbers)
@@ -40,9 +40,9 @@ export function recorder(
   function keepBetween(t: number, now: number, y: ArrayLike<number>): void {
     const part = (t - beforeT) / (now - beforeT)
     for (let i = 0; i < numbers; i++) between[i] = before[i]! + part * (y[i]! - before[i]!)
-    if (lead) {
-      const size = Math.hypot(between[3]!, between[4]!, between[5]!, between[6]!)
-      for (let i = 3; i < 7; i++) between[i]! /= size
+    for (let q = 3; q < numbers; q += 4) {
+      const size = Math.hypot(between[q]!, between[q + 1]!, between[q + 2]!, between[q + 3]!)
+      for (let i = q; i < q + 4; i++) between[i]! /= size
     }
     keep(t, between)
   }

@@ -11,7 +11,7 @@ const SLICES = 40
  * Stiffness in bending over that in squeezing read off the Shore hardness. *Assumed*: so that a slim shad of
  * 90 mm in plain plastic, held by its head, droops by about a quarter of its free length, as it does.
  */
-const BENDING = 3.5
+export const BENDING = 3.5
 
 /**
  * How far the free end of a bait would be bent by water going across it, over the length that is free to

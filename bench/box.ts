@@ -1,5 +1,5 @@
 import { DEMO_DAYS } from '../demo/days'
-import { fieldOf, screen, searchMemory } from '#core'
+import { fieldOf, screen, searchMemory, toTheEnd } from '#core'
 import { boxOf } from './boxes'
 
 /**
@@ -14,8 +14,7 @@ export function boxFigures(): Record<string, number> {
     const look = (depthM: number): number => {
       const day = { ...DEMO_DAYS.channel, depthM }
       const begun = performance.now()
-      const search = screen({ day, ...fieldOf(day, goods, {}), memory })
-      while (!search.next().done);
+      toTheEnd(screen({ day, ...fieldOf(day, goods, {}), memory }))
       return performance.now() - begun
     }
     figures[`box.index.${things}.ms`] = look(6)

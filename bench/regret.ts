@@ -13,6 +13,7 @@ import {
   type Day,
   type Field,
   type SearchMemory,
+  toTheEnd,
 } from '#core'
 
 /**
@@ -38,10 +39,7 @@ export interface BestInFull {
 const goods = boxOf(DEMO_BOX.length)
 
 function lookedThrough(day: Day, field: Field, memory: SearchMemory): Candidate[] {
-  const search = screen({ day, ...field, memory })
-  let step = search.next()
-  while (!step.done) step = search.next()
-  return step.value
+  return toTheEnd(screen({ day, ...field, memory }))
 }
 
 /** The leading, and behind them the best of every way of rigging with every bait and point. */
@@ -84,10 +82,7 @@ export function bestInFull(day: Day): BestInFull {
 
 /** Score of what is picked for a day; none where nothing can be fished. */
 function pickedScore(day: Day, memory: SearchMemory): number | null {
-  const search = choose(day, goods, { memory })
-  let step = search.next()
-  while (!step.done) step = search.next()
-  return step.value.picks[0]?.score ?? null
+  return toTheEnd(choose(day, goods, { memory })).picks[0]?.score ?? null
 }
 
 /**

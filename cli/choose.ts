@@ -1,4 +1,4 @@
-import { choose, FACTOR_IDS, type Choice, type Finalist, type OnTopPick } from '#core'
+import { choose, FACTOR_IDS, type Finalist, type OnTopPick, toTheEnd } from '#core'
 import { onTopReason } from '#words/onTopWords'
 import { limitText } from '#words/limitWords'
 import { leaderText } from '#words/leaderWords'
@@ -22,7 +22,7 @@ export function chooseFile(
   const { format: _, version: __, name, ...asked } = file
   const day = dayOf(asked)
   const goods = onceEach(goodsOf(items.map((item, i) => ({ ...item, id: String(i) }))))
-  const choice = run(choose(day, goods, options))
+  const choice = toTheEnd(choose(day, goods, options))
   const called = (id: string | undefined): string | undefined =>
     id === undefined || id === '' ? undefined : items[Number(id)]?.name
   const pick = (f: Finalist, i: number): Record<string, unknown> => {
@@ -89,10 +89,4 @@ export function chooseFile(
     })),
     ways: choice.ways,
   }
-}
-
-function run(search: Generator<unknown, Choice>): Choice {
-  let step = search.next()
-  while (!step.done) step = search.next()
-  return step.value
 }

@@ -219,15 +219,16 @@ export { tideOf, weatherOf, type OwnTide } from './trip/sources'
 export * from './trip/weather'
 export {
   dayAt,
+  layOutTrip,
   momentsOf,
-  planTrip,
+  planOf,
   toLookThrough,
   type Change as TripChange,
   type InHand,
   type Moment,
-  type PlanOptions,
   type PlanRod,
   type Stop,
+  type TripLayout,
   type TripPlan,
 } from './trip/plan'
 export * from './evidence/tally'
@@ -250,3 +251,4 @@ export { KNOT_IDS, KNOTS, type Knot, type KnotId, type KnotStep } from './tying/
 export { crossingsOf, smooth, type Crossing, type Strand } from './tying/strand'
 export { assemblyOf, type Assembly, type LeaderAhead, type ThreadPart } from './tying/assembly'
 export { knotKeeps, type KnotTest } from './tying/keeps'
+export { toTheEnd } from './numerics/toTheEnd'

@@ -10,6 +10,7 @@ import {
   type Choice,
   type Day,
   type Goods,
+  toTheEnd,
 } from '#core'
 import { reasonText } from '#words/pickReasons'
 import { onceEach, goodsOf } from '../shared/goods'
@@ -21,10 +22,7 @@ const goods = onceEach(goodsOf(DEMO_BOX.map((item, i) => ({ ...item, id: String(
 const few: Goods = { ...goods, baits: goods.baits.filter((_, i) => i % 3 === 0) }
 const memory = searchMemory()
 function pick(day: Day, from: Goods = goods, options = {}): Choice {
-  const search = choose(day, from, { memory, ...options })
-  let step = search.next()
-  while (!step.done) step = search.next()
-  return step.value
+  return toTheEnd(choose(day, from, { memory, ...options }))
 }
 const known = new Map<string, Choice>()
 const of = (name: keyof typeof DEMO_DAYS): Choice => {

@@ -15,6 +15,7 @@ import {
   type CoverId,
   type BottomId,
   type SpeciesId,
+  toTheEnd,
 } from '#core'
 import { dayOf } from '../shared/day'
 import { onceEach, goodsOf } from '../shared/goods'
@@ -62,10 +63,8 @@ function pick(species: SpeciesId): { readonly best: Finalist; readonly day: Day 
     month: 6,
   })
   const field = fieldOf(day, goods, {})
-  const search = screen({ day, ...field, memory })
-  let step = search.next()
-  while (!step.done) step = search.next()
-  const [first] = finalistsAmong(field, ranked(day, field, step.value))
+  const looked = toTheEnd(screen({ day, ...field, memory }))
+  const [first] = finalistsAmong(field, ranked(day, field, looked))
   return { best: finish(day, field.goods, field.riggings, first!)!, day }
 }
 

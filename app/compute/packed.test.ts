@@ -1,13 +1,10 @@
 import { describe, expect, it } from 'vitest'
-import { riggingsOf, screen, type Candidate, type Day } from '#core'
+import { riggingsOf, screen, type Candidate, type Day, toTheEnd } from '#core'
 import { packed, unpacked } from './packed'
 import { day, goods } from './testing'
 
 function screened(on: Day): Candidate[] {
-  const steps = screen({ day: on, goods, riggings: riggingsOf(goods) })
-  let step = steps.next()
-  while (!step.done) step = steps.next()
-  return step.value
+  return toTheEnd(screen({ day: on, goods, riggings: riggingsOf(goods) }))
 }
 
 describe('candidates on their way between workers', () => {

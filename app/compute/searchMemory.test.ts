@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { riggingsOf, screen, type Candidate, type Goods, type SearchMemory } from '#core'
+import { riggingsOf, screen, type Candidate, type Goods, type SearchMemory, toTheEnd } from '#core'
 import {
   forgetSearches,
   keepSearches,
@@ -16,10 +16,7 @@ const more: Goods = {
   hooks: (['1/0', '2/0', '3/0', '4/0', '5/0'] as const).map(size => ({ id: size, style: 'wideGap', size })),
 }
 const search = (remembered: SearchMemory): Candidate[] => {
-  const steps = screen({ day, goods: more, riggings: riggingsOf(more), memory: remembered })
-  let step = steps.next()
-  while (!step.done) step = steps.next()
-  return step.value
+  return toTheEnd(screen({ day, goods: more, riggings: riggingsOf(more), memory: remembered }))
 }
 /** A store that holds what can be written into a browser's. */
 function storeOf(making = 'one'): SearchStore & { kept?: KeptSearch; written: number } {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { fieldOf, screen, searchMemory, type CoverId } from '#core'
+import { fieldOf, screen, searchMemory, type CoverId, toTheEnd } from '#core'
 import { forgetSearches, memory } from './searchMemory'
 import { lookThrough } from './share'
 import { day, goods } from './testing'
@@ -26,10 +26,7 @@ describe('a box worked out while nobody asks', () => {
       const field = fieldOf(place, goods, {})
       const found = await lookThrough(place, field, quietly, () => undefined)
       expect(sizes()).toEqual(known)
-      const search = screen({ day: place, ...field, memory: searchMemory() })
-      let step = search.next()
-      while (!step.done) step = search.next()
-      expect(found).toEqual(step.value)
+      expect(found).toEqual(toTheEnd(screen({ day: place, ...field, memory: searchMemory() })))
     }
   })
   it('goes on where it was called off, and adds only what is new', async () => {

@@ -1,13 +1,12 @@
 import { describe, expect, it } from 'vitest'
-import { riggingsOf, screen, searchMemory, type SearchMemory } from '#core'
+import { riggingsOf, screen, searchMemory, type SearchMemory, toTheEnd } from '#core'
 import type { KeptSearch, SearchStore } from './searchMemory'
 import { day, goods } from './testing'
 import { alsoOnServer, readBack, writtenOut, type Fetch } from './workedOut'
 
 function searched(): Omit<SearchMemory, 'drawn' | 'recall'> {
   const memory = searchMemory()
-  const steps = screen({ day, goods, riggings: riggingsOf(goods), memory })
-  while (!steps.next().done);
+  toTheEnd(screen({ day, goods, riggings: riggingsOf(goods), memory }))
   const { drawn: _, recall: __, ...plain } = memory
   return plain
 }

@@ -1,6 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest'
 import { DRAG_SHARE } from '../fit/holdRules'
 import { seededRandom } from '../numerics/random'
+import { toTheEnd } from '../numerics/toTheEnd'
 import { assembleRig } from '../rig/assemble'
 import { obstaclesOf } from '../snag/cover'
 import { snagRig } from '../snag/catchSite'
@@ -66,10 +67,7 @@ const day: Day = {
 
 function looked(on: Day, box = goods): { readonly field: Field; readonly order: Candidate[] } {
   const field = fieldOf(on, box, {})
-  const search = screen({ day: on, ...field })
-  let step = search.next()
-  while (!step.done) step = search.next()
-  return { field, order: ranked(on, field, step.value) }
+  return { field, order: ranked(on, field, toTheEnd(screen({ day: on, ...field }))) }
 }
 
 /** The best of every family. */

@@ -8,6 +8,7 @@ import { drawMeetings } from '../snag/snagMembers'
 import { snagRig } from '../snag/catchSite'
 import { RETRIEVES } from '../snag/retrieve'
 import { seededRandom } from '../numerics/random'
+import { toTheEnd } from '../numerics/toTheEnd'
 import { strikeRig, USUAL_TACKLE } from '../strike/bite'
 import { evaluateStrike, shareHooked } from '../strike/evaluateStrike'
 import { drawFish } from '../strike/fish'
@@ -87,11 +88,6 @@ const goods: Goods = {
     { id: 'soft', name: 'soft', power: 'light', castKg: [0.002, 0.01] },
     { id: 'stiff', name: 'stiff', power: 'heavy', castKg: [0.012, 0.05] },
   ],
-}
-const all = <T>(steps: Generator<unknown, T>): T => {
-  let step = steps.next()
-  while (!step.done) step = steps.next()
-  return step.value
 }
 
 describe('the quick look at a fall', () => {
@@ -225,13 +221,13 @@ describe('what a box can be rigged into', () => {
 
 describe('a search', () => {
   const riggings = riggingsOf(goods)
-  const whole = all(screen({ day, goods, riggings }))
+  const whole = toTheEnd(screen({ day, goods, riggings }))
   it('in parts, and with what was remembered, is the same as in one go', () => {
-    const parts = [0, 1].map(nth => all(screen({ day, goods, riggings, share: { nth, of: 2 } })))
+    const parts = [0, 1].map(nth => toTheEnd(screen({ day, goods, riggings, share: { nth, of: 2 } })))
     expect(together(parts)).toEqual(whole)
     const memory = searchMemory()
-    all(screen({ day, goods, riggings, memory }))
-    expect(all(screen({ day, goods, riggings, memory }))).toEqual(whole)
+    toTheEnd(screen({ day, goods, riggings, memory }))
+    expect(toTheEnd(screen({ day, goods, riggings, memory }))).toEqual(whole)
     // whatever is otherwise on another day, nothing of it is kept for this one
     const others: readonly Partial<Day>[] = [
       { depthM: 5, bottom: 'mud' },
@@ -241,11 +237,11 @@ describe('a search', () => {
     ]
     for (const other of others) {
       const there = { ...day, ...other }
-      expect(all(screen({ day: there, goods, riggings, memory }))).toEqual(
-        all(screen({ day: there, goods, riggings })),
+      expect(toTheEnd(screen({ day: there, goods, riggings, memory }))).toEqual(
+        toTheEnd(screen({ day: there, goods, riggings })),
       )
     }
-    expect(all(screen({ day, goods, riggings, memory }))).toEqual(whole)
+    expect(toTheEnd(screen({ day, goods, riggings, memory }))).toEqual(whole)
   })
   it('looks at every bait on every rigging with every weight and point', () => {
     expect(whole).toHaveLength(

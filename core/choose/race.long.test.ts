@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { toTheEnd } from '../numerics/toTheEnd'
 import { lineOf } from '../tackle/lines'
 import { choose, fieldOf, type Choice } from './choose'
 import { lookCloser } from './closer'
@@ -35,10 +36,7 @@ const cold: Day = {
 }
 
 function chosen(day: Day): Choice {
-  const search = choose(day, goods)
-  let step = search.next()
-  while (!step.done) step = search.next()
-  return step.value
+  return toTheEnd(choose(day, goods))
 }
 
 describe('what is picked out of a small box', () => {

@@ -1,3 +1,4 @@
+import { toTheEnd } from '../numerics/toTheEnd'
 import type { FamilyId, PointRest, RigSpec } from '../rig/spec'
 import type { CoverId } from '../snag/cover'
 import type { Aim, Day, Way } from './day'
@@ -369,9 +370,7 @@ function again(
     riggings,
     ...(memory ? { memory } : {}),
   })
-  let step = search.next()
-  while (!step.done) step = search.next()
-  return step.value.flatMap((c): Stood[] =>
+  return toTheEnd(search).flatMap((c): Stood[] =>
     c.limit || c.near || !c.traits || !c.factors
       ? []
       : [{ ...c, bait: baits[c.bait]!, traits: c.traits, factors: c.factors }],

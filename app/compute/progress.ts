@@ -1,4 +1,17 @@
-import type { Candidate, Day, EvidenceBook, Field, Finalist, Share } from '#core'
+import type {
+  BaitSpec,
+  Basis,
+  Candidate,
+  Day,
+  EvidenceBook,
+  Field,
+  Finalist,
+  MatchId,
+  OnTopPick,
+  Outfit,
+  RigSpec,
+  Share,
+} from '#core'
 
 /** Part of a search, for a second worker: some of its baits looked through. */
 export interface ScreenJob {
@@ -14,6 +27,27 @@ export interface FinishJob {
   readonly book?: EvidenceBook
 }
 
+/** What floats, looked through for one day. */
+export type OnTopJob = Pick<FinishJob, 'day' | 'field'>
+
+/** One weight of one rod to be counted down. */
+export interface CountJob {
+  readonly bait: BaitSpec
+  readonly rig: RigSpec
+  readonly day: Day
+  readonly outfit: Outfit
+  readonly match: MatchId
+  readonly depths: readonly number[]
+  readonly book?: EvidenceBook
+}
+
+/** Seconds to each depth; NaN below the bottom. */
+export interface Counted {
+  readonly seconds: readonly number[]
+  readonly bottomS: number
+  readonly basis: Basis
+}
+
 /** Some candidates looked at closer. */
 export interface CloserJob extends FinishJob {
   readonly rough: boolean
@@ -24,6 +58,8 @@ export interface Helper {
   readonly screenPart: (job: ScreenJob, signal: AbortSignal) => Promise<readonly Candidate[]>
   readonly closerPart: (job: CloserJob, signal: AbortSignal) => Promise<readonly Candidate[]>
   readonly finishPart: (job: FinishJob, signal: AbortSignal) => Promise<readonly (Finalist | undefined)[]>
+  readonly onTopPart: (job: OnTopJob, signal: AbortSignal) => Promise<readonly (OnTopPick | undefined)[]>
+  readonly countPart: (job: CountJob, signal: AbortSignal) => Promise<readonly Counted[]>
 }
 
 /**

@@ -5,7 +5,7 @@ import type { CoverChange, CoverChangesJob } from './coverChanges'
 import type { DropAnswer, DropJob } from './drops'
 import type { PackedCandidates } from './packed'
 import type { PickAnswer, PickJob } from './pick'
-import type { CloserJob, FinishJob, ScreenJob } from './progress'
+import type { CloserJob, Counted, CountJob, FinishJob, OnTopJob, ScreenJob } from './progress'
 import type { TripAnswer, TripJob } from './trip'
 import type { BitesJob, LaneBites, StrikeAnswer, StrikeJob } from './strike'
 import type { TouchesAnswer, TouchesJob } from './touches'
@@ -18,6 +18,7 @@ import type {
   Evidence,
   Finalist,
   DropFailure,
+  OnTopPick,
   OnTopReport,
   Problem,
   RigDrawing,
@@ -75,6 +76,8 @@ export interface Questions {
   readonly screenPart: { readonly job: ScreenJob; readonly answer: PackedCandidates }
   readonly closerPart: { readonly job: CloserJob; readonly answer: readonly Candidate[] }
   readonly finishPart: { readonly job: FinishJob; readonly answer: readonly (Finalist | undefined)[] }
+  readonly onTopPart: { readonly job: OnTopJob; readonly answer: readonly (OnTopPick | undefined)[] }
+  readonly countPart: { readonly job: CountJob; readonly answer: readonly Counted[] }
   readonly trip: { readonly job: TripJob; readonly answer: TripAnswer }
   readonly touches: { readonly job: TouchesJob; readonly answer: TouchesAnswer }
   readonly drop: { readonly job: DropJob; readonly answer: DropAnswer }

@@ -27,8 +27,8 @@ import { keepSearches, recallSearches, type SearchStore } from './searchMemory'
 import { coverChanges } from './coverChanges'
 import { biteOn, bitesOn } from './strike'
 import { touchesOf } from './touches'
-import { closerPart, finishPart, screenPart } from './share'
-import { planOut } from './trip'
+import { closerPart, finishPart, onTopPart, screenPart } from './share'
+import { countPart, planOut } from './trip'
 import { workOut } from './workOut'
 import type { CalcClient } from './client'
 import type { EvaluateJob, LaneJob, LaneOutcome, QuestionId, Questions, Reply, Request } from './protocol'
@@ -156,6 +156,8 @@ export const asHelper = (client: CalcClient): Helper => ({
     unpacked(await client.ask('screenPart', job, { signal }), job.field.goods.baits),
   closerPart: (job, signal) => client.ask('closerPart', job, { signal }),
   finishPart: (job, signal) => client.ask('finishPart', job, { signal }),
+  onTopPart: (job, signal) => client.ask('onTopPart', job, { signal }),
+  countPart: (job, signal) => client.ask('countPart', job, { signal }),
 })
 
 /** What takes long: it is shared, and its answers are kept. */
@@ -167,6 +169,7 @@ const SEARCHING: ReadonlySet<QuestionId> = new Set([
   'screenPart',
   'closerPart',
   'finishPart',
+  'onTopPart',
   'trip',
   'workOut',
 ])
@@ -195,6 +198,8 @@ const ANSWERS: {
   },
   closerPart,
   finishPart,
+  onTopPart,
+  countPart,
   trip: planOut,
   drop: modelDrop,
   touches: touchesOf,

@@ -1,4 +1,5 @@
 import {
+  bestOnTop,
   finish,
   lookCloser,
   screen,
@@ -7,8 +8,9 @@ import {
   type Day,
   type Field,
   type Finalist,
+  type OnTopPick,
 } from '#core'
-import type { CloserJob, FinishJob, Progress, ScreenJob } from './progress'
+import type { CloserJob, FinishJob, OnTopJob, Progress, ScreenJob } from './progress'
 import { memory } from './searchMemory'
 
 /** Time between two looks for a cancellation, ms. */
@@ -70,6 +72,11 @@ export const finishPart = (
   oneByOne(ones, progress, one =>
     finish(day, goods, riggings, one, { memory: memory(), ...(book ? { book } : {}) }),
   )
+
+/** The best that floats on a day, where anything does. */
+export const onTopPart = ({ day, field: { goods, riggings } }: OnTopJob): (OnTopPick | undefined)[] => [
+  bestOnTop(day, goods, riggings, memory()),
+]
 
 /** A progress that tells the second worker, too, when nobody waits any more. */
 export function watching(progress: Progress): { readonly watched: Progress; readonly signal: AbortSignal } {

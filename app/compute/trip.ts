@@ -5,27 +5,29 @@ import {
   drawRig,
   evidenceOf,
   fallAtCentre,
-  planTrip,
+  layOutTrip,
+  planOf,
   prepareRig,
   secondsTo,
   sizeOf,
   tideOf,
   toLookThrough,
   weatherOf,
-  type Basis,
   type Candidate,
   type EvidenceBook,
+  type Finalist,
   type Goods,
+  type OnTopPick,
   type OwnTide,
   type RigDrawing,
   type Stop,
   type TideSource,
+  type TripLayout,
   type TripPlan,
   type WeatherSource,
 } from '#core'
-import type { Progress } from './progress'
-import { memory } from './searchMemory'
-import { lookThrough } from './share'
+import type { CountJob, Counted, FinishJob, Progress } from './progress'
+import { finishPart, lookThrough, onTopPart, shareOut, watching } from './share'
 
 /** A trip to plan out of a box. */
 export interface TripJob {
@@ -38,12 +40,9 @@ export interface TripJob {
 }
 
 /** Seconds to each depth for one rod and weight. */
-interface Countdown {
+interface Countdown extends Counted {
   readonly rod: number
   readonly weightKg: number
-  readonly seconds: readonly number[]
-  readonly bottomS: number
-  readonly basis: Basis
   readonly depthM: number
 }
 
@@ -62,15 +61,31 @@ export interface TripAnswer extends Omit<TripPlan, 'riggings'> {
   /** stops that the tide does not reach to, by name */ readonly uncovered: readonly string[]
 }
 
+/** Seconds to each depth: a countdown takes the fall alone, as every view has it. Empty where it never comes down. */
+export function countPart({ bait, rig, day, outfit, match, depths, book }: CountJob): Counted[] {
+  const { stream: _, ...still } = conditionsFor(day, outfit, match)
+  const evidence = book && evidenceOf(book, bait, rig, day.cover, day.bottom)
+  const { bodies, fall } = prepareRig(bait, rig, evidence ? { ...still, evidence } : still)
+  const done = fallAtCentre(bodies, fall)
+  if (!done.ok) return []
+  return [
+    {
+      bottomS: done.value.downS,
+      basis: fall.evidence ? 'measured' : 'computed',
+      seconds: depths.map(d => (d <= day.depthM ? secondsTo(done.value.drop, d) : NaN)),
+    },
+  ]
+}
+
 /** Tidal stops before a table's first row or after its last. */
 const uncoveredBy = ({ coversMs }: TideSource, stops: readonly Stop[]): string[] =>
   stops
     .filter(({ tide, from, to }) => tide > 0 && coversMs && (from < coversMs[0] || to > coversMs[1]))
     .map(({ name }) => name)
 
-const SLICE_MS = 60
-/** Part of the work that is looking through. */
+/** Parts of the work after looking through, and before counting down. */
 const LOOKING = 0.6
+const COUNTING = 0.95
 /** Rows of the countdown card at most. */
 const ROWS = 9
 
@@ -81,9 +96,9 @@ export async function planOut(
 ): Promise<TripAnswer | undefined> {
   const tide = tideOf(own.tide)
   const weather = weatherOf(own.windMS === undefined ? undefined : { windMS: own.windMS })
-  const { tell, pause } = progress
-  const { days, riggings: ways } = toLookThrough(stops, goods, tide, weather)
-  const field = { goods, riggings: ways }
+  const { tell } = progress
+  const { days, riggings } = toLookThrough(stops, goods, tide, weather)
+  const field = { goods, riggings }
   const total = Math.max(1, sizeOf(field))
   const looked: (readonly Candidate[])[] = []
   for (const day of days) {
@@ -93,47 +108,13 @@ export async function planOut(
     if (!found) return undefined
     looked.push(found)
   }
-  const search = planTrip(stops, goods, tide, weather, {
-    rods,
-    memory: memory(),
-    looked,
-    ...(book ? { book } : {}),
-  })
-  let step = search.next()
-  for (let last = performance.now(); !step.done; step = search.next()) {
-    if (performance.now() - last < SLICE_MS) continue
-    tell(LOOKING + (0.9 - LOOKING) * step.value.part)
-    if (!(await pause())) return undefined
-    last = performance.now()
-  }
-  const { riggings, ...plan } = step.value
-  const deepest = Math.max(0.5, ...plan.moments.map(m => m.depthM))
-  const each = [0.25, 0.5, 1, 2, 5].find(s => deepest / s <= ROWS) ?? 10
-  const depths = Array.from({ length: Math.floor(deepest / each) }, (_, i) => (i + 1) * each)
-  const countdowns: Countdown[] = []
-  for (const [rod, { finalist, weightsKg, stop }] of plan.rods.entries()) {
-    const moment = plan.moments.filter(m => m.stop === stop).reduce((a, b) => (b.depthM > a.depthM ? b : a))
-    const day = { ...dayAt(stops[stop]!, moment) }
-    for (const weightKg of weightsKg) {
-      const { stream: _, ...still } = conditionsFor(day, finalist.outfit, finalist.match)
-      const bait = goods.baits[finalist.bait]!.spec
-      const rig = { ...finalist.rig, weightKg }
-      const evidence = book && evidenceOf(book, bait, rig, day.cover, day.bottom)
-      // a countdown takes the fall alone, as every view has it
-      const { bodies, fall } = prepareRig(bait, rig, evidence ? { ...still, evidence } : still)
-      const done = fallAtCentre(bodies, fall)
-      if (!(await pause())) return undefined
-      if (done.ok)
-        countdowns.push({
-          rod,
-          weightKg,
-          depthM: moment.depthM,
-          bottomS: done.value.downS,
-          basis: fall.evidence ? 'measured' : 'computed',
-          seconds: depths.map(d => (d <= moment.depthM ? secondsTo(done.value.drop, d) : NaN)),
-        })
-    }
-  }
+  const layout = layOutTrip(stops, goods, tide, weather, rods, looked)
+  const found = await inFull(layout, { field, ...(book ? { book } : {}) }, progress)
+  if (!found) return undefined
+  const { riggings: _, ...plan } = planOf(stops, goods, tide, layout, found.finalists, found.onTop)
+  const depths = depthsOf(plan.moments)
+  const countdowns = await countDown(plan, stops, { goods, depths, ...(book ? { book } : {}) }, progress)
+  if (!countdowns) return undefined
   return {
     ...plan,
     depths,
@@ -154,4 +135,76 @@ export async function planOut(
       }
     }),
   }
+}
+
+/** What rods carry, and what floats at each stop: one by one in full, shared with the second worker. */
+async function inFull(
+  { tied, days }: TripLayout,
+  given: Pick<FinishJob, 'field' | 'book'>,
+  progress: Progress,
+): Promise<Pick<Parts, 'finalists' | 'onTop'> | undefined> {
+  const { watched, signal } = watching(progress)
+  const quietly: Progress = { ...watched, tell: () => undefined }
+  let done = 0
+  const found = await shareOut<Partial<Parts>>(
+    tied.length + days.length,
+    watched,
+    async (nth, mine) => {
+      if (nth >= tied.length) {
+        const job = { ...given, day: days[nth - tied.length]! }
+        return { onTop: await (mine ? onTopPart(job) : progress.helper!.onTopPart(job, signal)) }
+      }
+      const { day, candidate } = tied[nth]!
+      const job = { ...given, day, ones: [candidate] }
+      const finalists = await (mine ? finishPart(job, quietly) : progress.helper!.finishPart(job, signal))
+      return finalists && { finalists }
+    },
+    () => progress.tell(LOOKING + ((COUNTING - LOOKING) * ++done) / (tied.length + days.length)),
+  )
+  return (
+    found && {
+      finalists: found.flatMap(({ finalists = [] }) => finalists),
+      onTop: found.flatMap(({ onTop = [] }) => onTop),
+    }
+  )
+}
+
+interface Parts {
+  readonly finalists: readonly (Finalist | undefined)[]
+  readonly onTop: readonly (OnTopPick | undefined)[]
+}
+
+/** Depths of the countdown card, m. */
+function depthsOf(moments: TripPlan['moments']): number[] {
+  const deepest = Math.max(0.5, ...moments.map(m => m.depthM))
+  const apart = [0.25, 0.5, 1, 2, 5].find(s => deepest / s <= ROWS) ?? 10
+  return Array.from({ length: Math.floor(deepest / apart) }, (_, i) => (i + 1) * apart)
+}
+
+/** Every rod with each of its weights, counted down in the deepest water of its stop. */
+async function countDown(
+  { rods, moments }: Pick<TripPlan, 'rods' | 'moments'>,
+  stops: readonly Stop[],
+  { goods, ...given }: Pick<CountJob, 'depths' | 'book'> & { readonly goods: Goods },
+  progress: Progress,
+): Promise<Countdown[] | undefined> {
+  const { watched, signal } = watching(progress)
+  const counts = rods.flatMap(({ finalist, weightsKg, stop }, rod) => {
+    const moment = moments.filter(m => m.stop === stop).reduce((a, b) => (b.depthM > a.depthM ? b : a))
+    const { outfit, match, bait, rig } = finalist
+    const spec = goods.baits[bait]!.spec
+    const job = { ...given, bait: spec, day: dayAt(stops[stop]!, moment), outfit, match }
+    return weightsKg.map(weightKg => ({ rod, job: { ...job, rig: { ...rig, weightKg } } }))
+  })
+  const counted = await shareOut<readonly Counted[]>(
+    counts.length,
+    watched,
+    async (nth, mine) =>
+      mine ? countPart(counts[nth]!.job) : progress.helper!.countPart(counts[nth]!.job, signal),
+    () => undefined,
+  )
+  return counted?.flatMap((found, nth) => {
+    const { rod, job } = counts[nth]!
+    return found.map(one => ({ ...one, rod, weightKg: job.rig.weightKg, depthM: job.day.depthM }))
+  })
 }

@@ -1,13 +1,11 @@
-import type { EvidenceBook } from '../evidence/book'
 import type { RigSpec } from '../rig/spec'
 import type { Day } from '../choose/day'
-import { finish, type Finalist } from '../choose/finish'
+import type { Finalist } from '../choose/finish'
 import { riggingsOf, type Goods, type Rigging } from '../choose/goods'
 import { castable, limitOf } from '../choose/limits'
-import { bestOnTop, WORTH_A_LOOK, type OnTopPick } from '../choose/onTop'
+import { WORTH_A_LOOK, type OnTopPick } from '../choose/onTop'
 import { factorsOf, scoreOf, scoringOf } from '../choose/score'
-import { lineFor, lookedAtWith, screen, type Candidate } from '../choose/screen'
-import type { SearchMemory } from '../choose/memory'
+import { lineFor, lookedAtWith, type Candidate } from '../choose/screen'
 import { RIPPLE_MS, type WeatherSource } from './weather'
 import { turnsBetween, type TideSource, type Turn } from './tide'
 
@@ -141,14 +139,6 @@ interface Tied {
   readonly weights: readonly Candidate[]
 }
 
-export interface PlanOptions {
-  readonly rods: number
-  readonly memory?: SearchMemory
-  /** drops and tally of the angler's own */ readonly book?: EvidenceBook
-  /** what a search of the usual day of each stop found, where that is done already */
-  readonly looked?: readonly (readonly Candidate[])[]
-}
-
 /** The water of a trip, the usual day of each stop, and what there is to tie on: what a plan is looked for in. */
 export function toLookThrough(
   stops: readonly Stop[],
@@ -173,38 +163,79 @@ export function toLookThrough(
   }
 }
 
+/** What a trip comes to before what is tied on its rods is evaluated in full. */
+export interface TripLayout {
+  readonly moments: readonly Moment[]
+  /** the usual day of each stop */ readonly days: readonly Day[]
+  readonly riggings: readonly Rigging[]
+  /** what is tied on each rod, at which stop, and the day that it is evaluated for */
+  readonly tied: readonly {
+    readonly stop: number
+    readonly day: Day
+    readonly candidate: Candidate
+    readonly used: number
+  }[]
+  readonly hand: readonly InHand[]
+  /** the best that can be had at each stop, by the quick look; 0 where nothing can be fished */
+  readonly best: readonly number[]
+}
+
 /**
- * Plans a trip: the water of every half hour, rigs tied beforehand so that the fewest need tying anew,
- * weights that follow the tide, and when to change. Rods are chosen one after the other, each the one that
- * adds most to the whole trip (greedy cover, within 1 − 1/e of the best: Nemhauser et al. 1978).
+ * Lays out a trip: the water of every half hour, rigs tied beforehand so that the fewest need tying anew, and weights
+ * that follow the tide. Rods are chosen one after the other, each the one that adds most to the whole trip (greedy
+ * cover, within 1 − 1/e of the best: Nemhauser et al. 1978).
+ * @param looked what a search of the usual day of each stop found
  */
-export function* planTrip(
+export function layOutTrip(
   stops: readonly Stop[],
   goods: Goods,
   tide: TideSource,
   weather: WeatherSource,
-  options: PlanOptions,
-): Generator<{ readonly part: number }, TripPlan> {
+  rods: number,
+  looked: readonly (readonly Candidate[])[],
+): TripLayout {
   const { moments, days, riggings } = toLookThrough(stops, goods, tide, weather)
-  const pools = yield* poolsOf(days, goods, riggings, options)
-  const { values, weights: chosenWeights } = worthOf(stops, moments, pools, goods)
+  const pools = looked.flatMap((candidates, stop) => tiedOf(stop, candidates))
+  const { values, weights } = worthOf(stops, moments, pools, goods)
   const best = values.map(row => Math.max(0, ...row))
-  const without = stops
-    .filter((_, i) => moments.every((m, k) => m.stop !== i || best[k] === 0))
-    .map(stop => stop.name)
-  const picked = greedy(values, best, pools, tiedAtMost(options.rods, goods.rods.length, stops.length))
-  const { hand, used } = assign(values, best, picked, chosenWeights, moments, riggings)
+  const picked = greedy(values, best, pools, tiedAtMost(rods, goods.rods.length, stops.length))
+  const { hand, used } = assign(values, best, picked, weights, moments, riggings)
+  const tied = picked.map((k, n) => {
+    const mine = hand.filter(h => h.rod === n)
+    const candidate = mostUsed(mine.map(h => weights[h.moment]![k]!)) ?? pools[k]!.weights[0]!
+    const middle = mine.find(h => weights[h.moment]![k] === candidate)
+    const { stop } = pools[k]!
+    const day = middle ? dayAt(stops[stop]!, moments[middle.moment]!) : stops[stop]!.day
+    return { stop, day, candidate, used: used[n]! }
+  })
+  return {
+    moments,
+    days,
+    riggings,
+    tied,
+    hand,
+    best: stops.map((_, i) => Math.max(0, ...best.filter((__, k) => moments[k]!.stop === i))),
+  }
+}
+
+/**
+ * A trip from its layout: which rods carry what, and when to change.
+ * @param finalists what is tied on each rod of the layout, in full; undefined where it cannot be fished after all
+ * @param onTop the best that floats on the usual day of each stop, where anything does
+ */
+export function planOf(
+  stops: readonly Stop[],
+  goods: Goods,
+  tide: TideSource,
+  { moments, riggings, tied, hand, best }: TripLayout,
+  finalists: readonly (Finalist | undefined)[],
+  onTop: readonly (OnTopPick | undefined)[],
+): TripPlan {
   const rods: PlanRod[] = []
   const left = [...goods.rods]
   const kept: number[] = []
-  for (const [n, k] of picked.entries()) {
-    yield { part: 0.8 + (0.2 * n) / picked.length }
-    const tied = pools[k]!
-    const usual =
-      mostUsed(hand.filter(h => h.rod === n).map(h => chosenWeights[h.moment]![k]!)) ?? tied.weights[0]!
-    const middle = hand.filter(h => h.rod === n && chosenWeights[h.moment]![k] === usual)[0]
-    const day = middle ? dayAt(stops[tied.stop]!, moments[middle.moment]!) : stops[tied.stop]!.day
-    const finalist = finish(day, goods, riggings, usual, options)
+  for (const [n, { stop, used }] of tied.entries()) {
+    const finalist = finalists[n]
     if (!finalist) continue
     const rod =
       left.find(r => r.id === finalist.rodId) ?? left.find(r => castable(finalist.report.massKg, r.castKg))
@@ -214,10 +245,10 @@ export function* planTrip(
     rods.push({
       letter: LETTERS[rods.length]!,
       finalist,
-      stop: tied.stop,
+      stop,
       ...(rod ? { rodId: rod.id } : {}),
       weightsKg: weights.length > 0 ? weights : [finalist.rig.weightKg],
-      used: used[n]!,
+      used,
     })
   }
   const inHand = hand.flatMap((h): InHand[] =>
@@ -234,37 +265,11 @@ export function* planTrip(
     quiet: windows(moments),
     ...(left[0] ? { freeRodId: left[0].id } : {}),
     riggings,
-    without,
-    onTop: days.flatMap((day, i): OnTopAt[] => {
-      const pick = bestOnTop(day, goods, riggings, options.memory)
-      const sinking = Math.max(0, ...best.filter((_, k) => moments[k]!.stop === i))
-      return pick && pick.score >= WORTH_A_LOOK * sinking ? [{ stop: i, pick }] : []
-    }),
+    without: stops.filter((_, i) => best[i] === 0).map(stop => stop.name),
+    onTop: onTop.flatMap((pick, stop): OnTopAt[] =>
+      pick && pick.score >= WORTH_A_LOOK * best[stop]! ? [{ stop, pick }] : [],
+    ),
   }
-}
-
-/** What could be tied on at each stop, from a search of its usual day; most of the work of a plan. */
-function* poolsOf(
-  days: readonly Day[],
-  goods: Goods,
-  riggings: readonly Rigging[],
-  { memory, looked }: PlanOptions,
-): Generator<{ readonly part: number }, Tied[]> {
-  const pools: Tied[] = []
-  for (const [i, day] of days.entries()) {
-    if (looked) {
-      pools.push(...tiedOf(i, looked[i]!))
-      continue
-    }
-    const search = screen({ day, goods, riggings, ...(memory ? { memory } : {}) })
-    let step = search.next()
-    while (!step.done) {
-      yield { part: (0.8 * (i + step.value / 40_000)) / days.length }
-      step = search.next()
-    }
-    pools.push(...tiedOf(i, step.value))
-  }
-  return pools
 }
 
 /** What every rig is worth at every moment, and the weight that it is worth that with; rows are moments. */

@@ -1,8 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import type { Day } from '../choose/day'
+import { finish } from '../choose/finish'
 import type { Goods } from '../choose/goods'
+import { bestOnTop } from '../choose/onTop'
+import { screen } from '../choose/screen'
+import { toTheEnd } from '../numerics/toTheEnd'
 import { lineFromLb } from '../tackle/lines'
-import { momentsOf, planTrip, type Stop, type TripPlan } from './plan'
+import { layOutTrip, momentsOf, planOf, toLookThrough, type Stop, type TripPlan } from './plan'
 import { harmonicTide, TIDE_SPEEDS, turnsBetween } from './tide'
 import { simulatedWeather } from './weather'
 
@@ -108,12 +112,22 @@ const stops: Stop[] = [
     currentMS: 0.1,
   },
 ]
-function plan(rods: number): TripPlan {
-  const run = planTrip(stops, goods, tide, simulatedWeather('w'), { rods })
-  let step = run.next()
-  while (!step.done) step = run.next()
-  return step.value
+/** A trip planned by one alone: every stop looked through, what is tied on and what floats in full. */
+function planned(at: readonly Stop[], box: Goods, rods: number): TripPlan {
+  const weather = simulatedWeather('w')
+  const { days, riggings } = toLookThrough(at, box, tide, weather)
+  const looked = days.map(on => toTheEnd(screen({ day: on, goods: box, riggings })))
+  const layout = layOutTrip(at, box, tide, weather, rods, looked)
+  return planOf(
+    at,
+    box,
+    tide,
+    layout,
+    layout.tied.map(tied => finish(tied.day, box, riggings, tied.candidate)),
+    days.map(on => bestOnTop(on, box, riggings)),
+  )
 }
+const plan = (rods: number): TripPlan => planned(stops, goods, rods)
 
 describe('a trip', () => {
   const full = plan(3)
@@ -163,11 +177,9 @@ describe('a trip', () => {
       preyM: 0.08,
     }
     const at = [{ ...stops[1]!, day: pads, tide: 0 }]
-    const run = planTrip(at, box, tide, simulatedWeather('w'), { rods: 1 })
-    let step = run.next()
-    while (!step.done) step = run.next()
-    expect(step.value.onTop).toMatchObject([{ stop: 0, pick: { bait: 2, rig: { weightKg: 0 } } }])
-    expect(step.value.rods.every(r => r.finalist.rig.weightKg > 0)).toBe(true)
+    const done = planned(at, box, 1)
+    expect(done.onTop).toMatchObject([{ stop: 0, pick: { bait: 2, rig: { weightKg: 0 } } }])
+    expect(done.rods.every(r => r.finalist.rig.weightKg > 0)).toBe(true)
   })
   it('more rods never fish worse', () => {
     const total = (p: TripPlan): number => p.hand.reduce((sum, h) => sum + h.share, 0)

@@ -1,6 +1,7 @@
 import { defineVitestProject } from '@nuxt/test-utils/config'
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
+import { compiledCore } from './scripts/compiledCore.mjs'
 
 const here = (path: string): string => fileURLToPath(new URL(path, import.meta.url))
 
@@ -12,7 +13,11 @@ const MOCKING = [
   'app/sync/outbox.test.ts',
 ]
 
+/** A run that watches the sources has to load them as they are. */
+const compiled = process.argv.includes('run') ? await compiledCore() : undefined
+
 export default defineConfig({
+  ...(compiled ? { plugins: [compiled.plugin] } : {}),
   resolve: {
     alias: {
       '#core': here('./core/index.ts'),
@@ -23,6 +28,7 @@ export default defineConfig({
   },
   test: {
     environment: 'node',
+    ...(compiled ? { server: { deps: { external: [compiled.folder] } } } : {}),
     // a busy machine is no failure: what is waited for comes, or the test fails at its own assertion
     testTimeout: 180_000,
     expect: { poll: { timeout: 15_000 } },

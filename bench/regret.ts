@@ -56,7 +56,7 @@ function toLookAt({ riggings }: Field, order: readonly Candidate[]): Candidate[]
 
 /**
  * The best of a day's candidates as they are in full: at the middle of everything uncertain, which is what the full
- * evaluation shows (`core/choose/closer.test.ts`).
+ * evaluation shows (`core/choose/closer.long.test.ts`).
  */
 export function bestInFull(day: Day): BestInFull {
   const [field, memory] = [fieldOf(day, goods, {}), searchMemory()]

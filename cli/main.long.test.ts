@@ -48,6 +48,8 @@ function evaluate(json: unknown, ...options: string[]) {
   return dunecrest('evaluate', file, ...options)
 }
 const [example] = rigFilesOf(DEMO_SPREADS[2]!)
+/** A part of the demo box, with a third of its baits. */
+const BOX = DEMO_BOX.filter(({ details }, i) => details.kind !== 'bait' || i % 3 === 0)
 type Fall = {
   fall: { timeS: { value: number; basis: string }; path?: { timeS: number; depthM: number }[] }
   displacedM3: number
@@ -241,7 +243,7 @@ describe('dunecrest evaluate', () => {
 
   it('chooses a rig out of a box, with reasons, by the names in the box; a bad day or box is refused at its field', () => {
     const box = join(folder, 'box.json')
-    writeFileSync(box, JSON.stringify({ format: 'dunecrest-box', version: 1, items: DEMO_BOX }))
+    writeFileSync(box, JSON.stringify({ format: 'dunecrest-box', version: 1, items: BOX }))
     const out = dunecrest('choose', join('examples', 'day-eelgrass.json'), '--box', box)
     expect(out.status).toBe(0)
     const { picks, reasons, looked } = out.json<{
@@ -249,10 +251,10 @@ describe('dunecrest evaluate', () => {
       reasons: string[]
       looked: number
     }>()
-    expect(looked).toBeGreaterThan(20_000)
+    expect(looked).toBeGreaterThan(5000)
     expect(picks[0]).toMatchObject({ fit: { verdict: 'pass' } })
-    expect(DEMO_BOX.map(i => i.name)).toContain(picks[0]!.baitName)
-    expect(DEMO_BOX.map(i => i.name)).toContain(picks[0]!.hookName)
+    expect(BOX.map(i => i.name)).toContain(picks[0]!.baitName)
+    expect(BOX.map(i => i.name)).toContain(picks[0]!.hookName)
     expect(reasons.length).toBeGreaterThanOrEqual(3)
     const day = join(folder, 'day.json')
     writeFileSync(
@@ -300,7 +302,7 @@ describe('dunecrest evaluate', () => {
 
   it('picks for one bass in sight in thin water what lands softly and reaches it, and says so', () => {
     const box = join(folder, 'box.json')
-    writeFileSync(box, JSON.stringify({ format: 'dunecrest-box', version: 1, items: DEMO_BOX }))
+    writeFileSync(box, JSON.stringify({ format: 'dunecrest-box', version: 1, items: BOX }))
     const day = join(folder, 'sight.json')
     const seen = {
       format: 'dunecrest-day',

@@ -138,23 +138,23 @@ describe('one input changes the choice and the reason', () => {
   )
   it('the channel without its current takes a lighter rig', () => {
     const { stream: _, ...still } = DEMO_DAYS.channel
-    expect(pick(still).picks[0]!.rig.weightKg).toBeLessThan(first('channel').rig.weightKg)
+    expect(pick(still, few).picks[0]!.rig.weightKg).toBeLessThan(first('channel').rig.weightKg)
     expect(of('channel').whatIfs.find(w => w.change.id === 'slackWater')).toMatchObject({ same: false })
   })
   it('the mat taken away, nothing must be punched through', () => {
-    const open = pick({ ...DEMO_DAYS.mat, cover: 'open' })
+    const open = pick({ ...DEMO_DAYS.mat, cover: 'open' }, few)
     expect(open.picks[0]!.rig.family).not.toBe('L2')
     expect(open.out.roof).toBeUndefined()
   })
   it('the angler who fishes open heads throughout pays for it in the willow, and is told how much', () => {
     const cost = of('willow').ways.find(w => w.school === 'heads' && w.choice === 'open')!
-    const own = pick({ ...DEMO_DAYS.willow, way: { heads: 'open' } })
+    const own = pick({ ...DEMO_DAYS.willow, way: { heads: 'open' } }, few)
     expect(own.picks[0]!.rig.pointRest).toBe('open')
     expect(cost.share).toBeLessThan(1)
     expect(own.picks[0]!.score).toBeLessThan(first('willow').score)
   })
   it('no lead means no lead', () => {
-    for (const p of pick({ ...DEMO_DAYS.channel, way: { unleaded: true } }).picks)
+    for (const p of pick({ ...DEMO_DAYS.channel, way: { unleaded: true } }, few).picks)
       expect(p.rig.weightKg === 0 || p.rig.weightMaterial !== 'lead').toBe(true)
   })
 })
@@ -197,7 +197,7 @@ describe('nothing to pick', () => {
     expect(pick(DEMO_DAYS.eelgrass, { ...few, lines: [], rods: [] }).picks.length).toBeGreaterThan(0)
   })
   it('beyond the box there are hooks for its baits', () => {
-    const beyond = pick(DEMO_DAYS.eelgrass, { ...goods, hooks: [], heads: [], weights: [] }, { beyond: true })
+    const beyond = pick(DEMO_DAYS.eelgrass, { ...few, hooks: [], heads: [], weights: [] }, { beyond: true })
     expect(beyond.picks.length).toBeGreaterThan(0)
     expect(beyond.riggings.every(r => r.hookId === '')).toBe(true)
   })

@@ -223,11 +223,12 @@ test('every family is built on the bench, fitted, drawn, and opened in spread an
         family,
       ).toBeGreaterThanOrEqual(3)
     }
-    await sheet.open(`/spread/${id}`)
+    await page.getByRole('link', { name: 'Spread', exact: true }).click()
+    await sheet.settled()
     for (const letter of LETTERS.slice(0, set.length))
       expect(await sheet.figure(letter, 'fall'), set.join()).toBeGreaterThan(0.5)
-    await page.goto(`${sheet.app.url}/tank/${id}`)
-    await expect(page.locator('td b')).toHaveCount(set.length)
+    await page.getByRole('link', { name: 'Tank', exact: true }).click()
+    await expect(page.locator('td:first-child b')).toHaveCount(set.length)
   }
 })
 

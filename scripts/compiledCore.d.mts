@@ -1,0 +1,3 @@
+import type { Plugin } from 'vite'
+
+export function compiledCore(): Promise<{ readonly folder: string; readonly plugin: Plugin }>

@@ -20,13 +20,13 @@ const second = (): CalcClient | undefined =>
       ))
 
 /**
- * What was learned of the log is kept beside the outbox. The name of this program changes with what is in it:
+ * What was learned of the log of each place is kept beside the outbox. The name of this program changes with what is in it:
  * another making learns anew.
  */
-const LEARNED = 'dunecrest.learned'
+const LEARNED = 'dunecrest.learned.'
 const log = {
-  read: () => get<KeptLog>(LEARNED),
-  write: (kept: KeptLog) => set(LEARNED, kept),
+  read: (place: string) => get<KeptLog>(LEARNED + place),
+  write: (place: string, kept: KeptLog) => set(LEARNED + place, kept),
   making: globalThis.location.href,
 }
 

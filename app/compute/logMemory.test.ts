@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { bookOf, ensembleAfter, isLearned, type LoggedRig } from '#core'
-import { learnLog, loggedOf, recallLog, type KeptLog, type LogMemory } from './logMemory'
+import { learnLog, loggedOf, logsOf, recallLog, type KeptLog, type LogMemory } from './logMemory'
 import type { EvaluateJob, Reply } from './protocol'
 import { serve } from './serve'
 
@@ -18,7 +18,7 @@ function memoryOf(making = 'one'): LogMemory & { kept?: KeptLog } {
   const memory: LogMemory & { kept?: KeptLog } = {
     making,
     read: () => Promise.resolve(memory.kept && structuredClone(memory.kept)),
-    write: kept => Promise.resolve(void (memory.kept = kept)),
+    write: (_place, kept) => Promise.resolve(void (memory.kept = kept)),
   }
   return memory
 }
@@ -36,6 +36,25 @@ describe('what was learned of a log', () => {
     expect(isLearned(other)).toBe(false)
     expect(await recallLog(other, memory)).toBe(true)
     expect([...ensembleAfter(other).scores('standing', 'thickWeed/sand')]).toEqual([...z])
+  })
+  it('of several places is kept for each', async () => {
+    const kept = new Map<string, KeptLog>()
+    const memory: LogMemory = {
+      making: 'one',
+      read: place => Promise.resolve(kept.get(place)),
+      write: (place, log) => Promise.resolve(void kept.set(place, log)),
+    }
+    const at = (placeKey: string): LoggedRig[] => [{ ...logOf(21)[0]!, placeKey }]
+    for (const place of ['wood/rock', 'open/sand']) await learnLog(at(place), memory)
+    expect([...kept.keys()]).toEqual(['wood/rock', 'open/sand'])
+    // as another page finds them
+    for (const [place, { key, learned }] of kept)
+      kept.set(place, { key: key.replace('"snags":21', '"snags":22'), learned })
+    for (const place of ['wood/rock', 'open/sand']) {
+      const again = [{ ...at(place)[0]!, snags: 22 }]
+      expect(isLearned(again)).toBe(false)
+      expect(await recallLog(again, memory)).toBe(true)
+    }
   })
   it('is learned anew where the memory is shut', async () => {
     const shut: LogMemory = {
@@ -68,6 +87,11 @@ describe('what was learned of a log', () => {
     expect(loggedOf({ book, day: { cover: 'wood', bottom: 'sand' } })).toBeUndefined()
     expect(loggedOf({ book })).toBeUndefined()
     expect(loggedOf({})).toBeUndefined()
+    const at = (cover: string) => ({ day: { cover, bottom: 'sand' } })
+    expect(logsOf({ book, stops: [at('wood'), at('thickWeed'), at('thickWeed')] })).toEqual([logged])
+    expect(logsOf({ stops: [at('thickWeed')] })).toEqual([])
+    expect(logsOf({ evidence: { logged } })).toEqual([logged])
+    expect(logsOf({})).toEqual([])
   })
 })
 

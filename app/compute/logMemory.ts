@@ -8,18 +8,32 @@ import {
   type EvidenceBook,
   type Learned,
   type LoggedRig,
+  type Stop,
 } from '#core'
 
-/** Keeps what was learned of a log from one page to the next: learning anew takes a while. */
+/** Keeps what was learned of each place's log from one page to the next: learning anew takes a while. */
 export interface LogMemory {
   /** the making of the model: another learns anew */ readonly making: string
-  readonly read: () => Promise<KeptLog | undefined>
-  readonly write: (kept: KeptLog) => Promise<void>
+  readonly read: (place: string) => Promise<KeptLog | undefined>
+  readonly write: (place: string, kept: KeptLog) => Promise<void>
 }
 /** What was learned, of which log, by which making of the model. */
 export interface KeptLog {
   readonly key: string
   readonly learned: Learned
+}
+
+/** The logs of all places that figures are asked after: one, but for a trip with stops in several. */
+export function logsOf(job: object): (readonly LoggedRig[])[] {
+  const { stops, book } = job as {
+    readonly stops?: readonly Pick<Stop, 'day'>[]
+    readonly book?: EvidenceBook
+  }
+  if (!stops || !book) return [loggedOf(job)].filter(logged => logged !== undefined)
+  const places = new Map(stops.map(({ day: { cover, bottom } }) => [`${cover}/${bottom}`, { cover, bottom }]))
+  return [...places.values()]
+    .map(({ cover, bottom }) => loggedAt(book, cover, bottom))
+    .filter(logged => logged.length > 0)
 }
 
 /** The log that figures are asked after, wherever a question carries it. */
@@ -46,7 +60,7 @@ export async function recallLog(
   memory: LogMemory | undefined,
 ): Promise<boolean> {
   if (isLearned(logged)) return true
-  const kept = await memory?.read().catch(() => undefined)
+  const kept = await memory?.read(placeOf(logged)).catch(() => undefined)
   if (!memory || kept?.key !== keyOf(logged, memory)) return false
   teach(logged, kept.learned)
   return true
@@ -58,8 +72,11 @@ export async function learnLog(logged: readonly LoggedRig[], memory: LogMemory |
   if (!learned) return void ensembleAfter(logged)
   teach(logged, learned)
   // a memory that is full or shut costs time, nothing else
-  await memory?.write({ key: keyOf(logged, memory), learned }).catch(() => undefined)
+  await memory?.write(placeOf(logged), { key: keyOf(logged, memory), learned }).catch(() => undefined)
 }
+
+/** What is learned together is of one place. */
+const placeOf = ([first]: readonly LoggedRig[]): string => first?.placeKey ?? ''
 
 const keyOf = (logged: readonly LoggedRig[], { making }: LogMemory): string =>
   `${making}\n${JSON.stringify(logged)}`

@@ -111,7 +111,8 @@ describe('the picking worker', () => {
         { tell: () => undefined, pause: () => Promise.resolve(false), helper: watched },
       ),
     ).toBeUndefined()
-    expect(asked).toHaveLength(1)
+    expect(asked.length).toBeGreaterThan(0)
+    expect(asked.every(signal => signal.aborted)).toBe(true)
     expect(asked[0]!.aborted).toBe(true)
   })
   it('tells how far it is and stops where nobody waits any more', async () => {

@@ -20,7 +20,7 @@ import { fitsOf } from './box'
 import { throughCover } from './cover'
 import type { EarlyProgress, Helper } from './progress'
 import { modelDrop } from './drops'
-import { learnLog, loggedOf, recallLog, type LogMemory } from './logMemory'
+import { learnLog, loggedOf, logsOf, recallLog, type LogMemory } from './logMemory'
 import { packed, unpacked } from './packed'
 import { pickFrom } from './pick'
 import { keepSearches, recallSearches, type SearchStore } from './searchMemory'
@@ -91,9 +91,10 @@ export function serve(
           keepLater()
           return reply({ type: 'answer', id, answer: before })
         }
-        const logged = loggedOf(request.job)
-        if (logged && !(await recallLog(logged, log))) await learnLog(logged, log)
-        if (cancelled.has(id)) return
+        for (const logged of logsOf(request.job)) {
+          if (!(await recallLog(logged, log))) await learnLog(logged, log)
+          if (cancelled.has(id)) return
+        }
         if (SEARCHING.has(request.about)) await recallSearches(searches)
         if (cancelled.has(id)) return
         const second = SHARED.has(request.about) ? helper() : undefined

@@ -110,18 +110,24 @@ export async function lookThrough(
         : progress.helper!.screenPart(job, signal)
     },
     part => told((looked += part.length)),
+    PARTS / 2,
   )
   return screened && together(screened)
 }
 
-/** Parts that a search is cut into: enough that neither worker waits long for the other. */
+/**
+ * Parts that a search is cut into: half of them for each worker, and always the same, as each remembers what it
+ * worked out itself.
+ */
 const PARTS = 4
+/** So many parts are on their way to the helper at once: it need not wait until this worker looks up from its own. */
+const AHEAD = 2
 
 /**
  * Parts of one work done by this worker, from the first on, and by the helper, from the last back, until they
- * meet; so each mostly meets again what it worked out before. Without a helper, or with one that fails, this
- * one does what is left.
+ * meet. Without a helper, or with one that fails, this one does what is left.
  * @param work does one part; `mine` says that it is done here
+ * @param own so many of them are this worker's and the others the helper's, however fast either is
  * @returns the results in order; undefined when it was called off
  */
 export async function shareOut<T>(
@@ -129,6 +135,7 @@ export async function shareOut<T>(
   { helper, pause }: Progress,
   work: (nth: number, mine: boolean) => Promise<T | undefined>,
   each: (part: T) => void,
+  own?: number,
 ): Promise<T[] | undefined> {
   const results: (T | undefined)[] = Array.from({ length: parts }, () => undefined)
   let [next, last] = [0, parts - 1]
@@ -139,14 +146,15 @@ export async function shareOut<T>(
     each(part)
     return true
   }
-  const theirs = async (): Promise<void> => {
-    while (helper && !off && next <= last) {
+  // of the last ones neither is left waiting for the other
+  const theirs = async (_: unknown, ahead: number): Promise<void> => {
+    while (helper && !off && Math.max(next, own ?? 0) + ahead <= last) {
       const nth = last--
       if (!put(nth, await work(nth, false).catch(() => undefined))) return
     }
   }
-  const asked = theirs()
-  while (next <= last) {
+  const asked = Promise.all(Array.from({ length: AHEAD }, theirs))
+  while (next <= (helper && own !== undefined ? own - 1 : last)) {
     const nth = next++
     if (!put(nth, await work(nth, true)) || !(await pause())) {
       off = true

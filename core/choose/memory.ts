@@ -73,7 +73,7 @@ export const rememberedBy = ({ laid, bodies, falls, met, hooked }: SearchMemory)
   laid.size + bodies.size + falls.size + met.size + hooked.size
 
 /** What is kept under a key, or made and kept. */
-export function keep<V>(map: Map<string, V>, key: string, make: () => V): V {
+export function keep<K, V>(map: Map<K, V>, key: K, make: () => V): V {
   const found = map.get(key)
   if (found !== undefined) return found
   const made = make()

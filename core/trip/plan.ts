@@ -4,8 +4,10 @@ import type { Finalist } from '../choose/finish'
 import { riggingsOf, type Goods, type Rigging } from '../choose/goods'
 import { castable, limitOf } from '../choose/limits'
 import { WORTH_A_LOOK, type OnTopPick } from '../choose/onTop'
+import { keep } from '../choose/memory'
 import { factorsOf, scoreOf, scoringOf } from '../choose/score'
 import { lineFor, lookedAtWith, type Candidate } from '../choose/screen'
+import type { Line } from '../tackle/lines'
 import { RIPPLE_MS, type WeatherSource } from './weather'
 import { turnsBetween, type TideSource, type Turn } from './tide'
 
@@ -285,12 +287,15 @@ function worthOf(
     const day = dayAt(stops[moment.stop]!, moment)
     const scoring = scoringOf(day)
     const retrieve = lookedAtWith(day)
+    /** by what opens the hook: most weights of a hook share one */
+    const lines = new Map<number, Line>()
     values[m] = pools.map(() => 0)
     weights[m] = []
     for (const [k, tied] of pools.entries()) {
       if (tied.stop !== moment.stop) continue
       for (const c of tied.weights) {
-        const line = lineFor(goods, scoring.pull, c.traits!.openingN)
+        const { openingN } = c.traits!
+        const line = keep(lines, openingN, () => lineFor(goods, scoring.pull, openingN))
         if (limitOf(day, c.traits!, line, scoring.water)) continue
         const score = scoreOf(factorsOf(scoring, c.traits!, retrieve, line))
         if (score > values[m]![k]!) {

@@ -7,6 +7,7 @@ import { build } from '../scripts/prepare.mjs'
 import { findBrowser } from '../scripts/programs.mjs'
 import { freePort, startServer } from '../scripts/serve.mjs'
 import { bankFigures } from './bank.mjs'
+import { memoryFigures } from './memory.mjs'
 import { searchFigures } from './search.mjs'
 
 /**
@@ -53,6 +54,7 @@ export async function pageFigures() {
       ...(await searchFigures(browser, url)),
       ...(await bankFigures(browser, url)),
       ...(await logFigures(url)),
+      ...(await memoryFigures(url)),
     }
   } finally {
     await browser.close()

@@ -10,8 +10,8 @@ import { waterOfSpot } from './spots/waterOfSpot'
 import { dayOfSheet } from '../../shared/day'
 import { goodsOf, onceEach } from '../../shared/goods'
 
-/** Nobody has touched the page for so long, ms. */
-const IDLE_MS = 6000
+/** Nobody has touched the page for so long, ms: longer than a slow phone takes to open it, which it would hold up. */
+const IDLE_MS = 20_000
 
 /**
  * Works out of the box what searches need while nobody does anything here, for the water of the sheet and of every

@@ -35,6 +35,9 @@ import {
   type TetheredWeight,
 } from './tether'
 
+/** Where a state has the height of the weight. */
+const WEIGHT_Z = 15
+
 /** Resolves the swing of a few millimetres of tether; a held line goes with it. */
 export const TETHER_STEP_S = 0.005
 
@@ -91,9 +94,9 @@ export function dropTethered(
   /** The weight stops where it met the bottom within the step. */
   const landWeight = (fromM: number, t: number): void => {
     const radiusM = weight.diameterM / 2
-    weightTimeS = t - stepS * (1 - partTo(fromM - radiusM + depthM, y[15]! - radiusM + depthM))
+    weightTimeS = t - stepS * (1 - partTo(fromM - radiusM + depthM, y[WEIGHT_Z]! - radiusM + depthM))
     state.grounded = true
-    y[15] = -depthM + radiusM
+    y[WEIGHT_Z] = -depthM + radiusM
     y.fill(0, 16, 19)
     held?.line.takeIn()
   }
@@ -122,7 +125,7 @@ export function dropTethered(
     if (!Number.isFinite(y[2]!))
       return failure('unstable', 'The calculation broke down for this rig; no figure can be given.')
     if (viscous && tooFast(before[2]!, y[2]!, stepS)) return failure('unstable', TOO_FAST)
-    if (!state.grounded && y[15]! - weight.diameterM / 2 <= -depthM) landWeight(before[15]!, t)
+    if (!state.grounded && y[WEIGHT_Z]! - weight.diameterM / 2 <= -depthM) landWeight(before[WEIGHT_Z]!, t)
     afterStep(y)
     stillFor =
       state.grounded &&
@@ -139,7 +142,7 @@ export function dropTethered(
     heightM = aboveM
     record(t, y)
     recordWeight(t, y.subarray(13))
-    if (!state.grounded && heldUp?.(t, y[15]!)) return hangsAt(-y[15]!)
+    if (!state.grounded && heldUp?.(t, y[WEIGHT_Z]!)) return hangsAt(-y[WEIGHT_Z]!)
   }
   return held ? neverDone(limitS) : stillSinking(limitS)
 }
@@ -195,6 +198,7 @@ function coupled(
         tether.rate,
         TETHERED_SIZE,
         weight.lineOnWeight ? weightEnd(inertKg) : bodyEnd(body, { weight, inertKg, state: tether.state }),
+        WEIGHT_Z,
       ),
   )
   return { ...tether, ...(held ? { held } : {}) }

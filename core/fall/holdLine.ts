@@ -46,6 +46,7 @@ export interface HeldBeside {
  * @param rate of the motion's state, reading `pull`;
  * @param size numbers of the state;
  * @param read the line's end off it
+ * @param atZ which number of it is the height of what is tied to the line
  */
 export function holdLine(
   options: HoldLineOptions,
@@ -53,6 +54,7 @@ export function holdLine(
   rate: (y: Float64Array, dy: Float64Array) => void,
   size: number,
   read: ReadEnd,
+  atZ = 2,
 ): HeldBeside {
   const { hold, stream, factors, sinkingN } = options
   const line = heldLine({
@@ -64,7 +66,6 @@ export function holdLine(
   const dy = new Float64Array(size)
   const flow = new Float64Array(2)
   const fixed = hold.mode === 'tight' && hold.lift === undefined
-  const atZ = size > 13 ? 15 : 2
   return {
     pull,
     line,

@@ -17,8 +17,9 @@ export const lineEnd = (): LineEnd & { readonly [K in keyof LineEnd]: Float64Arr
 /**
  * Inertia that a force at a point of a free body feels, 3×3, body axes, kg: the inverse of what the point
  * gives to a unit force.
+ * @param inverse of its inertia, 6x6
  */
-function inertiaAt(body: Pick<HydroBody, 'inverse'>, at: Vec3): Float64Array {
+function inertiaAt(inverse: Float64Array, at: Vec3): Float64Array {
   const give = new Float64Array(9)
   const AXES = [
     [1, 0, 0],
@@ -29,8 +30,7 @@ function inertiaAt(body: Pick<HydroBody, 'inverse'>, at: Vec3): Float64Array {
   for (let a = 0; a < 3; a++) {
     for (let b = 0; b < 3; b++) {
       for (let i = 0; i < 6; i++)
-        for (let k = 0; k < 6; k++)
-          give[3 * a + b]! += loads[a]![i]! * body.inverse[6 * i + k]! * loads[b]![k]!
+        for (let k = 0; k < 6; k++) give[3 * a + b]! += loads[a]![i]! * inverse[6 * i + k]! * loads[b]![k]!
     }
   }
   return invert(give, 3)
@@ -47,32 +47,20 @@ export interface Hung {
 }
 
 /**
- * Reads the end of a line tied to the body off a state and its rate of change (without the line), both of 13
- * numbers or more.
- * @param flow the water's velocity X Y at the body
+ * Reads place, velocity and acceleration of the tie point.
+ * @returns takes place and attitude (7), velocity and turning rate in body axes (6), their rates, and the water's
+ *   velocity; gives back how the body is turned, 3x3
  */
-export function bodyEnd(
-  body: HydroBody,
-  hung?: Hung,
-): (y: Float64Array, dy: Float64Array, flow: Float64Array, end: LineEnd) => void {
-  const at = body.tieAt
-  const inertia = inertiaAt(body, at)
-  const v = new Float64Array(6)
-  const rates = new Float64Array(6)
+function tiedAt(
+  at: Vec3,
+): (y: Float64Array, v: Float64Array, rates: Float64Array, flow: Float64Array, end: LineEnd) => Float64Array {
   const R = new Float64Array(9)
-  const scratch = new Float64Array(9)
-  return (y, dy, flow, end) => {
+  const [ax, ay, az] = at
+  return (y, v, rates, flow, end) => {
     rotation(y, R)
-    velocity(body, y, v)
-    for (let i = 0; i < 6; i++) {
-      let sum = 0
-      for (let k = 0; k < 6; k++) sum += body.inverse[6 * i + k]! * dy[7 + k]!
-      rates[i] = sum
-    }
     const p = v[3]!
     const q = v[4]!
     const r = v[5]!
-    const [ax, ay, az] = at
     const ux = v[0]! + q * az - r * ay
     const uy = v[1]! + r * ax - p * az
     const uz = v[2]! + p * ay - q * ax
@@ -85,8 +73,50 @@ export function bodyEnd(
       end.velocity[k] = a * ux + b * uy + c * uz + (k < 2 ? flow[k]! : 0)
       end.acceleration[k] = a * bx + b * by + c * bz
     }
-    turned(R, inertia, scratch, end.massKg)
+    return R
+  }
+}
+
+/**
+ * Reads the end of a line tied to the body off a state and its rate of change (without the line), both of 13
+ * numbers or more.
+ * @param flow the water's velocity X Y at the body
+ */
+export function bodyEnd(
+  body: HydroBody,
+  hung?: Hung,
+): (y: Float64Array, dy: Float64Array, flow: Float64Array, end: LineEnd) => void {
+  const inertia = inertiaAt(body.inverse, body.tieAt)
+  const read = tiedAt(body.tieAt)
+  const v = new Float64Array(6)
+  const rates = new Float64Array(6)
+  const scratch = new Float64Array(9)
+  return (y, dy, flow, end) => {
+    velocity(body, y, v)
+    for (let i = 0; i < 6; i++) {
+      let sum = 0
+      for (let k = 0; k < 6; k++) sum += body.inverse[6 * i + k]! * dy[7 + k]!
+      rates[i] = sum
+    }
+    turned(read(y, v, rates, flow, end), inertia, scratch, end.massKg)
     if (hung?.state.taut) addHung(hung, y, end)
+  }
+}
+
+/**
+ * Reads the end of a line tied to the root of a chain off a chain's state and its rate of change without the line.
+ * @param at tie point from the root's centre of gravity, in its axes
+ * @param carried inertia that a force on the root feels, 6x6, as the rate of change last found it
+ */
+export function chainEnd(
+  at: Vec3,
+  carried: Float64Array,
+): (y: Float64Array, dy: Float64Array, flow: Float64Array, end: LineEnd) => void {
+  const read = tiedAt(at)
+  const scratch = new Float64Array(9)
+  return (y, dy, flow, end) => {
+    const R = read(y, y.subarray(7, 13), dy.subarray(7, 13), flow, end)
+    turned(R, inertiaAt(invert(carried, 6), at), scratch, end.massKg)
   }
 }
 

@@ -3,13 +3,15 @@ import { assembleRig, type AssembledRig } from '../../rig/assemble'
 import type { BaitSpec, RigSpec } from '../../rig/spec'
 import { rotate, type Vec3 } from '../../numerics/quaternion'
 import type { Water } from '../../water/water'
-import { dropRig } from '../drop'
+import { dropRig, type DropOptions } from '../drop'
 import { DEFAULT_FACTORS, type FallFactors } from '../factors'
 import { hydroBody, STRAIGHT_STRIDE } from '../hydroBody'
+import { lineFromLb } from '../../tackle/lines'
+import { SAMPLE_STRIDE } from '../recorder'
 import { summarize } from '../summary'
 import { FRESH } from '../testing'
 import { giveOf } from './bending'
-import { chainRates, chainStateSize, LINK_STATE, ROOT_STATE, type Link } from './chain'
+import { chainMotion, chainStateSize, LINK_STATE, ROOT_STATE, type Link } from './chain'
 import { cutRig, type CutOptions } from './cut'
 import { dropBent, placesOf, quickestSwing, stepperFor, type BentDrop } from './dropBent'
 
@@ -40,8 +42,13 @@ const RIGS: readonly (readonly [string, AssembledRig])[] = [
   ],
 ]
 
-function drop(rig: AssembledRig, options: CutOptions = {}, depthM = 2): BentDrop {
-  const done = dropBent(cutRig(rig, FRESH, options), hydroBody(rig.geometry, FRESH), { depthM })
+function drop(
+  rig: AssembledRig,
+  options: CutOptions = {},
+  depthM = 2,
+  around: Partial<DropOptions> = {},
+): BentDrop {
+  const done = dropBent(cutRig(rig, FRESH, options), hydroBody(rig.geometry, FRESH), { depthM, ...around })
   if (!done.ok) throw new Error(done.message)
   return done.value
 }
@@ -66,6 +73,34 @@ describe('a bait that bends', () => {
     expect(Math.abs(a.glide - b.glide)).toBeLessThan(0.01)
   })
 
+  it.each([
+    ['in a current', { stream: { surfaceMS: 0.4, towardRad: 0.7, depthM: 2 } }, 0.001],
+    ['on a line that gives under a light pull', { hold: { mode: 'controlled', rodDistanceM: 15 } }, 0.005],
+    ['on a closed bail', { hold: { mode: 'tight', rodDistanceM: 15 } }, 0.005],
+  ] as const)('is one body where it is stiff: %s', (_, around, apart) => {
+    const rig = rigOf('slimShad', 0.09, head)
+    const body = hydroBody(rig.geometry, FRESH)
+    const options = { depthM: 2, line: lineFromLb('braid', 15), ...around }
+    const rigid = dropRig(body, options)
+    const bent = dropBent(cutRig(rig, FRESH, { stiffer: 400 }), body, options)
+    if (!rigid.ok || !bent.ok) throw new Error('it does not come down')
+    expect(Math.abs(bent.value.timeS / rigid.value.timeS - 1)).toBeLessThan(apart)
+    const [a, b] = [bent.value, rigid.value].map(({ samples }) => samples.slice(-SAMPLE_STRIDE))
+    // where it comes down, m
+    for (const k of [1, 2]) expect(Math.abs(a![k]! - b![k]!)).toBeLessThan(0.02)
+    expect(bent.value.linePath?.length).toBe(rigid.value.linePath?.length)
+  })
+  it('hangs on a closed bail that is too short for the water, as one body does', () => {
+    const rig = rigOf('straightWorm', 0.25, head)
+    const options = {
+      depthM: 6,
+      line: lineFromLb('braid', 15),
+      hold: { mode: 'tight', rodDistanceM: 2 },
+    } as const
+    const done = dropBent(cutRig(rig, FRESH), hydroBody(rig.geometry, FRESH), options)
+    expect(done).toMatchObject({ ok: false, code: 'hangs' })
+  })
+
   // a tail with a ribbon is not cut finer: what lies beyond the body would hang on a slice of it
   it.each(RIGS.filter(([, { bait }]) => bait.limbs.length === 0 || bait.form.tail?.kind === 'paddle'))(
     'comes down alike in links half as long: %s',
@@ -87,7 +122,7 @@ describe('a bait that bends', () => {
     for (let n = 1; n < links.length; n++) y.set([5, 12, -9], ROOT_STATE + LINK_STATE * (n - 1) + 4)
     const advance = stepperFor(
       links,
-      chainRates(links, { factors: DEFAULT_FACTORS, viscous: false, gravityMS2: 0 }),
+      chainMotion(links, { factors: DEFAULT_FACTORS, viscous: false, gravityMS2: 0 }).rate,
     )
     const before = energyOf(links, y)
     let bent = 0
@@ -205,6 +240,19 @@ describe('what comes out, and nothing was set for', () => {
     const nose = stick({ ...across, family: 'L7', weightKg: EIGHTH / 2 })
     expect(timeOf(stick(across))).toBeGreaterThan(2 * timeOf(nose))
   })
+  it.each(['controlled', 'tight'] as const)(
+    'on a line that is held (%s) a nose weight in a worm hooked in the middle comes down steeper than a head',
+    mode => {
+      const held = { line: lineFromLb('braid', 15), hold: { mode, rodDistanceM: 15 } } as const
+      const pitch = (rig: AssembledRig): number => summarize(drop(rig, {}, 2, held)).pitchRad
+      for (const lengthM of [0.15, 0.2])
+        for (const weightKg of [EIGHTH / 2, EIGHTH]) {
+          const nose = worm('plain', { family: 'L7', pointRest: 'open', weightKg }, lengthM)
+          const fixed = worm('plain', { ...head, weightKg }, lengthM)
+          expect(pitch(nose)).toBeLessThan(pitch(fixed) - 0.07)
+        }
+    },
+  )
   it('a ribbon trails: a worm with one comes down steeper than the same without', () => {
     const with_ = rigOf('ribbonWorm', 0.2, { ...head, weightKg: EIGHTH / 2 })
     expect(pitchOf(with_)).toBeLessThan(-1.5)
@@ -237,7 +285,10 @@ describe('a rod held at one end', () => {
       { ...links[0]!, body: { ...body, inertia: body.inertia.map(x => 1e7 * x) } },
       ...links.slice(1),
     ]
-    const advance = stepperFor(held, chainRates(held, { factors: across, viscous: true, gravityMS2: 0 }))
+    const advance = stepperFor(
+      held,
+      chainMotion(held, { factors: across, viscous: true, gravityMS2: 0 }).rate,
+    )
     const y = straight(held, [0, 0, -speedMS, 0, 0, 0])
     // the dampers are heavy here
     const stepS = 0.2 / quickestSwing(held)

@@ -4,7 +4,7 @@ import { addAt } from '../addAt'
 import { DEFAULT_FACTORS } from '../factors'
 import type { HydroBody } from '../hydroBody'
 import { makeLoads, type LoadOptions, type Loads } from '../loads'
-import { momentumRate } from '../motion'
+import { momentumRate, type Surroundings } from '../motion'
 
 /** One link of a chain: a piece of the rig that does not bend in itself. */
 export interface Link {
@@ -60,27 +60,56 @@ interface Working {
   readonly loads: Loads
 }
 
+/** The motion of a chain: derivatives, and what the whole of it weighs down on its root. */
+export interface ChainMotion {
+  /** a derivative over the chain's state numbers */
+  readonly rate: (y: Float64Array, dy: Float64Array) => void
+  /** inertia that a force on the root feels, about its centre of gravity, in its axes, 6x6: as `rate` last found it */
+  readonly carried: Float64Array
+}
+
 /**
- * Right-hand side of the motion of rigid links on joints that bend and twist like springs: Kirchhoff's equations for
- * each link, coupled by the articulated-body algorithm (Featherstone, Rigid Body Dynamics Algorithms, ch. 7; here with
- * joints that turn every way, and inertias that hold the water's).
- * @returns a derivative over the chain's state numbers
+ * The motion of rigid links on joints that bend and twist like springs: Kirchhoff's equations for each link, coupled by
+ * the articulated-body algorithm (Featherstone, Rigid Body Dynamics Algorithms, ch. 7; here with joints that turn every
+ * way, and inertias that hold the water's). In a current the velocities are those through the water, which carries all
+ * links at the speed that it has at the root, as it does a rigid rig.
  */
-export function chainRates(
+export function chainMotion(
   links: readonly Link[],
   options: ChainLoads,
-): (y: Float64Array, dy: Float64Array) => void {
+  { stream, pull }: Surroundings = {},
+): ChainMotion {
   const parts = links.map((link, n) => workingOf(link, links[link.parent], n, options))
   const massKg = links.reduce((sum, { body }) => sum + body.geometry.massKg, 0)
   const scratch = { cg: new Float64Array(6), load: new Float64Array(6), momentum: new Float64Array(6) }
   const mean = new Float64Array(3)
-  return (y, dy) => {
+  const flow = new Float64Array(2)
+  function rate(y: Float64Array, dy: Float64Array): void {
     moveAlong(links, parts, y)
     if (options.viscous) meanVelocity(links, parts, massKg, mean)
     loadLinks(links, parts, y, scratch)
+    if (pull) pullRoot(links[0]!.body.tieAt, parts[0]!, pull, scratch.load)
     accelerate(links, parts)
     writeRates(links, parts, y, dy)
+    if (!stream) return
+    stream(y[2]!, flow)
+    dy[0]! += flow[0]!
+    dy[1]! += flow[1]!
   }
+  return { rate, carried: parts[0]!.articulated }
+}
+
+/** Adds a held line's pull, in the world's axes, N, at the root's tie point. @param load overwritten */
+function pullRoot(
+  [x, y, z]: Vec3,
+  { turn: r, force }: Working,
+  pull: Float64Array,
+  load: Float64Array,
+): void {
+  load.fill(0)
+  const [fx, fy, fz] = [0, 1, 2].map(k => r[k]! * pull[0]! + r[3 + k]! * pull[1]! + r[6 + k]! * pull[2]!)
+  addAt(load, x, y, z, fx!, fy!, fz!)
+  for (let i = 0; i < 6; i++) force[i]! -= load[i]!
 }
 
 const UNLOADED: ChainLoads = { factors: DEFAULT_FACTORS, viscous: false, gravityMS2: 0 }

@@ -3,8 +3,15 @@ import { rungeKutta4 } from '../../numerics/rk4'
 import { failure, success, type Outcome } from '../../outcome'
 import { stepAt, type HydroBody } from '../hydroBody'
 import {
+  hanging,
+  hangsAt,
+  heldIn,
+  heldUpWatch,
   LIMIT_S,
+  neverDone,
+  reachOf,
   stillSinking,
+  surroundingsOf,
   TOO_FAST,
   tooFast,
   USUAL_START,
@@ -13,9 +20,11 @@ import {
   type DropOptions,
 } from '../drop'
 import { DEFAULT_FACTORS } from '../factors'
+import { holdLine, LINE_STEP_S } from '../holdLine'
+import { chainEnd } from '../lineEnd'
 import { STANDARD_GRAVITY } from '../loads'
-import { recorder, SAMPLE_STRIDE } from '../recorder'
-import { chainRates, chainStateSize, givesWay, LINK_STATE, ROOT_STATE, type Link } from './chain'
+import { lineRecorder, recorder, SAMPLE_STRIDE } from '../recorder'
+import { chainMotion, chainStateSize, givesWay, LINK_STATE, ROOT_STATE, type Link } from './chain'
 
 /** A drop of a bait that bends: as of a rigid one, of the part that the hook holds, and how all of it is bent. */
 export interface BentDrop extends Drop {
@@ -57,17 +66,19 @@ function stepOf(links: readonly Link[], whole: HydroBody): number {
 }
 
 /**
- * Drops a bait that bends in still water on a slack line until its first part touches the bottom. Deterministic, fixed
- * step, fourth order.
+ * Drops a bait that bends until its first part touches the bottom, in still water or a current, on a slack line or one
+ * that is held. Deterministic, fixed step, fourth order.
  * @param whole the rig as one body, whose fall decides how fast the water goes by
- * @throws RangeError unless depth and step are positive
+ * @throws RangeError unless depth and step are positive, and when a line is held that is not there
  */
 export function dropBent(
   links: readonly Link[],
   whole: HydroBody,
   options: DropOptions,
 ): Outcome<BentDrop, DropFailure> {
-  const stepS = options.stepS ?? stepOf(links, whole)
+  const { hold, lineStepS = LINE_STEP_S } = options
+  const most = hold && hold.mode !== 'slack' ? lineStepS : Infinity
+  const stepS = options.stepS ?? Math.min(most, stepOf(links, whole))
   let done = dropInSteps(links, whole, { ...options, stepS })
   for (let finer = 2; finer <= FINEST && !done.ok && done.code === 'unstable'; finer *= 2)
     done = dropInSteps(links, whole, { ...options, stepS: stepS / finer })
@@ -96,10 +107,19 @@ function dropInSteps(
   for (let k = 0; k < 3; k++) y[k] = -tie[k]!
   y.set(q, 3)
   for (let n = 1; n < links.length; n++) y[ROOT_STATE + LINK_STATE * (n - 1)] = 1
-  const advance = stepperFor(
-    links,
-    chainRates(links, { factors, viscous, gravityMS2, ...(line ? { line } : {}) }),
+  const around = surroundingsOf(options)
+  const onLine = line && !around.pull ? { line } : {}
+  const motion = chainMotion(links, { factors, viscous, gravityMS2, ...onLine }, around)
+  const sinkingN = (whole.geometry.massKg - whole.displacedKg) * gravityMS2
+  const held = heldIn({ options, body: whole, around, from: [0, 0, 0], sinkingN }, (given, pull) =>
+    holdLine(given, pull, motion.rate, size, chainEnd(links[0]!.body.tieAt, motion.carried)),
   )
+  const hangs = held && hanging(held, depthM, reachOf(whole))
+  if (hangs) return hangs
+  const advance = stepperFor(links, motion.rate)
+  const draw = held && lineRecorder(held)
+  const heldUp = held && heldUpWatch()
+  const every = Math.max(1, Math.floor((options.lineStepS ?? LINE_STEP_S) / stepS + 1e-9))
   const seen = lookerAt(links, whole)
   const record = recorder(links.length)
   const keep = (t: number, last = false): Float64Array => record(t, seen(y), last)
@@ -108,6 +128,8 @@ function dropInSteps(
   const most = Math.ceil(limitS / stepS)
   for (let n = 1; n <= most; n++) {
     before.set(y)
+    if (held && (n - 1) % every === 0) held.before(y, every * stepS)
+    draw?.(n * stepS)
     advance(y, stepS)
     if (!Number.isFinite(y[2]!))
       return failure('unstable', 'The calculation broke down for this rig; no figure can be given.')
@@ -122,11 +144,13 @@ function dropInSteps(
         else early = part
       }
       const timeS = (n - 1) * stepS + late
-      return success({ ...parted(keep(timeS, true), links.length - 1), timeS, depthM, steps: n })
+      const drawn = draw ? { linePath: draw() } : {}
+      return success({ ...parted(keep(timeS, true), links.length - 1), timeS, depthM, steps: n, ...drawn })
     }
     keep(n * stepS)
+    if (heldUp?.(n * stepS, y[2]!)) return hangsAt(-y[2]!)
   }
-  return stillSinking(limitS)
+  return held ? neverDone(limitS) : stillSinking(limitS)
 }
 
 /** Advances a chain's state and keeps its quaternions of unit length. */

@@ -5,8 +5,9 @@ import { findBrowser } from './scripts/programs.mjs'
 export default defineConfig({
   testDir: './tests/e2e',
   outputDir: './test-results/browser',
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  timeout: 90_000,
+  // a busy machine is no failure: what is waited for comes, or the test fails at its own assertion
+  expect: { timeout: 20_000 },
   workers: 2,
   forbidOnly: true,
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],

@@ -20,8 +20,8 @@ const second = (): CalcClient | undefined =>
       ))
 
 /**
- * What was learned of the log of each place is kept beside the outbox. The name of this program changes with what is in it:
- * another making learns anew.
+ * What was learned of the log of each place is kept beside the outbox. The name of this program changes with what is
+ * in it: another making learns anew.
  */
 const LEARNED = 'dunecrest.learned.'
 const log = {

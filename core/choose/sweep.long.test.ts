@@ -46,7 +46,10 @@ function sweep(
   return { found, codes }
 }
 
-/** Rigs that are gone through in every run of the tests, on an open spool and on a held line; the bench goes through thousands. */
+/**
+ * Rigs that are gone through in every run of the tests, on an open spool and on a held line; the bench goes through
+ * thousands.
+ */
 const OPEN = 36
 const HELD = 12
 

@@ -1,10 +1,10 @@
 import { existsSync, readdirSync, rmSync } from 'node:fs'
-import { join, relative } from 'node:path'
+import { join, relative, sep } from 'node:path'
 import { build } from 'vite'
 import { ROOT } from './prepare.mjs'
 
 const CORE = join(ROOT, 'core')
-const CACHE = join(ROOT, 'node_modules', '.cache')
+const CACHE = join(ROOT, '.cache')
 const NAME = 'compiled-core-'
 
 /**
@@ -46,7 +46,7 @@ export async function compiledCore() {
       enforce: 'pre',
       async resolveId(source, importer, options) {
         const found = await this.resolve(source, importer, { ...options, skipSelf: true })
-        if (!found?.id.startsWith(CORE) || !found.id.endsWith('.ts') || found.id.endsWith('.test.ts'))
+        if (!found?.id.startsWith(CORE + sep) || !found.id.endsWith('.ts') || found.id.endsWith('.test.ts'))
           return found
         return { id: join(folder, relative(CORE, found.id).replace(/\.ts$/, '.mjs')), external: true }
       },

@@ -14,6 +14,10 @@ const RESULTS = join(ROOT, 'test-results')
 const ENV = { ...process.env, NUXT_TELEMETRY_DISABLED: '1' }
 const bin = name => join(ROOT, 'node_modules', '.bin', name)
 const counts = { passed: 0, failed: 0 }
+/** What failed, told once more at the end: what a step printed may be far above by then. */
+const failures = []
+/** How many lines of a check are told again. */
+const TOLD = 20
 
 installDependencies()
 findBrowser()
@@ -28,30 +32,27 @@ tests(
   bin('vitest'),
   ['run', '--reporter=default', '--reporter=json', '--outputFile.json=test-results/unit.json'],
   'unit.json',
-  ({ numPassedTests, numFailedTests, numTotalTests }) => [
-    numPassedTests,
-    numFailedTests,
-    numTotalTests - numPassedTests - numFailedTests,
+  report => [
+    report.numPassedTests,
+    report.numTotalTests - report.numPassedTests - report.numFailedTests,
+    failedUnits(report),
   ],
 )
-tests('browser', bin('playwright'), ['test'], 'e2e.json', ({ stats }) => [
+tests('browser', bin('playwright'), ['test'], 'e2e.json', ({ stats, suites }) => [
   stats.expected,
-  stats.unexpected + stats.flaky,
   stats.skipped,
+  failedJourneys(suites),
 ])
 
+failures.forEach(failure => console.log(`✘ ${failure}`))
 console.log(`${counts.passed} passed, ${counts.failed} failed`)
 process.exit(counts.failed > 0 ? 1 : 0)
 
+/** Runs a command with its output shown; tells how it ended. */
 function run(title, command, args) {
   console.log(`› ${title}`)
-  return (
-    spawnSync(command, args, {
-      cwd: ROOT,
-      stdio: 'inherit',
-      env: ENV,
-    }).status === 0
-  )
+  const { status, signal, error } = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit', env: ENV })
+  return { ok: status === 0, ended: error?.message ?? signal ?? `code ${status}` }
 }
 
 /** Checks beside one another, as many as there are processors; what each prints is kept together. */
@@ -64,6 +65,7 @@ async function checks() {
       console.log(`› ${title}`)
       process.stdout.write(printed)
       counts[ok ? 'passed' : 'failed']++
+      if (!ok) failures.push(`${title}: ${printed.trimEnd().split('\n').slice(-TOLD).join('\n')}`)
     }
   }
   await Promise.all(Array.from({ length: availableParallelism() }, next))
@@ -82,12 +84,42 @@ function printedBy(command, args) {
 /**
  * Counts a runner's own report; a run that leaves no report, or ends badly with none failed, counts as a
  * failure, and so does a skipped test.
+ * @param read of a report: how many passed and how many were skipped, and what failed, by name
  */
 function tests(title, command, args, report, read) {
-  const ok = run(title, command, args)
+  const { ok, ended } = run(title, command, args)
   const file = join(RESULTS, report)
-  if (!existsSync(file)) return void counts.failed++
-  const [passed, failed, skipped] = read(JSON.parse(readFileSync(file, 'utf8')))
+  const [passed, skipped, failed] = existsSync(file)
+    ? read(JSON.parse(readFileSync(file, 'utf8')))
+    : [0, 0, []]
   counts.passed += passed
-  counts.failed += failed + skipped + (!ok && failed + skipped === 0 ? 1 : 0)
+  counts.failed += failed.length + skipped
+  failures.push(...failed.map(name => `${title}: ${name}`))
+  if (skipped > 0) failures.push(`${title}: ${skipped} skipped`)
+  if (ok || failed.length + skipped > 0) return
+  counts.failed++
+  failures.push(`${title}: ended with ${ended}${existsSync(file) ? '' : ', without a report'}`)
 }
+
+/** What failed in a report of unit tests; a file that could not be loaded has no tests. */
+function failedUnits({ testResults }) {
+  return testResults.flatMap(({ name, message, status, assertionResults }) => {
+    const failed = assertionResults.filter(test => test.status === 'failed')
+    if (status === 'failed' && failed.length === 0) return [`${name}: ${message}`]
+    return failed.map(
+      ({ fullName, failureMessages }) => `${name}: ${fullName}: ${firstLines(failureMessages[0])}`,
+    )
+  })
+}
+
+/** What failed in a report of browser tests, or passed only when tried again. */
+function failedJourneys(suites) {
+  return suites.flatMap(({ suites: inner = [], specs }) => [
+    ...specs
+      .filter(({ tests: runs }) => runs.some(({ status }) => status === 'unexpected' || status === 'flaky'))
+      .map(({ file, line, title }) => `${file}:${line} ${title}`),
+    ...failedJourneys(inner),
+  ])
+}
+
+const firstLines = (text = '') => text.split('\n').slice(0, 3).join('\n')

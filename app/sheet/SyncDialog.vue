@@ -8,6 +8,7 @@ import { takenAlongAt } from '~/sync/deviceCopy'
 import { useOutbox } from '~/sync/outboxStore'
 import { settle, valueOf } from '~/sync/sendChanges'
 import { useExchange } from '~/sync/useExchange'
+import CheckField from '~/ui/CheckField.vue'
 import { useSettings } from '~/ui/settings'
 import { fieldName, fieldValue, KIND_NAMES } from '#words/fieldWords'
 import AsideEntries from './AsideEntries.vue'
@@ -111,6 +112,13 @@ async function letGo(change: Change): Promise<void> {
         >
         <p v-if="outbox.trouble && onItsWay.length + outbox.left > 0" class="label">
           {{ outbox.trouble }} It is tried again by itself.
+        </p>
+      </section>
+      <section aria-label="Worked out ahead">
+        <CheckField v-model="settings.ahead" label="Work the box out while nobody touches the page" />
+        <p class="label">
+          A pick or a plan then stands at once. It keeps the device busy for a while; with less than half a
+          battery and no charger it waits.
         </p>
       </section>
     </template>

@@ -49,6 +49,8 @@ export const useSettings = defineStore('settings', () => {
   if (!(rigWorth.value >= 0)) rigWorth.value = USUAL_UTILITY.rigWorth
   const hand = useLocalStorage<Hand>('dunecrest.hand', 'right')
   const size = useLocalStorage<Size>('dunecrest.size', 'usual')
+  /** what searches need of the box is worked out while nobody touches the page */
+  const ahead = useLocalStorage('dunecrest.ahead', true)
   if (!HANDS.includes(hand.value)) hand.value = 'right'
   if (!SIZES.includes(size.value)) size.value = 'usual'
   const units = computed(() => UNITS[system.value])
@@ -56,5 +58,18 @@ export const useSettings = defineStore('settings', () => {
     document.documentElement.dataset.theme = theme.value
     document.documentElement.classList.toggle('dark', theme.value === 'dusk')
   })
-  return { system, theme, bright, hand, size, units, pxPerMm, calibrated, utility, bitesPerHour, rigWorth }
+  return {
+    system,
+    theme,
+    bright,
+    hand,
+    size,
+    ahead,
+    units,
+    pxPerMm,
+    calibrated,
+    utility,
+    bitesPerHour,
+    rigWorth,
+  }
 })

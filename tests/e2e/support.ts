@@ -41,6 +41,11 @@ export const test = base.extend<{ sheet: Sheet }, { app: App }>({
     },
     { scope: 'worker' },
   ],
+  // what nobody asked for is not worked out beside a journey, which may stand longer than anglers do
+  context: async ({ context }, use) => {
+    await context.addInitScript(() => localStorage.setItem('dunecrest.ahead', 'false'))
+    await use(context)
+  },
   sheet: async ({ app, page }, use) => {
     await use(new Sheet(app, page))
   },

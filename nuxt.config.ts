@@ -17,6 +17,7 @@ export default defineNuxtConfig({
   devtools: { enabled: false },
   // Every figure is worked out in the browser's own worker, so the server sends one shell and the data.
   ssr: false,
+  sourcemap: { server: false, client: false },
   // The development server of this version wants a server entry; its pages are shells all the same.
   // The engine's thread is a program of its own there too, so that the server cannot be one file.
   $development: { ssr: true, routeRules: { '/**': { ssr: false } }, nitro: { inlineDynamicImports: false } },
@@ -116,7 +117,7 @@ export default defineNuxtConfig({
     optimizeDeps: { include: ['zod', 'ml-matrix', 'vue-draggable-plus'] },
   },
   nitro: {
-    compressPublicAssets: true,
+    compressPublicAssets: { gzip: true, brotli: false },
     serverAssets: [{ baseName: 'migrations', dir: './db/migrations' }],
     rollupConfig: { output: {}, plugins: [threadPlugin([here('./server/db/files.ts')])] },
     externals: {

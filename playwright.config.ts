@@ -5,6 +5,7 @@ import { findBrowser } from './scripts/programs.mjs'
 export default defineConfig({
   testDir: './tests/e2e',
   outputDir: './test-results/browser',
+  globalSetup: './tests/made.ts',
   timeout: 90_000,
   // a busy machine is no failure: what is waited for comes, or the test fails at its own assertion
   expect: { timeout: 20_000 },

@@ -77,7 +77,7 @@ export default defineConfig({
           name: 'server',
           include: ['tests/server/**/*.test.ts'],
           hookTimeout: 180_000,
-          globalSetup: ['./tests/server/build.ts'],
+          globalSetup: ['./tests/made.ts'],
         },
       },
     ],

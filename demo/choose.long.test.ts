@@ -18,8 +18,9 @@ import { DEMO_BOX } from './box'
 import { DEMO_DAYS } from './days'
 
 const goods = onceEach(goodsOf(DEMO_BOX.map((item, i) => ({ ...item, id: String(i) }))))
-/** Some of its baits, where which they are does not matter. */
-const few: Goods = { ...goods, baits: goods.baits.filter((_, i) => i % 3 === 0) }
+const oneOf = <T>(n: number, all: readonly T[]): T[] => all.filter((_, i) => i % n === 0)
+/** Some of its baits and of its hooks, where which they are does not matter. */
+const few: Goods = { ...goods, baits: oneOf(4, goods.baits), hooks: oneOf(2, goods.hooks) }
 const memory = searchMemory()
 function pick(day: Day, from: Goods = goods, options = {}): Choice {
   return toTheEnd(choose(day, from, { memory, ...options }))

@@ -65,9 +65,10 @@ const day: Day = {
   stream: { surfaceMS: 0.1, towardRad: 0.5 },
 }
 
+const memory = searchMemory()
 function looked(on: Day, box = goods): { readonly field: Field; readonly order: Candidate[] } {
   const field = fieldOf(on, box, {})
-  return { field, order: ranked(on, field, toTheEnd(screen({ day: on, ...field }))) }
+  return { field, order: ranked(on, field, toTheEnd(screen({ day: on, ...field, memory }))) }
 }
 
 /** The best of every family. */
@@ -77,7 +78,6 @@ function ofEach({ riggings }: Field, order: readonly Candidate[]): Candidate[] {
 }
 
 describe('a closer look', () => {
-  const memory = searchMemory()
   let field: Field
   let order: Candidate[]
   beforeAll(() => void ({ field, order } = looked(day)))

@@ -35,8 +35,9 @@ const cold: Day = {
   stream: { surfaceMS: 0.46, towardRad: 0 },
 }
 
+const memory = searchMemory()
 function chosen(day: Day): Choice {
-  return toTheEnd(choose(day, goods))
+  return toTheEnd(choose(day, goods, { memory }))
 }
 
 describe('what is picked out of a small box', () => {
@@ -47,7 +48,6 @@ describe('what is picked out of a small box', () => {
     const day: Day = stream ? { ...rest, stream } : rest
     const { picks, candidates } = chosen(day)
     const { riggings } = fieldOf(day, goods, {})
-    const memory = searchMemory()
     let best = 0
     for (const one of candidates) {
       if (one.limit || one.near) continue

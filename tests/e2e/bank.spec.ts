@@ -6,10 +6,11 @@ import { join } from 'node:path'
 import { findBrowser } from '../../scripts/programs.mjs'
 import { BROWSER_FLAGS } from '../../scripts/browser.mjs'
 import { freePort, startServer } from '../../scripts/serve.mjs'
-import { expect, Sheet, test, VIEWS } from './support'
+import { begun } from '../made'
+import { expect, NOT_AHEAD, Sheet, test, VIEWS } from './support'
 
 const HOST = '127.0.0.2'
-const PLANNED: readonly string[] = ['/', '/pick', '/box']
+const PLANNED: readonly string[] = ['/pick']
 
 /** A phone: a browser of its own that trusts an authority, on a host that is not this machine's own. */
 function phone(authority: string) {
@@ -28,6 +29,7 @@ function phone(authority: string) {
         locale: 'en-GB',
         reducedMotion: 'reduce',
       })
+      await context.addInitScript(NOT_AHEAD)
       return context
     },
     close: async (): Promise<void> => context?.close(),
@@ -43,7 +45,7 @@ test('a phone is paired, taken to the water without a connection, and comes back
   const port = await freePort(5500)
   const home = await startServer({
     port: await freePort(5400),
-    folder: join(folder, 'data'),
+    folder: begun(join(folder, 'data'), true),
     demo: true,
     stdio: 'ignore',
     env: { DUNECREST_LAN_PORT: String(port), DUNECREST_NETWORK_HOST: HOST },

@@ -5,9 +5,12 @@ import type { SpreadContent } from '../../shared/schemas/spread'
 import { DEMO_SPREADS } from '../../demo/spreads'
 import { expect, test, type Sheet } from './support'
 
-async function openBench({ page, app }: Sheet, path = '/bench'): Promise<void> {
-  await page.goto(app.url + path)
-  await expect(page.getByRole('region', { name: 'Rigging' })).toHaveAttribute('aria-busy', 'false')
+/** Waits until all that follows from the rig stands: the page is laid out anew with it. */
+const stands = ({ page }: Sheet): Promise<void> =>
+  expect(page.getByRole('region', { name: 'Rigging' })).toHaveAttribute('aria-busy', 'false')
+async function openBench(sheet: Sheet, path = '/bench'): Promise<void> {
+  await sheet.page.goto(sheet.app.url + path)
+  await stands(sheet)
 }
 const rule = ({ page }: Sheet, name: string) =>
   page.getByRole('region', { name: 'Fit rules' }).getByRole('listitem').filter({ hasText: name })
@@ -68,6 +71,7 @@ test('handles: the exit, the weight and the size are moved by key and by hand, a
   const size = page.getByRole('slider', { name: 'hook size' })
   const pull = async (px: number): Promise<void> => {
     // the drawing stands still, and nothing lies over the handle
+    await stands(sheet)
     await size.hover()
     const box = (await size.boundingBox())!
     await page.mouse.down()

@@ -1,7 +1,8 @@
 import { createServer } from 'node:http'
 import type { AddressInfo } from 'node:net'
-import { expect, test, VIEWS } from './support'
+import { expect, fewerBaits, test, VIEWS } from './support'
 
+fewerBaits()
 test.use({ serviceWorkers: 'allow' })
 
 test.describe('on a phone', () => {

@@ -1,5 +1,7 @@
 import { readFileSync } from 'node:fs'
-import { expect, test, type Sheet } from './support'
+import { expect, fewerBaits, test, type Sheet } from './support'
+
+fewerBaits()
 
 /** The day a trip is planned for where none is said. */
 const nextDay = (): string => {
@@ -18,7 +20,6 @@ test('from a spot to a rig with its reasons, and into the spread with the same f
 }) => {
   test.setTimeout(150_000)
   await page.goto(`${sheet.app.url}/pick`)
-  await settled(sheet)
   await sheet.choose('spot', 'Drowned willow')
   await expect(page.getByLabel('cover', { exact: true })).toContainText('drowned wood')
   await settled(sheet)
@@ -182,7 +183,6 @@ test('one fish in sight in thin, clear water: what lands softly is picked, with 
 }) => {
   test.setTimeout(150_000)
   await page.goto(`${sheet.app.url}/pick`)
-  await settled(sheet)
   await sheet.type('depth', '0.4')
   await sheet.choose('casting', 'one fish in sight')
   await settled(sheet)
@@ -204,7 +204,6 @@ test('over shell with braid, and for pike, a leader is asked for with its reason
 }) => {
   test.setTimeout(150_000)
   await page.goto(`${sheet.app.url}/pick`)
-  await settled(sheet)
   await sheet.choose('bottom', 'shell bed')
   await sheet.choose('clarity', 'stained')
   await settled(sheet)
@@ -258,7 +257,6 @@ test('pike under a mat: a floating frog beside the punch rig, and on the sheet a
 }) => {
   test.setTimeout(150_000)
   await page.goto(`${sheet.app.url}/pick`)
-  await settled(sheet)
   await sheet.choose('spot', 'Weed mat')
   await settled(sheet)
   await expect(pick(sheet).locator('h2')).toContainText('punch rig', { timeout: 45_000 })
@@ -279,7 +277,6 @@ test("a fish of one's own: made, described, sought, saved as a file and read aga
 }) => {
   test.setTimeout(150_000)
   await page.goto(`${sheet.app.url}/pick`)
-  await settled(sheet)
   await sheet.choose('fish', 'make or change one…')
   const dialog = page.getByRole('dialog', { name: 'Your own fish' })
   await dialog.getByLabel('like', { exact: true }).click()

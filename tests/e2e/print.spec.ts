@@ -1,6 +1,7 @@
 import { getDocumentProxy } from 'unpdf'
-import { expect, test } from './support'
+import { expect, fewerBaits, test } from './support'
 
+fewerBaits()
 const MM = 72 / 25.4
 interface Words {
   readonly page: number

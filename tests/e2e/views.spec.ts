@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test'
 import { FOREIGN } from '../../words/foreign'
 import { UNIT_SYSTEMS, type UnitSystem } from '../../words/units'
-import { expect, test, VIEWS } from './support'
+import { expect, fewerBaits, test, VIEWS } from './support'
 
 /** Each theme at a width, both widths, so that no scan is made twice for what a theme or a width alone may spoil. */
 const LOOKS = [
@@ -40,6 +40,7 @@ const count = (page: Page, system: UnitSystem): Promise<boolean> =>
     )
   }, system)
 
+fewerBaits()
 test.use({ viewport: { width: 390, height: 844 } })
 // views know nothing of one another
 test.describe.configure({ mode: 'parallel' })

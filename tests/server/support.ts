@@ -1,14 +1,14 @@
 import { afterAll, beforeAll } from 'vitest'
 import type { ChildProcess } from 'node:child_process'
-import { cpSync, existsSync, mkdtempSync, rmSync } from 'node:fs'
+import { mkdtempSync, rmSync } from 'node:fs'
 import { request } from 'node:http'
 import { request as requestSecurely } from 'node:https'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { ROOT } from '../../scripts/prepare.mjs'
 import { freePort, startServer } from '../../scripts/serve.mjs'
 import type { SpreadContent } from '#schemas/spread'
 import { DEMO_SPREADS } from '../../demo/spreads'
+import { begun } from '../made'
 
 export const content = (): SpreadContent => structuredClone(DEMO_SPREADS[2]!.content)
 
@@ -42,21 +42,15 @@ export function dataFolders(): { readonly fresh: () => string; readonly clear: (
   }
 }
 
-/** Data folders as the server makes them on its first start, to be copied. */
-export const MADE = join(ROOT, 'test-results', 'made')
-export const madeFolder = (demo: boolean): string => join(MADE, demo ? 'demo' : 'empty')
-
 /** The built server on a data folder; one that was not begun yet is a copy of one that was made before. */
 export async function runServer(
   folder: string,
   demo = false,
   env: Readonly<Record<string, string>> = {},
 ): Promise<Running> {
-  if (!existsSync(folder) && !existsSync(`${folder}.new`))
-    cpSync(madeFolder(demo), folder, { recursive: true })
   const port = await freePort(nextPort)
   nextPort = port + 1
-  const { url, child } = await startServer({ port, folder, demo, stdio: 'ignore', env })
+  const { url, child } = await startServer({ port, folder: begun(folder, demo), demo, stdio: 'ignore', env })
   return {
     url,
     folder,

@@ -195,10 +195,12 @@ describe('nothing to pick', () => {
     ).toBeDefined()
   })
   it('a box without lines or rods is looked through with usual ones', () => {
-    expect(pick(DEMO_DAYS.eelgrass, { ...few, lines: [], rods: [] }).picks.length).toBeGreaterThan(0)
+    const { picks } = pick(DEMO_DAYS.eelgrass, { ...few, lines: [], rods: [] }, { family: 'W1' })
+    expect(picks.length).toBeGreaterThan(0)
   })
   it('beyond the box there are hooks for its baits', () => {
-    const beyond = pick(DEMO_DAYS.eelgrass, { ...few, hooks: [], heads: [], weights: [] }, { beyond: true })
+    const none = { ...few, hooks: [], heads: [], weights: [] }
+    const beyond = pick(DEMO_DAYS.eelgrass, none, { beyond: true, family: 'W1' })
     expect(beyond.picks.length).toBeGreaterThan(0)
     expect(beyond.riggings.every(r => r.hookId === '')).toBe(true)
   })

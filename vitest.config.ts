@@ -75,6 +75,8 @@ export default defineConfig({
         extends: true,
         test: {
           name: 'server',
+          // each file has servers and folders of its own
+          isolate: false,
           include: ['tests/server/**/*.test.ts'],
           hookTimeout: 180_000,
           globalSetup: ['./tests/made.ts'],

@@ -49,7 +49,7 @@ function evaluate(json: unknown, ...options: string[]) {
 }
 const [example] = rigFilesOf(DEMO_SPREADS[2]!)
 /** A part of the demo box, with a third of its baits. */
-const BOX = DEMO_BOX.filter(({ details }, i) => details.kind !== 'bait' || i % 3 === 0)
+const BOX = DEMO_BOX.filter(({ details }, i) => details.kind !== 'bait' || i % 5 === 0)
 type Fall = {
   fall: { timeS: { value: number; basis: string }; path?: { timeS: number; depthM: number }[] }
   displacedM3: number

@@ -106,6 +106,11 @@ function truthsOf({ content }: (typeof DEMO_SPREADS)[number]): {
 /** What is fished in one place, and how it truly is there. */
 type Place = { readonly content: SpreadContent } & ReturnType<typeof truthsOf>
 
+let known: readonly Place[] | undefined
+/** Where the demo fishes, and what is true there: several seconds of computing, the same whatever the seed. */
+const placesOnce = (): readonly Place[] =>
+  (known ??= DEMO_SPREADS.map((spread): Place => ({ content: spread.content, ...truthsOf(spread) })))
+
 /**
  * Two made-up seasons on the bank: sessions of casts, bumps, bites, snags and notes, and drop tests, drawn
  * from hidden true values that differ from the model's. The same seed gives the same log.
@@ -114,7 +119,7 @@ export function seasons(seed = 7, sessions = 44): LogEntry[] {
   const random = seededRandom(seed)
   const id = idsFrom(random)
   const shoal = drawFish(seed, 4000)
-  const places = DEMO_SPREADS.map((spread): Place => ({ content: spread.content, ...truthsOf(spread) }))
+  const places = placesOnce()
   const days = Array.from({ length: sessions }, (_, n) => {
     const place = places[Math.floor(random() * places.length)]!
     const session = id()

@@ -21,6 +21,9 @@ export type Laid =
       readonly untied: Untied
       readonly strike: StrikeRig
       readonly openingN: number
+      readonly massKg: number
+      readonly displacedM3: number
+      /** its weight is a body of its own beside the bait's */ readonly weightApart: boolean
     }
 export type Fitting = Extract<Laid, { readonly nth: number }>
 
@@ -93,11 +96,15 @@ export function layOf(rig: AssembledRig, nth: number): Laid {
   const { verdict, rules } = evaluateFit(rig)
   const failed = rules.find(r => r.verdict === 'fail')
   if (failed) return { failed }
+  const { massKg, displacedM3 } = rig.geometry
   return {
     nth,
     near: verdict === 'near',
     untied: untied(rig),
     strike: strikeRig(rig),
     openingN: openingLoadN(rig.parts.dims).value,
+    massKg,
+    displacedM3,
+    weightApart: rig.parts.second !== undefined,
   }
 }

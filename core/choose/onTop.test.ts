@@ -1,11 +1,14 @@
 import { describe, expect, it } from 'vitest'
+import { toTheEnd } from '../numerics/toTheEnd'
 import { COVER_IDS, COVERS } from '../snag/cover'
 import { surfaceOf } from '../snag/onTop'
 import { lineFromLb } from '../tackle/lines'
 import type { Day } from './day'
 import { evaluateOnTop } from './evaluateOnTop'
 import { riggingsOf, type Goods } from './goods'
+import { searchMemory } from './memory'
 import { bestOnTop } from './onTop'
+import { screen } from './screen'
 
 const day: Day = {
   depthM: 2,
@@ -52,6 +55,14 @@ describe('a candidate on top', () => {
   it('is none where nothing floats on its hook, or no hook hides its point', () => {
     expect(best({}, { ...goods, baits: goods.baits.slice(0, 1) })).toBeUndefined()
     expect(best({}, { ...goods, hooks: [] })).toBeUndefined()
+  })
+  it('is the same after a search that laid every hook, and when it is asked again', () => {
+    const memory = searchMemory()
+    toTheEnd(screen({ day: { ...day, cover: 'pads' }, goods, riggings: riggingsOf(goods), memory }))
+    const remembering = () => bestOnTop(day, goods, riggingsOf(goods), memory)
+    expect(memory.laid.size).toBeGreaterThan(0)
+    expect(remembering()).toEqual(best())
+    expect(remembering()).toEqual(best())
   })
   it('is come up for less by slow fish, and by fish deep in open water', () => {
     const rise = (more: Partial<Day>): number => best(more)!.shares.rise

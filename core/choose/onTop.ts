@@ -1,6 +1,6 @@
 import { PLASTICS } from '../tackle/materials'
 import { seededRandom } from '../numerics/random'
-import { assembleRig, type AssembledRig } from '../rig/assemble'
+import { assembleRig } from '../rig/assemble'
 import { FAMILIES } from '../rig/families'
 import { problemsOf } from '../rig/problems'
 import type { BaitSpec, RigSpec } from '../rig/spec'
@@ -75,7 +75,6 @@ interface Afloat {
   readonly rigging: number
   readonly rig: RigSpec
   readonly laid: Fitting
-  readonly massKg: number
 }
 
 /** Every floating rig of a box: of each bait and hook the lightest weight, which is none where there may be none. */
@@ -95,16 +94,12 @@ function floating(
     return riggings.flatMap((way, rigging): Afloat[] => {
       if (FAMILIES[way.base.family].hangs || way.points[0] === 'open' || misfit(spec, way)) return []
       const rig = rigOf(way, 0, way.points[0]!)
-      if (problemsOf(spec, rig).length > 0) return []
-      let made: AssembledRig | undefined
-      const built = (): AssembledRig => (made ??= assembleRig(spec, rig))
-      const found = keep(laid, layingKey(ofBait, rig), () => layOf(built(), laid.size))
-      if (found.failed) return []
-      const { parts, geometry } = built()
-      const { massKg, displacedM3 } = geometry
-      return parts.second || massKg >= waterKgM3 * displacedM3
-        ? []
-        : [{ bait, rigging, rig, laid: found, massKg }]
+      const key = layingKey(ofBait, rig)
+      // what was laid once can be built
+      if (!laid.has(key) && problemsOf(spec, rig).length > 0) return []
+      const found = keep(laid, key, () => layOf(assembleRig(spec, rig), laid.size))
+      if (found.failed || found.weightApart || found.massKg >= waterKgM3 * found.displacedM3) return []
+      return [{ bait, rigging, rig, laid: found }]
     })
   })
 }
@@ -128,7 +123,7 @@ export function bestOnTop(
     const { spec } = goods.baits[one.bait]!
     const { nth, openingN, strike, untied } = one.laid
     const line = lineFor(goods, pull, openingN)
-    const rod = rodFor(goods, one.massKg)
+    const rod = rodFor(goods, one.laid.massKg)
     if (rod === undefined) return []
     const match = matchOf(spec.form, day.prey, FAMILIES[one.rig.family].trailer)
     const onLine = `${nth} on top ${JSON.stringify(line)}`
@@ -146,7 +141,7 @@ export function bestOnTop(
       shareHooked(strike, tackleOf({ ...bittenBy(day), rod, retrieve: 'swim', match }, line), fish),
     )
     const hookUp = share * (1 - BLOW_UPS_MISSED.value)
-    const shares = sharesOf(day, pull, spec, one.massKg, {
+    const shares = sharesOf(day, pull, spec, one.laid.massKg, {
       line,
       openingN,
       match,
@@ -166,7 +161,7 @@ export function bestOnTop(
   const report = evaluateOnTop(goods.baits[bait]!.spec, rig, conditionsFor(day, outfit, match))
   if (!report) return undefined
   const at = (hookUp: number, minutes: number): OnTopShares =>
-    sharesOf(day, pull, goods.baits[bait]!.spec, best.massKg, {
+    sharesOf(day, pull, goods.baits[bait]!.spec, best.laid.massKg, {
       line,
       openingN,
       match,

@@ -39,7 +39,7 @@ describe('what is acknowledged is on the disk', () => {
     expect([...flushed].filter(file => tables.has(file)).length).toBeGreaterThan(3)
   })
   it('the power may go anywhere: the folder opens, and holds everything that was acknowledged', async () => {
-    expect((await tryCuts(trial, 12, seeded(3))).filter(o => !o.usable || o.lost > 0)).toEqual([])
+    expect((await tryCuts(trial, 8, seeded(3))).filter(o => !o.usable || o.lost > 0)).toEqual([])
   }, 120_000)
 })
 

@@ -115,7 +115,13 @@ describe('the data folder', () => {
   it('is free again when a start is given up', async () => {
     const path = fresh()
     await expect(
-      startServer({ port: await freePort(4950), folder: path, demo: true, stdio: 'ignore', patienceMs: 300 }),
+      startServer({
+        port: await freePort(4950),
+        folder: path,
+        demo: false,
+        stdio: 'ignore',
+        patienceMs: 300,
+      }),
     ).rejects.toThrow('did not answer in time')
     mkdirSync(dirname(path), { recursive: true })
     lockFolder(path)()
@@ -124,7 +130,7 @@ describe('the data folder', () => {
   it('is free again when whoever started the server dies in the middle of it', async () => {
     const path = fresh()
     const program = `import { startServer } from ${JSON.stringify(join(ROOT, 'scripts', 'serve.mjs'))}
-      console.log('starting'); await startServer({ port: ${await freePort(4960)}, folder: ${JSON.stringify(path)}, demo: true, stdio: 'ignore' })`
+      console.log('starting'); await startServer({ port: ${await freePort(4960)}, folder: ${JSON.stringify(path)}, demo: false, stdio: 'ignore' })`
     const starter = spawn(process.execPath, ['--input-type=module', '--eval', program], {
       stdio: ['ignore', 'pipe', 'inherit'],
     })

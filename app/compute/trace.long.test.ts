@@ -27,8 +27,8 @@ function errors({ trace }: Sighted, lengthMm: number): { readonly length: number
 }
 
 const DEG = Math.PI / 180
-/** A small picture, for speed: a third of a millimetre a pixel. */
-const SMALL = { pxPerMm: 3, width: 675, height: 480 } as const
+/** A small picture, for speed: a quarter of a millimetre a pixel. */
+const SMALL = { pxPerMm: 4, width: 900, height: 640 } as const
 const GROUNDS: readonly (Partial<PhotoOf> & Pick<PhotoOf, 'ground' | 'scale'>)[] = [
   { ground: 'paper', scale: 'plainCard' },
   { ground: 'paper', scale: 'printedCard', shadow: true },

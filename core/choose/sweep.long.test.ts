@@ -51,7 +51,7 @@ function sweep(
  * thousands.
  */
 const OPEN = 24
-const HELD = 10
+const HELD = 12
 
 describe('any rig in any place', () => {
   it('has figures that are figures on an open spool, or says why it has none', () => {

@@ -115,10 +115,13 @@ async function letGo(change: Change): Promise<void> {
         </p>
       </section>
       <section aria-label="Worked out ahead">
-        <CheckField v-model="settings.ahead" label="Work the box out while nobody touches the page" />
+        <CheckField
+          v-model="settings.ahead"
+          label="Get picks and plans ready while nobody touches the page"
+        />
         <p class="label">
-          A pick or a plan then stands at once. It keeps the device busy for a while; with less than half a
-          battery and no charger it waits.
+          They then stand sooner when they are asked for. It keeps the device busy for a while; with less than
+          half a battery and no charger it waits.
         </p>
       </section>
     </template>

@@ -14,6 +14,16 @@ async function settled(sheet: Sheet): Promise<void> {
   await expect(sheet.page.getByRole('progressbar')).toHaveCount(0, { timeout: 60_000 })
 }
 
+/** Does what asks for another pick, and waits until that has come whole: what stood before looks finished too. */
+async function searched(sheet: Sheet, asks: () => Promise<void>): Promise<void> {
+  const answers = (): Promise<number> =>
+    sheet.page.evaluate(() => performance.getEntriesByName('pick.whole').length)
+  const before = await answers()
+  await asks()
+  await expect.poll(answers, { timeout: 60_000 }).toBeGreaterThan(before)
+  await settled(sheet)
+}
+
 test('from a spot to a rig with its reasons, and into the spread with the same figures', async ({
   sheet,
   page,
@@ -49,8 +59,7 @@ test("a way of one's own narrows the search; everything can be looked through an
   test.setTimeout(150_000)
   await page.goto(`${sheet.app.url}/pick`)
   await settled(sheet)
-  await page.getByRole('button', { name: /open heads all day/ }).click()
-  await settled(sheet)
+  await searched(sheet, () => page.getByRole('button', { name: /open heads all day/ }).click())
   await expect(pick(sheet).locator('h2')).toContainText('open')
   await page.getByRole('button', { name: 'All candidates…' }).click()
   const dialog = page.getByRole('dialog', { name: 'Everything that can be fished here' })

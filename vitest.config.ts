@@ -13,6 +13,8 @@ const MOCKING = [
   'app/sync/outbox.test.ts',
 ]
 
+const LONG = '**/*.long.test.ts'
+
 /** A run that watches the sources has to load them as they are. */
 const compiled = process.argv.includes('run') ? await compiledCore() : undefined
 
@@ -40,6 +42,7 @@ export default defineConfig({
         test: {
           name: 'core',
           include: ['core/**/*.test.ts'],
+          exclude: [LONG],
           // the core keeps no state of its own: files share what is loaded and compiled
           isolate: false,
         },
@@ -50,7 +53,7 @@ export default defineConfig({
           name: 'app',
           // as above
           isolate: false,
-          exclude: ['app/**/*.ui.test.ts', ...MOCKING],
+          exclude: ['app/**/*.ui.test.ts', LONG, ...MOCKING],
           include: [
             'app/**/*.test.ts',
             'words/**/*.test.ts',
@@ -60,6 +63,8 @@ export default defineConfig({
           ],
         },
       },
+      // what computes for long, each in a process of its own: in one that ran much else it takes half as long again
+      { extends: true, test: { name: 'long', include: [LONG], exclude: ['node_modules/**', '.*/**'] } },
       { extends: true, test: { name: 'mocking', include: MOCKING } },
       // components and stores, in the application's own surroundings
       await defineVitestProject({

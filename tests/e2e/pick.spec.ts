@@ -37,6 +37,7 @@ test('from a spot to a rig with its reasons, and into the spread with the same f
     // a whole search on a busy machine
     timeout: 45_000,
   })
+  await settled(sheet)
   expect(await pick(sheet).locator('.reasons li').count()).toBeGreaterThanOrEqual(3)
   await expect(page.getByRole('region', { name: 'Alternatives' }).getByRole('article')).toHaveCount(3)
   await expect(page.getByRole('region', { name: 'Why not' })).toContainText('ball jig head')

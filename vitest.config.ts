@@ -13,6 +13,7 @@ const MOCKING = [
   'app/sync/outbox.test.ts',
 ]
 
+/** Tests that compute for long. */
 const LONG = '**/*.long.test.ts'
 
 /** A run that watches the sources has to load them as they are. */

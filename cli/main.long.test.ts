@@ -48,7 +48,7 @@ function evaluate(json: unknown, ...options: string[]) {
   return dunecrest('evaluate', file, ...options)
 }
 const [example] = rigFilesOf(DEMO_SPREADS[2]!)
-/** A part of the demo box, with a third of its baits. */
+/** A part of the demo box, with a fifth of its baits. */
 const BOX = DEMO_BOX.filter(({ details }, i) => details.kind !== 'bait' || i % 5 === 0)
 type Fall = {
   fall: { timeS: { value: number; basis: string }; path?: { timeS: number; depthM: number }[] }

@@ -37,7 +37,7 @@ const first = (name: keyof typeof DEMO_DAYS) => of(name).picks[0]!
 const group = (name: keyof typeof DEMO_DAYS): string => FAMILIES[first(name).rig.family].group
 const WEEDLESS = ['flush', 'skin', 'buried']
 
-describe('out of half the demo box', () => {
+describe('out of the demo box with half its baits', () => {
   it('shallow eelgrass, quiet fish: belly-weighted or unweighted, weedless, light', () => {
     const { rig, report } = first('eelgrass')
     expect(['belly', 'bare']).toContain(group('eelgrass'))

@@ -3,9 +3,10 @@ import { FOREIGN } from '../../words/foreign'
 import { UNIT_SYSTEMS, type UnitSystem } from '../../words/units'
 import { expect, fewerBaits, test, VIEWS } from './support'
 
-/** Each theme at a width, both widths, so that no scan is made twice for what a theme or a width alone may spoil. */
+/** Each theme, and by day both widths: no scan is made twice for what a theme or a width alone may spoil. */
 const LOOKS = [
   ['day', 1280],
+  ['day', 390],
   ['glare', 390],
   ['dusk', 390],
 ] as const

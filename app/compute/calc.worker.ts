@@ -3,6 +3,7 @@ import type { KeptAnswer } from './answerMemory'
 import { createCalcClient, type CalcClient } from './client'
 import { endpointOf } from './endpoint'
 import type { KeptLog } from './logMemory'
+import { logAlsoOnServer } from './logOnServer'
 import type { QuestionId, Request } from './protocol'
 import type { KeptSearch } from './searchMemory'
 import { serve } from './serve'
@@ -24,11 +25,15 @@ const second = (): CalcClient | undefined =>
  * in it: another making learns anew.
  */
 const LEARNED = 'dunecrest.learned.'
-const log = {
-  read: (place: string) => get<KeptLog>(LEARNED + place),
-  write: (place: string, kept: KeptLog) => set(LEARNED + place, kept),
-  making: globalThis.location.href,
-}
+const log = logAlsoOnServer(
+  {
+    read: (place: string) => get<KeptLog>(LEARNED + place),
+    write: (place: string, kept: KeptLog) => set(LEARNED + place, kept),
+    // whatever address the server is called by
+    making: globalThis.location.pathname,
+  },
+  (url, options) => fetch(url, options),
+)
 
 /** Each worker keeps what it worked out itself: of the next search it takes much the same part. */
 const SEARCHED = isHelper ? 'dunecrest.searched.helper' : 'dunecrest.searched'

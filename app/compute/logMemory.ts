@@ -14,7 +14,8 @@ import {
 /** Keeps what was learned of each place's log from one page to the next: learning anew takes a while. */
 export interface LogMemory {
   /** the making of the model: another learns anew */ readonly making: string
-  readonly read: (place: string) => Promise<KeptLog | undefined>
+  /** @param key of the log that is asked about, where there may be more than one to look at */
+  readonly read: (place: string, key: string) => Promise<KeptLog | undefined>
   readonly write: (place: string, kept: KeptLog) => Promise<void>
 }
 /** What was learned, of which log, by which making of the model. */
@@ -60,8 +61,10 @@ export async function recallLog(
   memory: LogMemory | undefined,
 ): Promise<boolean> {
   if (isLearned(logged)) return true
-  const kept = await memory?.read(placeOf(logged)).catch(() => undefined)
-  if (!memory || kept?.key !== keyOf(logged, memory)) return false
+  if (!memory) return false
+  const key = keyOf(logged, memory)
+  const kept = await memory.read(placeOf(logged), key).catch(() => undefined)
+  if (kept?.key !== key) return false
   teach(logged, kept.learned)
   return true
 }

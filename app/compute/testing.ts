@@ -1,4 +1,5 @@
 import { lineOf, type Day, type Goods } from '#core'
+import type { Fetch } from './serverFile'
 
 /** A day and a small box for tests of what looks through one. */
 export const day: Day = {
@@ -31,4 +32,19 @@ export const goods: Goods = {
   ],
   lines: [{ id: 'l', line: lineOf('braid', 67) }],
   rods: [{ id: 'r', name: 'rod', power: 'medium', castKg: [0.003, 0.03] }],
+}
+
+/** A server that keeps files as they come, and unpacks them when they are asked for. */
+export function fileServer(): { files: Map<string, Blob>; calls: string[]; call: Fetch } {
+  const files = new Map<string, Blob>()
+  const calls: string[] = []
+  const call: Fetch = async (url, { method = 'GET', body }) => {
+    calls.push(`${method} ${url}`)
+    if (body) files.set(url, body)
+    const file = files.get(url)
+    const json = async (): Promise<unknown> =>
+      new Response(file!.stream().pipeThrough(new DecompressionStream('gzip'))).json()
+    return Promise.resolve({ ok: file !== undefined, json })
+  }
+  return { files, calls, call }
 }

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { riggingsOf, screen, searchMemory, type SearchMemory, toTheEnd } from '#core'
 import type { KeptSearch, SearchStore } from './searchMemory'
-import { day, goods } from './testing'
-import { alsoOnServer, readBack, writtenOut, type Fetch } from './workedOut'
+import { day, fileServer as server, goods } from './testing'
+import type { Fetch } from './serverFile'
+import { alsoOnServer, readBack, writtenOut } from './workedOut'
 
 function searched(): Omit<SearchMemory, 'drawn' | 'recall'> {
   const memory = searchMemory()
@@ -23,21 +24,6 @@ function device(): SearchStore & { kept?: KeptSearch } {
     },
   }
   return store
-}
-
-/** A server that keeps files as they come, and unpacks them when they are asked for. */
-function server() {
-  const files = new Map<string, Blob>()
-  const calls: string[] = []
-  const call: Fetch = async (url, options) => {
-    calls.push(`${options?.method ?? 'GET'} ${url}`)
-    if (options) files.set(url, options.body)
-    const file = files.get(url)
-    const json = async (): Promise<unknown> =>
-      new Response(file!.stream().pipeThrough(new DecompressionStream('gzip'))).json()
-    return Promise.resolve({ ok: file !== undefined, json })
-  }
-  return { files, calls, call }
 }
 
 describe('what searches worked out, for other devices', () => {

@@ -1,4 +1,5 @@
 import type { KeptSearch, SearchStore } from './searchMemory'
+import { serverFile, type Fetch } from './serverFile'
 
 type Memory = KeptSearch['memory']
 type Part = keyof Memory
@@ -22,19 +23,11 @@ export function readBack(file: unknown): Memory {
   return { laid, bodies, falls, met, hooked }
 }
 
-/** The parts of `fetch` that are needed, so that it can be tried without a network. */
-export type Fetch = (
-  url: string,
-  options?: { method: string; headers: Record<string, string>; body: Blob },
-) => Promise<{ readonly ok: boolean; readonly json: () => Promise<unknown> }>
-
 /** So much more than what was sent last is worth sending. */
 const WORTH_SENDING = 1.1
 
-/** Characters of what was written out, compressed. */
-async function compressed(text: string): Promise<Blob> {
-  return new Response(new Blob([text]).stream().pipeThrough(new CompressionStream('gzip'))).blob()
-}
+/** A phone with a weak connection gets a box of a thousand things in this time or works it out, ms. */
+const PATIENCE_MS = 20_000
 
 /**
  * A store whose things are also on the server, so that a device which never searched need not begin from nothing.
@@ -42,20 +35,16 @@ async function compressed(text: string): Promise<Blob> {
  * @param half which of the workers this is: each meets mostly what it worked out itself
  */
 export function alsoOnServer(store: SearchStore, half: string, call: Fetch): SearchStore {
-  const name = `${store.making
-    .split('/')
-    .at(-1)!
-    .replace(/\.\w+$/, '')}.${half}`
-  const url = `/api/worked/${encodeURIComponent(name)}`
+  const file = serverFile(store.making, half, call, PATIENCE_MS)
   let sent = 0
   return {
     making: store.making,
     async read() {
       const here = await store.read().catch(() => undefined)
       if (here?.making === store.making) return here
-      const answered = await call(url)
-      if (!answered.ok) return undefined
-      const memory = readBack(await answered.json())
+      const there = await file.read()
+      if (there === undefined) return undefined
+      const memory = readBack(there)
       sent = sizeOf(memory)
       return { making: store.making, memory }
     },
@@ -70,12 +59,7 @@ export function alsoOnServer(store: SearchStore, half: string, call: Fetch): Sea
   }
 
   async function send(memory: Memory): Promise<void> {
-    const { ok } = await call(url, {
-      method: 'PUT',
-      headers: { 'content-type': 'application/gzip' },
-      body: await compressed(writtenOut(memory)),
-    })
-    if (ok) sent = sizeOf(memory)
+    if (await file.write(writtenOut(memory))) sent = sizeOf(memory)
   }
 }
 

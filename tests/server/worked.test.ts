@@ -1,5 +1,5 @@
 import { gzipSync } from 'node:zlib'
-import { existsSync, readdirSync, statSync, utimesSync } from 'node:fs'
+import { existsSync, readdirSync, rmSync, statSync, utimesSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { ownServer } from './support'
@@ -41,6 +41,20 @@ describe('what devices worked out', () => {
     for (const path of files()) utimesSync(path, old, old)
     await put('calc.worker-b.first', less)
     expect(await length()).toBe(20)
+  })
+  it('of a log is replaced by what was learned since, however long, and pushes no search out', async () => {
+    const [more, less] = [file(500), file(20)]
+    await put('calc.worker-g.first', file(5))
+    for (const sent of [more, less]) expect((await put('calc.worker-g.log.wood.rock', sent)).status).toBe(204)
+    const got = (await (await get('calc.worker-g.log.wood.rock')).json()) as number[]
+    expect(got).toHaveLength(20)
+    const before = files().length
+    for (let place = 0; place < 30; place++) await put(`calc.worker-g.log.${place}.mud`, file(3))
+    expect((await get('calc.worker-g.first')).status).toBe(200)
+    expect((await get('calc.worker-g.log.29.mud')).status).toBe(200)
+    expect((await get('calc.worker-g.log.0.mud')).status).toBe(404)
+    expect(files()).toHaveLength(before - 1 + 16)
+    for (const path of files()) if (path.endsWith('.log.gz')) rmSync(path)
   })
   it('takes no more room than two makings do, and none for what is no such file', async () => {
     for (const making of ['c', 'd', 'e'])

@@ -15,6 +15,8 @@ export default defineNuxtConfig({
   compatibilityDate: '2026-01-01',
   telemetry: { enabled: false },
   devtools: { enabled: false },
+  // what a build writes on the way stands apart, so that it can be checked what is being built
+  ...(process.env.DUNECREST_BUILD_DIR ? { buildDir: here(process.env.DUNECREST_BUILD_DIR) } : {}),
   // Every figure is worked out in the browser's own worker, so the server sends one shell and the data.
   ssr: false,
   sourcemap: { server: false, client: false },
@@ -121,6 +123,8 @@ export default defineNuxtConfig({
     serverAssets: [{ baseName: 'migrations', dir: './db/migrations' }],
     rollupConfig: { output: {}, plugins: [threadPlugin([here('./server/db/files.ts')])] },
     externals: {
+      // of many small files, every one of which a start would look for
+      inline: ['drizzle-orm', 'zod'],
       traceInclude: [
         here(
           `./node_modules/fs-native-extensions/prebuilds/${process.platform}-${process.arch}/fs-native-extensions.node`,

@@ -1,6 +1,6 @@
 /** What is checked without running anything: title, command of node_modules/.bin, arguments. */
 export const CHECKS = [
-  // the longest first: they are done beside one another
+  // the longest first: they are done beside one another, and beside the build
   ['types', 'nuxt', ['typecheck']],
   ['form', 'prettier', ['--check', '.', '--log-level', 'warn']],
   [

@@ -23,6 +23,8 @@ const BUILT_FROM = [
   'package-lock.json',
 ]
 
+const BUILD_ENV = { ...process.env, NODE_ENV: 'production', DUNECREST_BUILD_DIR: './.cache/nuxt' }
+
 let out = 'inherit'
 /** Where commands print from here on: what another program reads on standard output stays apart. */
 export const printTo = file => void (out = file)
@@ -51,7 +53,7 @@ export function installDependencies() {
 
 export function build() {
   step('build', hashOf(BUILT_FROM), existsSync(join(ROOT, '.output', 'server', 'index.mjs')), () =>
-    run(npm, ['run', '--silent', 'build'], { env: { ...process.env, NODE_ENV: 'production' } }),
+    run(npm, ['run', '--silent', 'build'], { env: BUILD_ENV }),
   )
 }
 

@@ -3,7 +3,7 @@ import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { availableParallelism } from 'node:os'
 import { join } from 'node:path'
 import { CHECKS } from './checks.mjs'
-import { build, installDependencies, ROOT } from './prepare.mjs'
+import { installDependencies, ROOT } from './prepare.mjs'
 import { findBrowser, findPostgres } from './programs.mjs'
 
 /**
@@ -13,6 +13,8 @@ import { findBrowser, findPostgres } from './programs.mjs'
 const RESULTS = join(ROOT, 'test-results')
 const ENV = { ...process.env, NUXT_TELEMETRY_DISABLED: '1' }
 const bin = name => join(ROOT, 'node_modules', '.bin', name)
+/** It writes apart from what is checked; the longest, so it begins. */
+const BUILD = ['build', process.execPath, [join(ROOT, 'scripts', 'build.mjs')]]
 const counts = { passed: 0, failed: 0 }
 /** What failed, told once more at the end: what a step printed may be far above by then. */
 const failures = []
@@ -25,24 +27,24 @@ findPostgres()
 rmSync(RESULTS, { recursive: true, force: true })
 mkdirSync(RESULTS, { recursive: true })
 
-await checks()
-build()
-tests(
-  'unit and server',
-  bin('vitest'),
-  ['run', '--reporter=default', '--reporter=json', '--outputFile.json=test-results/unit.json'],
-  'unit.json',
-  report => [
-    report.numPassedTests,
-    report.numTotalTests - report.numPassedTests - report.numFailedTests,
-    failedUnits(report),
-  ],
-)
-tests('browser', bin('playwright'), ['test'], 'e2e.json', ({ stats, suites }) => [
-  stats.expected,
-  stats.skipped,
-  failedJourneys(suites),
-])
+if (await checksAndBuild()) {
+  tests(
+    'unit and server',
+    bin('vitest'),
+    ['run', '--reporter=default', '--reporter=json', '--outputFile.json=test-results/unit.json'],
+    'unit.json',
+    report => [
+      report.numPassedTests,
+      report.numTotalTests - report.numPassedTests - report.numFailedTests,
+      failedUnits(report),
+    ],
+  )
+  tests('browser', bin('playwright'), ['test'], 'e2e.json', ({ stats, suites }) => [
+    stats.expected,
+    stats.skipped,
+    failedJourneys(suites),
+  ])
+}
 
 failures.forEach(failure => console.log(`✘ ${failure}`))
 console.log(`${counts.passed} passed, ${counts.failed} failed`)
@@ -55,20 +57,26 @@ function run(title, command, args) {
   return { ok: status === 0, ended: error?.message ?? signal ?? `code ${status}` }
 }
 
-/** Checks beside one another, as many as there are processors; what each prints is kept together. */
-async function checks() {
-  const left = [...CHECKS]
+/**
+ * Checks, and the build, beside one another, as many as there are processors; what each prints is kept together.
+ * @returns whether there is a build: nothing else can be tested without one
+ */
+async function checksAndBuild() {
+  const left = [BUILD, ...CHECKS.map(([title, command, args]) => [title, bin(command), args])]
+  let built = true
   const next = async () => {
     for (let one = left.shift(); one; one = left.shift()) {
       const [title, command, args] = one
-      const { ok, printed } = await printedBy(bin(command), args)
+      const { ok, printed } = await printedBy(command, args)
       console.log(`› ${title}`)
       process.stdout.write(printed)
-      counts[ok ? 'passed' : 'failed']++
+      if (one === BUILD) built = ok
+      if (!ok || one !== BUILD) counts[ok ? 'passed' : 'failed']++
       if (!ok) failures.push(`${title}: ${printed.trimEnd().split('\n').slice(-TOLD).join('\n')}`)
     }
   }
   await Promise.all(Array.from({ length: availableParallelism() }, next))
+  return built
 }
 
 function printedBy(command, args) {

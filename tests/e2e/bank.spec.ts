@@ -7,7 +7,7 @@ import { findBrowser } from '../../scripts/programs.mjs'
 import { BROWSER_FLAGS } from '../../scripts/browser.mjs'
 import { freePort, startServer } from '../../scripts/serve.mjs'
 import { begun } from '../made'
-import { expect, NOT_AHEAD, Sheet, test, VIEWS } from './support'
+import { expect, follow, NOT_AHEAD, Sheet, test, VIEWS } from './support'
 
 const HOST = '127.0.0.2'
 const PLANNED: readonly string[] = ['/pick']
@@ -92,11 +92,12 @@ test('a phone is paired, taken to the water without a connection, and comes back
       await water.goto(at + path)
       await expect(water.getByRole(role, { name }).first()).toBeVisible({ timeout: 60_000 })
     }
-    await water.goto(`${at}/box`)
+    await follow(water, 'Box')
     await expect(water.getByRole('status').filter({ hasText: 'from this device' })).toBeAttached()
 
     // three rods, sixty taps
-    await water.goto(`${at}/bank`)
+    await follow(water, 'Log')
+    await water.getByRole('link', { name: 'Bank mode' }).click()
     await water.getByRole('button', { name: 'With the rigs on the sheet' }).click()
     for (const rod of [/^A /, /^B /, /^C /]) {
       const key = water.getByRole('navigation', { name: 'Rod in hand' }).getByRole('button', { name: rod })
@@ -108,14 +109,14 @@ test('a phone is paired, taken to the water without a connection, and comes back
     await expect(water.locator('.state')).toContainText('waiting on this phone')
 
     // the log counts them already, with the day that is here alone
-    await water.goto(`${at}/log`)
+    await water.getByRole('link', { name: 'Back to the log' }).click()
     await water.getByRole('button', { name: 'Sessions', exact: true }).click()
     const days = water.getByRole('region', { name: 'Sessions' })
     await expect(days.getByRole('listitem').first()).toContainText('51 casts, 3 bites, 3 landed')
 
     // a bait of the box is changed, and two spots
-    const bait = await countChanged(water, at, '17')
-    await spotsEdited(water, at)
+    const bait = await countChanged(water, '17')
+    await spotsEdited(water)
     await expect(water.getByRole('button', { name: /^Kept: \d+ on this device/ })).toBeVisible()
 
     // meanwhile at home somebody else changes the same depth of one of them
@@ -143,7 +144,7 @@ test('a phone is paired, taken to the water without a connection, and comes back
 
     // back: all of it goes, once; what both changed waits to be chosen
     await context.setOffline(false)
-    await water.goto(`${at}/log`)
+    await follow(water, 'Log')
     const kept = water.getByRole('button', { name: /^Kept:/ })
     await expect(kept).toHaveAccessibleName('Kept: 2 to settle', { timeout: 30_000 })
     await kept.click()
@@ -203,8 +204,8 @@ const boxAt = async (url: string): Promise<StoredItem[]> =>
   ((await (await fetch(`${url}/api/box`)).json()) as { items: StoredItem[] }).items
 
 /** Counts the first bait of the box anew. @returns its name */
-async function countChanged(water: Page, at: string, count: string): Promise<string> {
-  await water.goto(`${at}/box`)
+async function countChanged(water: Page, count: string): Promise<string> {
+  await follow(water, 'Box')
   await water.getByRole('button', { name: /^baits/ }).click()
   const name = await water.locator('tbody td.name input').first().inputValue()
   const field = water.locator('tbody td.count input').first()
@@ -216,8 +217,8 @@ async function countChanged(water: Page, at: string, count: string): Promise<str
 }
 
 /** Edits the first two spots of the list: a depth, and a name. */
-async function spotsEdited(water: Page, at: string): Promise<void> {
-  await water.goto(`${at}/rods`)
+async function spotsEdited(water: Page): Promise<void> {
+  await follow(water, 'Rods')
   await water.getByRole('button', { name: 'Spots…' }).click()
   const dialog = water.getByRole('dialog', { name: 'Spots' })
   await dialog.getByRole('button', { name: /^Eelgrass flat/ }).click()

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
-import { expect, test, type Sheet } from './support'
+import { expect, follow, test, type Sheet } from './support'
 
 const sessionsOf = async ({ app }: Sheet): Promise<{ session: string; counts: Record<string, number> }[]> =>
   (
@@ -214,7 +214,7 @@ test('drops move the bait: taps and the tank, a wrong one set aside, all forgott
     return Number(high) - Number(low)
   }
   const measured = await width()
-  await page.goto(`${sheet.app.url}/log`)
+  await follow(page, 'Log')
   await page.getByLabel("show the model's own figures").check()
   await page.getByRole('link', { name: 'Spread', exact: true }).click()
   await sheet.settled()

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { expect, fewerBaits, test, type Sheet } from './support'
+import { expect, fewerBaits, follow, test, type Sheet } from './support'
 
 fewerBaits()
 
@@ -71,7 +71,7 @@ test("a way of one's own narrows the search; everything can be looked through an
   await dialog.getByRole('button', { name: 'Put the pinned rig in the Spread' }).click()
   await sheet.settled()
   await expect(page.getByLabel('bait', { exact: true })).toContainText('grub')
-  await page.goto(`${sheet.app.url}/pick`)
+  await follow(page, 'Pick')
   await settled(sheet)
   await sheet.type('depth', '40')
   await sheet.type('current', '2')

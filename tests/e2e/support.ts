@@ -98,6 +98,10 @@ export const VIEWS = [
   ['/trace', 'heading', /./],
 ] as const
 
+/** Goes to another view by its link, as a person does; what is loaded stays. */
+export const follow = (page: Page, view: string): Promise<void> =>
+  page.getByRole('navigation', { name: 'Views' }).getByRole('link', { name: view, exact: true }).click()
+
 /** The sheet as a person sees it. */
 export class Sheet {
   constructor(

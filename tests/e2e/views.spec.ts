@@ -3,12 +3,14 @@ import { FOREIGN } from '../../words/foreign'
 import { UNIT_SYSTEMS, type UnitSystem } from '../../words/units'
 import { expect, fewerBaits, test, VIEWS } from './support'
 
-/** Each theme, and by day both widths: no scan is made twice for what a theme or a width alone may spoil. */
+/** Each theme at both widths. */
 const LOOKS = [
   ['day', 1280],
   ['day', 390],
   ['glare', 390],
   ['dusk', 390],
+  ['glare', 1280],
+  ['dusk', 1280],
 ] as const
 
 /** Everything on a page that is read, heard or shown under the pointer; what people typed themselves left out. */

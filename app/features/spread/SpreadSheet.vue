@@ -61,6 +61,14 @@ const perM = computed(() => {
   return Math.max(100, Math.min((narrow - 44) / longest, 78 / tallest))
 })
 
+/** The tank stands between what is above it and the verdict, whose height goes with what it says. */
+const field = useTemplateRef('field')
+const verdictBar = useTemplateRef('verdictBar')
+const { height: verdictPx } = useElementSize(verdictBar, undefined, { box: 'border-box' })
+const abovePx = ref(0)
+watch([verdictPx, lanesWidth], () => (abovePx.value = field.value?.offsetTop ?? 0), { flush: 'post' })
+const tankPx = computed(() => `calc(100dvh - ${abovePx.value + verdictPx.value}px)`)
+
 const reorder = (lanes: Lane[]): void => spread.edit(draft => void (draft.lanes = lanes.map(l => ({ ...l }))))
 const goTo = (letter: Letter): void => {
   spread.picked = letter
@@ -90,7 +98,7 @@ const addMenu = Object.values(Object.groupBy(familyItems(), item => item.group))
       :verdict="verdict"
       @go="goTo"
     />
-    <div class="field">
+    <div ref="field" class="field">
       <SmallTank
         ref="tank"
         class="tank"
@@ -126,6 +134,7 @@ const addMenu = Object.values(Object.groupBy(familyItems(), item => item.group))
       </div>
     </div>
     <VerdictBar
+      ref="verdictBar"
       class="verdict"
       :verdict="verdict"
       :reports="reportOf"
@@ -158,7 +167,7 @@ const addMenu = Object.values(Object.groupBy(familyItems(), item => item.group))
 .tank {
   position: sticky;
   top: 0;
-  height: min(100%, calc(100dvh - 284px));
+  height: min(100%, v-bind(tankPx));
   min-height: 380px;
 }
 .lanes {

@@ -1,6 +1,7 @@
 import {
   radToDeg,
   type Basis,
+  type BentFailure,
   type FallResult,
   type LossId,
   type Measure,
@@ -95,6 +96,27 @@ export function stoppedText(
 ): string {
   if (code !== 'hangs' || depthM === undefined) return message
   return `Hangs on the line at ${withUnit(depthM, depth)}: it never reaches the bottom. Give line, stand farther off, or take more weight.`
+}
+
+/**
+ * What is to be known of rigs whose plastic bends in the tank: that the sheet takes them as stiff, and which are so
+ * here too.
+ */
+export function notBentText(
+  stiff: readonly { readonly letter: string; readonly code: BentFailure }[],
+): string {
+  const of = (codes: readonly BentFailure[]): string =>
+    stiff
+      .filter(({ code }) => codes.includes(code))
+      .map(({ letter }) => letter)
+      .join(', ')
+  const said = (letters: string, why: string): string[] => (letters ? [`${letters}: ${why}.`] : [])
+  return [
+    'The sheet takes a bait as one stiff body; bent, its time has no range yet.',
+    ...said(of(['stiff']), 'the hook holds all of it stiff'),
+    ...said(of(['tethered']), 'a weight on its own is not bent yet, drawn stiff'),
+    ...said(of(['unstable', 'timeLimit', 'hangs']), 'it could not be bent, drawn stiff'),
+  ].join(' ')
 }
 
 /** "1 in 38" for a rare thing, a percentage for a common one. */

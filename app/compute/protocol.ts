@@ -2,7 +2,7 @@ import type { BenchAdvice, BenchJob, BenchLook } from './bench'
 import type { FitsAnswer, FitsJob } from './box'
 import type { CoverAnswer, CoverJob } from './cover'
 import type { CoverChange, CoverChangesJob } from './coverChanges'
-import type { DropAnswer, DropJob } from './drops'
+import type { BendJob, BentLane, DropAnswer, DropJob } from './drops'
 import type { PackedCandidates } from './packed'
 import type { PickAnswer, PickJob } from './pick'
 import type { CloserJob, Counted, CountJob, FinishJob, OnTopJob, ScreenJob } from './progress'
@@ -81,6 +81,7 @@ export interface Questions {
   readonly trip: { readonly job: TripJob; readonly answer: TripAnswer }
   readonly touches: { readonly job: TouchesJob; readonly answer: TouchesAnswer }
   readonly drop: { readonly job: DropJob; readonly answer: DropAnswer }
+  readonly bend: { readonly job: BendJob; readonly answer: readonly BentLane[] }
   readonly trace: { readonly job: TraceJob; readonly answer: TraceAnswer }
 }
 export type QuestionId = keyof Questions

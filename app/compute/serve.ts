@@ -19,7 +19,7 @@ import { adviseOn, lookAt } from './bench'
 import { fitsOf } from './box'
 import { throughCover } from './cover'
 import type { EarlyProgress, Helper } from './progress'
-import { modelDrop } from './drops'
+import { bendLanes, modelDrop } from './drops'
 import { learnLog, loggedOf, logsOf, recallLog, type LogMemory } from './logMemory'
 import { packed, unpacked } from './packed'
 import { pickFrom } from './pick'
@@ -203,6 +203,7 @@ const ANSWERS: {
   countPart,
   trip: planOut,
   drop: modelDrop,
+  bend: bendLanes,
   touches: touchesOf,
 }
 

@@ -102,7 +102,8 @@ export function conditionsOf(content: SpreadContent): EvaluateJob['conditions'] 
   }
 }
 
-function jobOf(
+/** What a sheet asks of the model, with what is known of each rig. */
+export function jobOf(
   content: SpreadContent,
   known: (content: SpreadContent, rig: RigSpec) => Evidence | undefined,
 ): EvaluateJob {

@@ -69,6 +69,16 @@ test('what-ifs change the drop and leave the old trace as a ghost', async ({ she
   await expect(row(sheet, 'A').getByRole('group', { name: 'crooked by' })).toContainText('8.0 mm')
   await sheet.choose('material', 'salted plastisol')
   await expect.poll(() => down(sheet, 'B')).toBeLessThan(11)
+
+  // plastic that bends, beside the stiff body that the sheet takes
+  await clear.click()
+  const bends = page.getByRole('checkbox', { name: 'plastic bends' })
+  await bends.check()
+  await expect(row(sheet, 'A')).toContainText(/stiff [\d.]+ s/)
+  await expect(page.getByText('The sheet takes a bait as one stiff body')).toBeVisible()
+  await expect(clear).toBeEnabled()
+  await bends.uncheck()
+  await expect(row(sheet, 'A')).not.toContainText('stiff')
 })
 
 test('a current carries the rigs, a tight line swings them in', async ({ sheet }) => {

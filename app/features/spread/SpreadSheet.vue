@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { UButton, UDropdownMenu } from '#components'
 import { useElementSize } from '@vueuse/core'
-import { computed, defineAsyncComponent, ref, useTemplateRef, watch } from 'vue'
+import { computed, defineAsyncComponent, ref, useTemplateRef, watch, type ComponentPublicInstance } from 'vue'
 import { useEvaluation } from '~/sheet/useEvaluation'
 import { useSpread } from '~/sheet/spread'
 import BaitRow from '~/sheet/fields/BaitRow.vue'
@@ -63,7 +63,7 @@ const perM = computed(() => {
 
 /** The tank stands between what is above it and the verdict, whose height goes with what it says. */
 const field = useTemplateRef('field')
-const verdictBar = useTemplateRef('verdictBar')
+const verdictBar = useTemplateRef<ComponentPublicInstance>('verdictBar')
 const { height: verdictPx } = useElementSize(verdictBar, undefined, { box: 'border-box' })
 const abovePx = ref(0)
 watch([verdictPx, lanesWidth], () => (abovePx.value = field.value?.offsetTop ?? 0), { flush: 'post' })

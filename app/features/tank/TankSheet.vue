@@ -3,8 +3,10 @@ import { UButton, UDropdownMenu } from '#components'
 import { usePreferredReducedMotion } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useEvaluation } from '~/sheet/useEvaluation'
+import { useBend } from './useBend'
 import { useKeys } from '~/sheet/useKeys'
 import { useSpread } from '~/sheet/spread'
+import CheckField from '~/ui/CheckField.vue'
 import ChoiceField from '~/ui/ChoiceField.vue'
 import LineField from '~/sheet/fields/LineField.vue'
 import NumberFieldDepth from '~/sheet/fields/NumberFieldDepth.vue'
@@ -33,7 +35,13 @@ const { outcomes, working, error, retry } = useEvaluation(() => (spread.opened ?
 const reduced = usePreferredReducedMotion()
 const order = computed(() => spread.content.lanes.map(l => l.letter))
 const depthM = computed(() => spread.content.water.depthM)
-const divers = computed(() => diversOf(order.value, outcomes.value))
+const {
+  wanted: bends,
+  said: bentSaid,
+  drops: bentDrops,
+  bent,
+} = useBend(() => (spread.opened ? spread.content : undefined))
+const divers = computed(() => bent(diversOf(order.value, outcomes.value)))
 const floaters = computed(() => floatersOf(order.value, outcomes.value))
 const zone = computed(() => spread.content.water.zone)
 const end = computed(() =>
@@ -159,6 +167,8 @@ useKeys([
       <TankConditions />
       <ZoneField />
       <LineField />
+      <CheckField v-model="bends" label="plastic bends" />
+      <span v-if="bentSaid" class="look" role="status">{{ bentSaid }}</span>
       <span v-if="looking" class="look">{{ looking }}</span>
       <span class="grow" />
       <UDropdownMenu :items="lessons"><UButton icon="i-lucide-eye">Show me</UButton></UDropdownMenu>
@@ -217,7 +227,13 @@ useKeys([
         made them.</span
       >
     </section>
-    <TankTable :lanes="spread.content.lanes" :outcomes="outcomes" :at="shownAt" :zone="zone" />
+    <TankTable
+      :lanes="spread.content.lanes"
+      :outcomes="outcomes"
+      :at="shownAt"
+      :zone="zone"
+      :bent="bentDrops"
+    />
     <p class="visually-hidden" aria-live="polite">{{ working ? '' : described }}</p>
   </SheetFrame>
 </template>

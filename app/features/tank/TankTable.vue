@@ -6,7 +6,7 @@ import { useSpread } from '~/sheet/spread'
 import LaneChip from '~/ui/LaneChip.vue'
 import LiveText from '~/ui/LiveText.vue'
 import TankTry from './TankTry.vue'
-import { FAMILIES, pitchOf, radToDeg, rollOf } from '#core'
+import { FAMILIES, type BentDrop, pitchOf, radToDeg, rollOf } from '#core'
 import type { Lane } from '#schemas/spread'
 import type { LaneOutcome } from '~/compute/protocol'
 import { momentAt } from '~/ui/drawing/dropPath'
@@ -26,6 +26,7 @@ const props = defineProps<{
   outcomes: ReadonlyMap<string, LaneOutcome>
   /** the moment that is shown, s; asked for by the figures that follow it alone */ at: () => number
   zone?: Zone
+  /** drops of the rigs that bend, where they are shown bent */ bent?: ReadonlyMap<string, BentDrop>
 }>()
 const settings = useSettings()
 const spread = useSpread()
@@ -58,6 +59,8 @@ const rows = computed(() =>
               : 'Working it out…',
       }
     const { fall } = outcome.report
+    const bent = props.bent?.get(lane.letter)
+    if (bent) return bentRow(lane, bent, fall.timeS.value)
     return {
       lane,
       down: `${fall.timeS.value.toFixed(1)} s`,
@@ -74,6 +77,18 @@ const rows = computed(() =>
     }
   }),
 )
+/** A rig whose plastic bends: its own time, beside that of one stiff body, which has the range. */
+const bentRow = (lane: Lane, drop: BentDrop, stiffS: number) => ({
+  lane,
+  down: `${drop.timeS.toFixed(1)} s`,
+  mark: BASIS_MARKS.computed,
+  moved: undefined,
+  range: `stiff ${stiffS.toFixed(1)} s`,
+  doubt: 'bent, without a range',
+  turns: '–',
+  inZone: props.zone ? `${secondsIn(drop, props.zone).toFixed(1)} s` : '',
+  rest: '–',
+})
 interface Live {
   readonly depth: string
   readonly speed: string
@@ -90,8 +105,9 @@ const live = computed(() => {
       const outcome = props.outcomes.get(letter)
       if (outcome?.kind !== 'done') return []
       const { fall } = outcome.report
-      const m = momentAt(fall.drop, at, fall.rest)
-      const series = seriesOf(fall.drop)
+      const bent = props.bent?.get(letter)
+      const m = bent ? momentAt(bent, at) : momentAt(fall.drop, at, fall.rest)
+      const series = seriesOf(bent ?? fall.drop)
       const i = series.t.findIndex(s => s >= at)
       const speed = series.speed[i < 0 ? series.speed.length - 1 : i]!
       return [

@@ -1,4 +1,4 @@
-import type { Afloat, Drop, Rest, RigSolid, TetheredDrop } from '#core'
+import type { Afloat, BentLink, Drop, Rest, RigSolid, TetheredDrop } from '#core'
 import type { Unit } from '#words/units'
 import type { Letter } from '#schemas/ranges'
 import type { LaneOutcome } from '~/compute/protocol'
@@ -9,6 +9,7 @@ export interface Diver {
   readonly drop: Drop | TetheredDrop
   readonly solid: RigSolid
   /** how it comes to lie */ readonly rest?: Rest
+  /** how its plastic hangs together, where the drop bends it */ readonly links?: readonly BentLink[]
 }
 
 /** A rig that floats instead. */

@@ -5,6 +5,7 @@ import {
   rotate,
   SAMPLE_S,
   SAMPLE_STRIDE,
+  type BentDrop,
   type Drop,
   type Quaternion,
   type Rest,
@@ -76,6 +77,24 @@ function inFall({ samples, timeS }: Drop, t: number): Moment {
     landed: t >= timeS,
     sunkM: 0,
   }
+}
+
+/** Attitude of every link behind the root against the one it hangs on, at a moment; none where nothing bends. */
+export function bendAt(drop: Drop | BentDrop, t: number): readonly Quaternion[] {
+  if (!('bent' in drop)) return []
+  const { samples, bent } = drop
+  const joints = bent.length / 4 / (samples.length / SAMPLE_STRIDE)
+  const low = firstFrom(samples, t)
+  const before = Math.max(0, low - 1)
+  const [from, to] = [samples[before * SAMPLE_STRIDE]!, samples[low * SAMPLE_STRIDE]!]
+  const part = to > from ? Math.min(1, Math.max(0, (t - from) / (to - from))) : 1
+  const turnOf = (sample: number, joint: number): Quaternion => {
+    const i = 4 * (sample * joints + joint)
+    return [bent[i]!, bent[i + 1]!, bent[i + 2]!, bent[i + 3]!]
+  }
+  return Array.from({ length: joints }, (_, joint) =>
+    between(turnOf(before, joint), turnOf(low, joint), part),
+  )
 }
 
 /** Least and greatest X of a drop, m. */

@@ -1,4 +1,5 @@
 import { rotate, type Quaternion, type RigSolid, type Vec3 } from '#core'
+import { UNBENT, type BentPart } from './bend'
 
 /** Numbers a station takes in `RigSolid.stations` (x, y, z, width, height). */
 const STRIDE = 5
@@ -17,34 +18,45 @@ export interface SideView {
 /**
  * Projects a rig at an attitude on to the plane of the side view. The body is the envelope of its elliptic
  * sections; a lump is the outline of its ellipsoid.
+ * @param partAt where its parts have come to where it bends, by how far toward the nose they lie, m
  */
-export function sideView(solid: RigSolid, q: Quaternion): SideView {
-  const ax = rotate(q, [1, 0, 0])
-  const ay = rotate(q, [0, 1, 0])
-  const az = rotate(q, [0, 0, 1])
-  const at = (x: number, y: number, z: number): [number, number] => [
-    ax[0] * x + ay[0] * y + az[0] * z,
-    ax[2] * x + ay[2] * y + az[2] * z,
-  ]
-  const body = [envelope(solid, at, ax, ay, az), widest(solid, at, ay, az)]
+export function sideView(solid: RigSolid, q: Quaternion, partAt: (x: number) => BentPart = UNBENT): SideView {
+  const seen: Seen = {
+    at: (x, y, z) => {
+      const [X, , Z] = rotate(q, partAt(x).place([x, y, z]))
+      return [X, Z]
+    },
+    axes: x => {
+      const { turn } = partAt(x)
+      return [rotate(q, turn([1, 0, 0])), rotate(q, turn([0, 1, 0])), rotate(q, turn([0, 0, 1]))]
+    },
+  }
+  const body = [envelope(solid, seen), widest(solid, seen)]
   const lumps = solid.lumps.map(({ kind, at: [x, y, z], size }) => ({
     kind,
-    points: ellipsoid(at(x, y, z), [ax, ay, az], size),
+    points: ellipsoid(seen.at(x, y, z), seen.axes(x), size),
   }))
+  // the hook holds its part of the plastic stiff: the root, whose own axes these are
+  const [ax, az] = [rotate(q, [1, 0, 0]), rotate(q, [0, 0, 1])]
   const wire: number[] = []
-  for (let i = 0; i < solid.wire.length; i += 2) wire.push(...at(solid.wire[i]!, 0, solid.wire[i + 1]!))
+  for (let i = 0; i < solid.wire.length; i += 2) {
+    const [x, z] = [solid.wire[i]!, solid.wire[i + 1]!]
+    wire.push(ax[0] * x + az[0] * z, ax[2] * x + az[2] * z)
+  }
   let lowest = Infinity
   for (const points of [...body, ...lumps.map(l => l.points), wire])
     for (let i = 1; i < points.length; i += 2) lowest = Math.min(lowest, points[i]!)
   return { body, lumps, wire, lowest }
 }
 
-type Place = (x: number, y: number, z: number) => [number, number]
+/** A point of the rig in the picture, and the body's axes there, by how far toward the nose, m. */
+interface Seen {
+  readonly at: (x: number, y: number, z: number) => [number, number]
+  readonly axes: (x: number) => readonly [Vec3, Vec3, Vec3]
+}
 
 /** Upper and lower edge of all sections, perpendicular to the body's axis as it is seen. */
-function envelope(solid: RigSolid, at: Place, ax: Vec3, ay: Vec3, az: Vec3): number[] {
-  const seen = Math.hypot(ax[0], ax[2])
-  const n: [number, number] = seen > 0.02 ? [-ax[2] / seen, ax[0] / seen] : [0, 1]
+function envelope(solid: RigSolid, { at, axes }: Seen): number[] {
   const upper: number[] = []
   const lower: number[] = []
   for (let i = 0; i < solid.stations.length; i += STRIDE) {
@@ -56,6 +68,9 @@ function envelope(solid: RigSolid, at: Place, ax: Vec3, ay: Vec3, az: Vec3): num
       solid.stations[i + 4]!,
     ]
     const [cx, cz] = at(x, y, z)
+    const [ax, ay, az] = axes(x)
+    const seen = Math.hypot(ax[0], ax[2])
+    const n: [number, number] = seen > 0.02 ? [-ax[2] / seen, ax[0] / seen] : [0, 1]
     const reach = Math.hypot((w / 2) * (ay[0] * n[0] + ay[2] * n[1]), (h / 2) * (az[0] * n[0] + az[2] * n[1]))
     upper.push(cx + n[0] * reach, cz + n[1] * reach)
     lower.unshift(cx - n[0] * reach, cz - n[1] * reach)
@@ -66,7 +81,7 @@ function envelope(solid: RigSolid, at: Place, ax: Vec3, ay: Vec3, az: Vec3): num
 const ROUND = 20
 
 /** The thickest section by itself, which is what is seen when the bait comes head on. */
-function widest(solid: RigSolid, at: Place, ay: Vec3, az: Vec3): number[] {
+function widest(solid: RigSolid, { at, axes }: Seen): number[] {
   let best = 0
   for (let i = 0; i < solid.stations.length; i += STRIDE)
     if (solid.stations[i + 4]! > solid.stations[best + 4]!) best = i
@@ -78,6 +93,7 @@ function widest(solid: RigSolid, at: Place, ay: Vec3, az: Vec3): number[] {
     solid.stations[best + 4]!,
   ]
   const [cx, cz] = at(x, y, z)
+  const [, ay, az] = axes(x)
   return Array.from({ length: ROUND }, (_, i) => {
     const c = (Math.cos((2 * Math.PI * i) / ROUND) * w) / 2
     const s = (Math.sin((2 * Math.PI * i) / ROUND) * h) / 2

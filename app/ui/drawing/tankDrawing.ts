@@ -1,6 +1,7 @@
 import { fromHeadingPitchRoll, ROD_TIP_M, rotate, SAMPLE_STRIDE } from '#core'
 import type { Letter } from '#schemas/ranges'
-import { heldLineAt, momentAt, reachOf, weightAt, type Moment } from './dropPath'
+import { bentParts } from './bend'
+import { bendAt, heldLineAt, momentAt, reachOf, weightAt, type Moment } from './dropPath'
 import type { Diver, Floater, TankFrame, Zone } from './diver'
 import { laneColour, PATTERNS, token } from './identity'
 import { sideView, type SideView } from './projection'
@@ -192,14 +193,14 @@ function path(
 
 function rig(
   ctx: CanvasRenderingContext2D,
-  { letter, drop, solid, rest }: Diver,
+  { letter, drop, solid, rest, links }: Diver,
   scale: TankScale,
   start: number,
   t: number,
   rodDistanceM?: number,
 ): void {
   const m = momentAt(drop, t, rest)
-  const view = sideView(solid, m.q)
+  const view = sideView(solid, m.q, links && bentParts(links, bendAt(drop, t)))
   const k = scale.perM * scale.magnified
   const x = start - m.x * scale.perM
   const y = Math.min(scale.top - m.z * scale.perM, scale.floor + (view.lowest + m.sunkM) * k)

@@ -1,0 +1,53 @@
+import type { Vec3 } from '../numerics/quaternion'
+import { failure, success, type Outcome } from '../outcome'
+import type { BaitSpec, RigSpec } from '../rig/spec'
+import type { DropFailure } from '../fall/drop'
+import type { Link } from '../fall/bend/chain'
+import { cutRig } from '../fall/bend/cut'
+import { dropBent, type BentDrop } from '../fall/bend/dropBent'
+import type { Conditions } from './conditions'
+import { prepareRig } from './prepareRig'
+
+/** A link as it lies in the straight rig, about the whole's centre of gravity: x toward the nose, y left, z to the back. */
+export interface BentLink {
+  /** which link it hangs on; −1 for the root, which the hook holds */ readonly parent: number
+  /** where it turns about the one before it, m */ readonly joint: Vec3
+  /** whether it lies behind its joint, toward the tail */ readonly behind: boolean
+}
+
+/** A fall of a bait that bends, and what it takes to draw it. */
+export interface BentFall {
+  readonly drop: BentDrop
+  readonly links: readonly BentLink[]
+}
+
+/** Why a rig has no bent fall: the hook holds all of it, or a weight hangs beside it, which the chain leaves out. */
+export type BentFailure = DropFailure | 'stiff' | 'tethered'
+
+/**
+ * The fall of a rig whose plastic bends, in the water and on the line of the sheet.
+ * @throws RangeError when the rig or the water cannot be built
+ */
+export function bentFall(
+  bait: BaitSpec,
+  spec: RigSpec,
+  conditions: Conditions,
+): Outcome<BentFall, BentFailure> {
+  const { rig, water, bodies, fall } = prepareRig(bait, spec, conditions)
+  if (bodies.weight) return failure('tethered', 'A weight that hangs on its own is not in the chain.')
+  const links = cutRig(rig, water)
+  if (links.length === 1) return failure('stiff', 'The hook holds all of it.')
+  const done = dropBent(links, bodies.typical, fall)
+  if (!done.ok) return done
+  return success({ drop: done.value, links: links.map(link => lying(link, rig.geometry.centre)) })
+}
+
+function lying({ parent, jointAt, body }: Link, whole: Vec3): BentLink {
+  const { centre } = body.geometry
+  const joint: Vec3 = [
+    jointAt[0] + centre[0] - whole[0],
+    jointAt[1] + centre[1] - whole[1],
+    jointAt[2] + centre[2] - whole[2],
+  ]
+  return { parent, joint, behind: jointAt[0] > 0 }
+}

@@ -24,7 +24,11 @@ export default defineNuxtConfig({
   // The engine's thread is a program of its own there too, so that the server cannot be one file.
   $development: { ssr: true, routeRules: { '/**': { ssr: false } }, nitro: { inlineDynamicImports: false } },
   // What listens, and on which addresses, is Dunecrest's own.
-  $production: { nitro: { entry: here('./server/entry.ts') } },
+  // Of Vue's two ways to write a component one is used, and the other is left out.
+  $production: {
+    nitro: { entry: here('./server/entry.ts') },
+    vite: { vue: { features: { optionsAPI: false } } },
+  },
   modules: ['@nuxt/ui', '@pinia/nuxt', '@vite-pwa/nuxt', 'nuxt-security', '@nuxt/eslint'],
   css: ['~/assets/css/main.css'],
   components: { dirs: [] },

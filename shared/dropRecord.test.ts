@@ -1,21 +1,23 @@
 import { describe, expect, it } from 'vitest'
-import { evaluateRig, lbfToN, type Drop, type TetheredDrop } from '#core'
+import { bentFall, evaluateRig, lbfToN, type Drop, type TetheredDrop } from '#core'
 import { csvLine } from './cells'
 import { dropRows, dropsCsv } from './dropRecord'
+
+const CONDITIONS = {
+  depthM: 1.5,
+  temperatureC: 12,
+  salinityGKg: 10,
+  cover: 'open',
+  bottom: 'mud',
+  lineKind: 'braid',
+  lineStrengthN: lbfToN(15),
+} as const
 
 function drop(family: 'W1' | 'L3'): Drop | TetheredDrop {
   const outcome = evaluateRig(
     { form: 'stick', lengthM: 0.125, material: 'plain' },
     { family, hookSize: '3/0', weightKg: 0.007, weightMaterial: 'lead', pointRest: 'skin' },
-    {
-      depthM: 1.5,
-      temperatureC: 12,
-      salinityGKg: 10,
-      cover: 'open',
-      bottom: 'mud',
-      lineKind: 'braid',
-      lineStrengthN: lbfToN(15),
-    },
+    CONDITIONS,
   )
   if (!outcome.ok) throw new Error(outcome.message)
   return outcome.value.fall.drop
@@ -36,6 +38,20 @@ describe('drops as files', () => {
   it('hold the place of a weight that hangs on its own', () => {
     const rows = dropRows(drop('L3'))
     expect(rows[rows.length - 1]!.weightM![2]).toBeLessThan(-1.45)
+  })
+  it('hold how the plastic bends, straight at the splash and each turn of unit length', () => {
+    const found = bentFall(
+      { form: 'straightWorm', lengthM: 0.2, material: 'plain' },
+      { family: 'E1', hookSize: '4/0', weightKg: 0.0018, weightMaterial: 'lead', pointRest: 'open' },
+      CONDITIONS,
+    )
+    if (!found.ok) throw new Error(found.message)
+    const { drop: bent, links } = found.value
+    const rows = dropRows(bent)
+    expect(rows[0]!.bends).toEqual(links.slice(1).map(() => [1, 0, 0, 0]))
+    for (const { bends } of rows) for (const turned of bends!) expect(Math.hypot(...turned)).toBeCloseTo(1, 9)
+    expect(rows.at(-1)!.bends).not.toEqual(rows[0]!.bends)
+    expect(rows.at(-1)!.timeS).toBe(bent.timeS)
   })
   it('make one table of several rigs, every line as long as the head', () => {
     const lines = dropsCsv([

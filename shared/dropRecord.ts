@@ -1,4 +1,13 @@
-import { pitchOf, radToDeg, rollOf, SAMPLE_STRIDE, type Drop, type TetheredDrop } from '#core'
+import {
+  pitchOf,
+  radToDeg,
+  rollOf,
+  SAMPLE_STRIDE,
+  type BentDrop,
+  type Drop,
+  type Quaternion,
+  type TetheredDrop,
+} from '#core'
 import { csvLine } from './cells'
 
 /**
@@ -13,10 +22,13 @@ export interface DropRow {
   readonly rollDeg: number
   readonly quaternion: readonly [number, number, number, number]
   /** place of a weight that hangs on its own, X Y Z */ readonly weightM?: readonly [number, number, number]
+  /** attitude of every link behind the first against the one it hangs on, where plastic bends */
+  readonly bends?: readonly Quaternion[]
 }
 
-export function dropRows(drop: Drop | TetheredDrop): DropRow[] {
-  return Array.from({ length: drop.samples.length / SAMPLE_STRIDE }, (_, i) => {
+export function dropRows(drop: Drop | TetheredDrop | BentDrop): DropRow[] {
+  const count = drop.samples.length / SAMPLE_STRIDE
+  return Array.from({ length: count }, (_, i) => {
     const [timeS, x, y, z, w, qx, qy, qz] = drop.samples.subarray(
       i * SAMPLE_STRIDE,
       (i + 1) * SAMPLE_STRIDE,
@@ -39,9 +51,16 @@ export function dropRows(drop: Drop | TetheredDrop): DropRow[] {
             ] as const,
           }
         : {}),
+      ...('bent' in drop ? { bends: bendsAt(drop, i, drop.bent.length / count) } : {}),
     }
   })
 }
+
+const bendsAt = ({ bent }: BentDrop, moment: number, each: number): Quaternion[] =>
+  Array.from({ length: each / 4 }, (_, joint) => {
+    const at = moment * each + 4 * joint
+    return [bent[at]!, bent[at + 1]!, bent[at + 2]!, bent[at + 3]!]
+  })
 
 const COLUMNS = [
   'rig',

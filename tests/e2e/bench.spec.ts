@@ -3,7 +3,7 @@ import { FAMILIES, FAMILY_IDS, type FamilyId } from '../../core/index'
 import { LETTERS } from '../../shared/schemas/ranges'
 import type { SpreadContent } from '../../shared/schemas/spread'
 import { DEMO_SPREADS } from '../../demo/spreads'
-import { expect, test, type Sheet } from './support'
+import { expect, follow, test, type Sheet } from './support'
 
 /** Waits until all that follows from the rig stands: the page is laid out anew with it. */
 const stands = ({ page }: Sheet): Promise<void> =>
@@ -187,6 +187,15 @@ test('the screen is calibrated against a card, and true size follows it', async 
   await expect(jaw).toHaveAttribute('aria-valuetext', `${(Number(text) + 5).toFixed(1)} mm`)
 })
 
+/** From the tank to another saved spread, and on to its bench. */
+async function fromTank(sheet: Sheet, name: string): Promise<void> {
+  await sheet.page.getByRole('button', { name: 'Spreads' }).click()
+  await sheet.page.getByRole('dialog').getByRole('button', { name, exact: true }).click()
+  await expect(sheet.page.getByLabel('Name of this spread')).toHaveValue(name)
+  await follow(sheet.page, 'Bench')
+  await stands(sheet)
+}
+
 test('every family is built on the bench, fitted, drawn, and opened in spread and tank', async ({
   sheet,
   page,
@@ -207,12 +216,12 @@ test('every family is built on the bench, fitted, drawn, and opened in spread an
       bait: { form: hollow ? 'tube' : 'slimShad', lengthM: hollow ? 0.1 : 0.09, material: 'plain' },
       lanes: set.map((family, i) => lane(family, LETTERS[i]!)),
     }
-    const made = await page.request.post(`${sheet.app.url}/api/spreads`, {
-      data: { name: `walk ${set.join(' ')}`, content },
-    })
+    const name = `walk ${set.join(' ')}`
+    const made = await page.request.post(`${sheet.app.url}/api/spreads`, { data: { name, content } })
     expect(made.status()).toBe(201)
     const { id } = (await made.json()) as { id: string }
-    await openBench(sheet, `/bench/${id}`)
+    if (set === sets[0]) await openBench(sheet, `/bench/${id}`)
+    else await fromTank(sheet, name)
     for (const [i, family] of set.entries()) {
       await page
         .getByRole('region', { name: 'Rig on the bench' })

@@ -100,7 +100,7 @@ watch(
 )
 
 function exportDrops(kind: 'csv' | 'json'): void {
-  const drops = divers.value.map(({ letter, drop }) => ({ rig: letter, drop }))
+  const drops = divers.value.map(({ letter, drop, links }) => ({ rig: letter, drop, links }))
   const text =
     kind === 'csv'
       ? dropsCsv(drops)
@@ -109,7 +109,11 @@ function exportDrops(kind: 'csv' | 'json'): void {
             format: 'dunecrest-drop',
             version: 1,
             spread: spread.content,
-            drops: drops.map(({ rig, drop }) => ({ rig, moments: dropRows(drop) })),
+            drops: drops.map(({ rig, drop, links }) => ({
+              rig,
+              ...(links ? { links: links.map(({ parent, joint }) => ({ parent, jointM: joint })) } : {}),
+              moments: dropRows(drop),
+            })),
           },
           null,
           1,

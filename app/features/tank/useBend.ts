@@ -29,7 +29,9 @@ export function useBend(content: () => SpreadContent | undefined) {
     }
   }
   const { answer, working, error } = useQuery('bend', job)
-  const lanes = computed(() => (wanted.value && !working.value ? (answer.value ?? []) : []))
+  /** An answer to what was asked before is none to what is asked now. */
+  const stands = computed(() => wanted.value && !working.value && error.value === undefined)
+  const lanes = computed(() => (stands.value ? (answer.value ?? []) : []))
   const found = computed(
     () => new Map(lanes.value.flatMap(lane => (lane.kind === 'bent' ? [[lane.letter, lane] as const] : []))),
   )

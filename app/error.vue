@@ -1,15 +1,12 @@
 <script setup lang="ts">
 import { UButton } from '#components'
 import { clearError } from '#imports'
-import { useTitle } from '@vueuse/core'
 import { computed } from 'vue'
 import type { NuxtError } from '#app'
 
 /** Shown in place of a page where there is none, or where one broke down. */
 const props = defineProps<{ error: NuxtError }>()
 const missing = computed(() => props.error.statusCode === 404)
-// the head of a page that is not there is not laid out anew
-useTitle(() => (missing.value ? 'Nothing here · Dunecrest' : 'Broken down · Dunecrest'))
 </script>
 
 <template>

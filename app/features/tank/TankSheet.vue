@@ -137,6 +137,8 @@ const exports = (['csv', 'json'] as const).map(kind => ({
   onSelect: () => exportDrops(kind),
 }))
 
+const KEYS_SAID =
+  'Space drops, ← → step a frame, Shift a second. ◇ Computed by the model, ◆ with your drops where you made them.'
 /** One frame of a film at thirty a second. */
 const FRAME_S = 1 / 30
 const described = computed(() => summaryOf(order.value, outcomes.value, settings.system, zone.value))
@@ -171,8 +173,6 @@ useKeys([
       <TankConditions />
       <ZoneField />
       <LineField />
-      <CheckField v-model="bends" label="plastic bends" />
-      <span v-if="bentSaid" class="look" role="status">{{ bentSaid }}</span>
       <span v-if="looking" class="look">{{ looking }}</span>
       <span class="grow" />
       <UDropdownMenu :items="lessons"><UButton icon="i-lucide-eye">Show me</UButton></UDropdownMenu>
@@ -226,10 +226,8 @@ useKeys([
         :items="speeds"
         @update:model-value="value => (rate = Number(value))"
       />
-      <span class="label"
-        >Space drops, ← → step a frame, Shift a second. ◇ Computed by the model, ◆ with your drops where you
-        made them.</span
-      >
+      <CheckField v-model="bends" label="plastic bends" />
+      <span class="label says" role="status">{{ bentSaid || KEYS_SAID }}</span>
     </section>
     <TankTable
       :lanes="spread.content.lanes"
@@ -270,6 +268,10 @@ useKeys([
 .time {
   flex: 1;
   min-width: 80px;
+}
+.says {
+  max-width: 60ch;
+  line-height: 1.25;
 }
 output {
   font-size: 16px;

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { evaluateRig, lbfToN, type RigReport } from '#core'
 import { starterContent } from '~/sheet/starter'
-import { fallLimits, oddsText, postureWords } from './words'
+import { fallLimits, notBentText, oddsText, postureWords } from './words'
 
 const {
   water: { place: _, ...water },
@@ -19,6 +19,19 @@ describe('words', () => {
   it('call the starter rigs what they are', () => {
     expect(postureWords(reports[0]!)).toBe('near level, upright')
     expect(postureWords(reports[2]!)).toMatch(/^nose first/)
+  })
+  it('tell of rigs that do not bend why each does not', () => {
+    const sheet = 'The sheet takes a bait as one stiff body; bent, its time has no range yet.'
+    expect(notBentText([])).toBe(sheet)
+    const said = notBentText([
+      { letter: 'A', code: 'stiff' },
+      { letter: 'C', code: 'tethered' },
+      { letter: 'D', code: 'stiff' },
+      { letter: 'E', code: 'floats' },
+    ])
+    expect(said).toBe(
+      `${sheet} A, D: the hook holds all of it stiff. C: a weight on its own is not bent yet, drawn stiff.`,
+    )
   })
   it('write rare chances as odds and common ones in percent', () => {
     const at = (value: number) => oddsText({ value, low: value, high: value, basis: 'computed' })

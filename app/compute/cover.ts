@@ -21,29 +21,24 @@ import {
   snagTally,
   strikeOf,
   USUAL_SEED,
-  type BaitSpec,
   type CloseUp,
   type Conditions,
-  type Evidence,
   type CatchSiteId,
   type Measure,
   type Placed,
   type PreparedRig,
   type Ride,
   type RigDrawing,
-  type RigSpec,
   type Leg,
   type ThingLook,
   type SnagDoubtId,
   type SnagResult,
 } from '#core'
 import type { Progress } from './progress'
+import type { SheetJob } from './sheetJob'
 
 /** Several rigs through the same cover. */
-export interface CoverJob {
-  readonly bait: BaitSpec
-  readonly conditions: Conditions
-  readonly lanes: readonly { readonly letter: string; readonly rig: RigSpec; readonly evidence?: Evidence }[]
+export interface CoverJob extends SheetJob {
   /** draws for each rig and kind of obstacle; SNAG_DRAWS gives the figures of the sheet */
   readonly draws: number
   /** which cast is shown */ readonly cast: number

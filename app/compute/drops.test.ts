@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { RigSpec } from '#core'
-import { bendLanes, type BendJob } from './drops'
+import { bendLanes } from './drops'
+import type { SheetJob } from './sheetJob'
 
 const rig = (family: RigSpec['family'], more: Partial<RigSpec> = {}): RigSpec => ({
   family,
@@ -10,7 +11,7 @@ const rig = (family: RigSpec['family'], more: Partial<RigSpec> = {}): RigSpec =>
   pointRest: 'skin',
   ...more,
 })
-const job: BendJob = {
+const job: SheetJob = {
   bait: { form: 'straightWorm', lengthM: 0.2, material: 'salted' },
   conditions: {
     depthM: 2,

@@ -7,10 +7,10 @@ import {
   type BentFall,
   type Conditions,
   type DropModel,
-  type Evidence,
   type RigSpec,
 } from '#core'
 import type { Progress } from './progress'
+import type { SheetJob } from './sheetJob'
 
 /** One rig to be dropped in one water, as the model sees it. */
 export interface DropJob {
@@ -29,26 +29,17 @@ export function modelDrop({ bait, rig, conditions }: DropJob): DropAnswer {
   return found.ok ? { ok: true, model: found.value } : { ok: false, message: found.message }
 }
 
-/** The rigs of a sheet that are to be dropped with plastic that bends. */
-export interface BendJob {
-  readonly bait: BaitSpec
-  readonly conditions: Conditions
-  readonly lanes: readonly {
-    readonly letter: string
-    readonly rig: RigSpec
-    readonly evidence?: Evidence
-  }[]
-}
+/** One rig dropped so, or why it is not. */
 export type BentLane = { readonly letter: string } & BentOutcome
 type BentOutcome =
   ({ readonly kind: 'bent' } & BentFall) | { readonly kind: 'none'; readonly code: BentFailure }
 
 /**
- * One rig after the other: a small soft bait on a held line takes a second. What cannot be built is left out.
+ * The rigs of a sheet with plastic that bends, one after the other: a small soft bait on a held line takes a second. What cannot be built is left out.
  * @returns undefined when it was called off
  */
 export async function bendLanes(
-  { bait, conditions, lanes }: BendJob,
+  { bait, conditions, lanes }: SheetJob,
   { pause, tell }: Pick<Progress, 'pause' | 'tell'>,
 ): Promise<readonly BentLane[] | undefined> {
   const found: BentLane[] = []

@@ -12,24 +12,26 @@ export function logAlsoOnServer(memory: LogMemory, call: Fetch): LogMemory {
   let silent = false
   const fileOf = (place: string): ServerFile =>
     serverFile(memory.making, `log.${place.replaceAll(/[^\w.-]/g, '.')}`, call, PATIENCE_MS)
-  const ask = async <T>(asked: Promise<T>): Promise<T | undefined> =>
-    asked.catch(() => {
-      silent = true
-      return undefined
-    })
   return {
     making: memory.making,
     async read(place, key) {
       const here = await memory.read(place, key).catch(() => undefined)
       if (here?.key === key || silent) return here
-      const there = readLog(await ask(fileOf(place).read()))
+      const there = readLog(
+        await fileOf(place)
+          .read()
+          .catch(() => void (silent = true)),
+      )
       if (there?.key !== key) return here
       await memory.write(place, there).catch(() => undefined)
       return there
     },
     async write(place, kept) {
       // nobody waits for a server to take it
-      if (!silent) void ask(fileOf(place).write(writtenLog(kept)))
+      if (!silent)
+        void fileOf(place)
+          .write(writtenLog(kept))
+          .catch(() => undefined)
       await memory.write(place, kept)
     },
   }

@@ -2,20 +2,18 @@ import type { BenchAdvice, BenchJob, BenchLook } from './bench'
 import type { FitsAnswer, FitsJob } from './box'
 import type { CoverAnswer, CoverJob } from './cover'
 import type { CoverChange, CoverChangesJob } from './coverChanges'
-import type { BendJob, BentLane, DropAnswer, DropJob } from './drops'
+import type { BentLane, DropAnswer, DropJob } from './drops'
 import type { PackedCandidates } from './packed'
 import type { PickAnswer, PickJob } from './pick'
 import type { CloserJob, Counted, CountJob, FinishJob, OnTopJob, ScreenJob } from './progress'
 import type { TripAnswer, TripJob } from './trip'
-import type { BitesJob, LaneBites, StrikeAnswer, StrikeJob } from './strike'
+import type { SheetJob } from './sheetJob'
+import type { LaneBites, StrikeAnswer, StrikeJob } from './strike'
 import type { TouchesAnswer, TouchesJob } from './touches'
 import type { TraceAnswer, TraceJob } from './trace'
 import type { WorkOutAnswer, WorkOutJob } from './workOut'
 import type {
-  BaitSpec,
   Candidate,
-  Conditions,
-  Evidence,
   Finalist,
   DropFailure,
   OnTopPick,
@@ -24,22 +22,12 @@ import type {
   RigDrawing,
   RigReport,
   RigSolid,
-  RigSpec,
   Utility,
   Verdict,
 } from '#core'
 
 /** What crosses between the page and the worker: plain data only. */
-export interface LaneJob {
-  readonly letter: string
-  readonly rig: RigSpec
-  /** what was measured and counted of it */ readonly evidence?: Evidence
-}
-
-export interface EvaluateJob {
-  readonly bait: BaitSpec
-  readonly conditions: Conditions
-  readonly lanes: readonly LaneJob[]
+export interface EvaluateJob extends SheetJob {
   /** what the rigs are judged by; fish an hour when left out */ readonly utility?: Utility
 }
 
@@ -70,7 +58,7 @@ export interface Questions {
   readonly cover: { readonly job: CoverJob; readonly answer: CoverAnswer }
   readonly coverChanges: { readonly job: CoverChangesJob; readonly answer: readonly CoverChange[] }
   readonly bite: { readonly job: StrikeJob; readonly answer: StrikeAnswer }
-  readonly bites: { readonly job: BitesJob; readonly answer: readonly LaneBites[] }
+  readonly bites: { readonly job: SheetJob; readonly answer: readonly LaneBites[] }
   readonly pick: { readonly job: PickJob; readonly answer: PickAnswer }
   readonly workOut: { readonly job: WorkOutJob; readonly answer: WorkOutAnswer }
   readonly screenPart: { readonly job: ScreenJob; readonly answer: PackedCandidates }
@@ -81,7 +69,7 @@ export interface Questions {
   readonly trip: { readonly job: TripJob; readonly answer: TripAnswer }
   readonly touches: { readonly job: TouchesJob; readonly answer: TouchesAnswer }
   readonly drop: { readonly job: DropJob; readonly answer: DropAnswer }
-  readonly bend: { readonly job: BendJob; readonly answer: readonly BentLane[] }
+  readonly bend: { readonly job: SheetJob; readonly answer: readonly BentLane[] }
   readonly trace: { readonly job: TraceJob; readonly answer: TraceAnswer }
 }
 export type QuestionId = keyof Questions

@@ -31,7 +31,8 @@ import { closerPart, finishPart, onTopPart, screenPart } from './share'
 import { countPart, planOut } from './trip'
 import { workOut } from './workOut'
 import type { CalcClient } from './client'
-import type { EvaluateJob, LaneJob, LaneOutcome, QuestionId, Questions, Reply, Request } from './protocol'
+import type { LaneJob } from './sheetJob'
+import type { EvaluateJob, LaneOutcome, QuestionId, Questions, Reply, Request } from './protocol'
 import { failureText } from '#words/failureText'
 
 /** Outcomes kept so that undo, redo and a change to one lane cost nothing for the others. */

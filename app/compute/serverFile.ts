@@ -17,10 +17,13 @@ export interface ServerFile {
   readonly write: (text: string) => Promise<boolean>
 }
 
+/** Nobody waits for what is sent, and a slow connection takes a while, ms. */
+const SENDING_MS = 20_000
+
 /**
  * @param making address of the program that worked it out: another makes its own
  * @param part what of it, in letters, digits, points and dashes
- * @param patienceMs longest wait for an answer
+ * @param patienceMs longest wait for what is asked for
  */
 export function serverFile(making: string, part: string, call: Fetch, patienceMs: number): ServerFile {
   const program = making
@@ -38,7 +41,7 @@ export function serverFile(making: string, part: string, call: Fetch, patienceMs
         method: 'PUT',
         headers: { 'content-type': 'application/gzip' },
         body: await compressed(text),
-        signal: AbortSignal.timeout(patienceMs),
+        signal: AbortSignal.timeout(SENDING_MS),
       })
       return ok
     },

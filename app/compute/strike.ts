@@ -32,6 +32,7 @@ import {
   type StrikeResult,
   type StrikeRig,
 } from '#core'
+import type { SheetJob } from './sheetJob'
 import { BITES_TO_SHOW } from './bitesToShow'
 
 /** A bite on one rig. */
@@ -114,17 +115,6 @@ export function biteOn({
   }
 }
 
-/** All rigs of a sheet, bitten by the same fish. */
-export interface BitesJob {
-  readonly bait: BaitSpec
-  readonly conditions: Conditions
-  readonly lanes: readonly {
-    readonly letter: string
-    readonly rig: RigSpec
-    readonly evidence?: Evidence
-  }[]
-}
-
 /** How bites on one rig go, from all of them to those that are hooked. */
 export interface LaneBites {
   readonly letter: string
@@ -137,7 +127,7 @@ export interface LaneBites {
 }
 
 /** Follows the bites on every rig; rigs that cannot be built are left out. */
-export function bitesOn({ bait, conditions, lanes }: BitesJob): LaneBites[] {
+export function bitesOn({ bait, conditions, lanes }: SheetJob): LaneBites[] {
   return lanes.flatMap(({ letter, rig: spec, evidence }): LaneBites[] => {
     if (problemsOf(bait, spec).length > 0) return []
     const ready = prepared(bait, spec, conditions, evidence)

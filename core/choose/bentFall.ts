@@ -8,7 +8,10 @@ import { dropBent, type BentDrop } from '../fall/bend/dropBent'
 import type { Conditions } from './conditions'
 import { prepareRig } from './prepareRig'
 
-/** A link as it lies in the straight rig, about the whole's centre of gravity: x toward the nose, y left, z to the back. */
+/**
+ * A link as it lies in the straight rig, about the whole's centre of gravity: x toward the nose, y left, z to the
+ * back.
+ */
 export interface BentLink {
   /** which link it hangs on; −1 for the root, which the hook holds */ readonly parent: number
   /** where it turns about the one before it, m */ readonly joint: Vec3
@@ -21,7 +24,10 @@ export interface BentFall {
   readonly links: readonly BentLink[]
 }
 
-/** Why a rig has no bent fall: the hook holds all of it, or a weight hangs beside it, which the chain leaves out. */
+/**
+ * Why a rig has no bent fall: the hook holds all of it, or a weight hangs beside it, which the chain leaves
+ * out.
+ */
 export type BentFailure = DropFailure | 'stiff' | 'tethered'
 
 /**

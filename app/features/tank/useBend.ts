@@ -1,7 +1,7 @@
 import { computed, ref } from 'vue'
 import type { BentDrop } from '#core'
 import type { SpreadContent } from '#schemas/spread'
-import type { BendJob } from '~/compute/drops'
+import type { SheetJob } from '~/compute/sheetJob'
 import { useQuery } from '~/compute/useQuery'
 import { useEvidence } from '~/sheet/evidence'
 import { jobOf } from '~/sheet/useEvaluation'
@@ -14,7 +14,7 @@ export function useBend(content: () => SpreadContent | undefined) {
   const wanted = ref(false)
 
   /** Of what is known of a rig its drops bear on how it falls, and nothing else. */
-  function job(): BendJob | undefined {
+  function job(): SheetJob | undefined {
     const now = content()
     if (!wanted.value || !now || !evidence.loaded) return undefined
     const { bait, conditions, lanes } = jobOf(now, evidence.of)

@@ -25,6 +25,16 @@ const down = (angle: number): Quaternion => [Math.cos(angle / 2), 0, Math.sin(an
 const apart = (a: readonly number[], b: readonly number[]): number =>
   Math.hypot(a[0]! - b[0]!, a[1]! - b[1]!, a[2]! - b[2]!)
 
+const conditions: Conditions = {
+  depthM: 2,
+  temperatureC: 15,
+  salinityGKg: 0,
+  cover: 'open',
+  bottom: 'sand',
+  lineKind: 'braid',
+  lineStrengthN: 66,
+}
+
 describe('a bent rig', () => {
   it('that is not bent lies where the straight one does', () => {
     const part = bentParts(LINKS, [STILL, STILL, STILL])
@@ -58,15 +68,6 @@ describe('the drop of a rig that bends', () => {
     weightMaterial: 'lead',
     pointRest: 'open',
   } as const
-  const conditions: Conditions = {
-    depthM: 2,
-    temperatureC: 15,
-    salinityGKg: 0,
-    cover: 'open',
-    bottom: 'sand',
-    lineKind: 'braid',
-    lineStrengthN: 66,
-  }
   const found = bentFall(bait, spec, conditions)
   if (!found.ok) throw new Error(found.message)
   const { drop, links } = found.value
@@ -104,15 +105,6 @@ describe('the drop of a rig that bends', () => {
 })
 
 describe('a rig that has no bent drop', () => {
-  const conditions: Conditions = {
-    depthM: 2,
-    temperatureC: 15,
-    salinityGKg: 0,
-    cover: 'open',
-    bottom: 'sand',
-    lineKind: 'braid',
-    lineStrengthN: 66,
-  }
   const code = (form: 'slimShad' | 'straightWorm', lengthM: number, more: object): string | undefined => {
     const found = bentFall(
       { form, lengthM, material: 'plain' },

@@ -61,11 +61,8 @@ function between(from: Quaternion, to: Quaternion, part: number): Quaternion {
 }
 
 function inFall({ samples, timeS }: Drop, t: number): Moment {
-  const low = firstFrom(samples, t)
-  const b = low * SAMPLE_STRIDE
-  const a = Math.max(0, low - 1) * SAMPLE_STRIDE
-  const span = samples[b]! - samples[a]!
-  const f = span > 0 ? Math.min(1, Math.max(0, (t - samples[a]!) / span)) : 1
+  const { before, after, part: f } = betweenSamples(samples, t)
+  const [a, b] = [before * SAMPLE_STRIDE, after * SAMPLE_STRIDE]
   const mix = (k: number): number => samples[a + k]! + f * (samples[b + k]! - samples[a + k]!)
   const q = [mix(4), mix(5), mix(6), mix(7)]
   const size = Math.hypot(...q)
@@ -84,16 +81,13 @@ export function bendAt(drop: Drop | BentDrop, t: number): readonly Quaternion[] 
   if (!('bent' in drop)) return []
   const { samples, bent } = drop
   const joints = bent.length / 4 / (samples.length / SAMPLE_STRIDE)
-  const low = firstFrom(samples, t)
-  const before = Math.max(0, low - 1)
-  const [from, to] = [samples[before * SAMPLE_STRIDE]!, samples[low * SAMPLE_STRIDE]!]
-  const part = to > from ? Math.min(1, Math.max(0, (t - from) / (to - from))) : 1
+  const { before, after, part } = betweenSamples(samples, t)
   const turnOf = (sample: number, joint: number): Quaternion => {
     const i = 4 * (sample * joints + joint)
     return [bent[i]!, bent[i + 1]!, bent[i + 2]!, bent[i + 3]!]
   }
   return Array.from({ length: joints }, (_, joint) =>
-    between(turnOf(before, joint), turnOf(low, joint), part),
+    between(turnOf(before, joint), turnOf(after, joint), part),
   )
 }
 
@@ -106,6 +100,17 @@ export function reachOf({ samples }: Drop): readonly [number, number] {
     high = Math.max(high, samples[i]!)
   }
   return [low, high]
+}
+
+/** The samples before and after a time, and how far it lies between them. */
+function betweenSamples(
+  samples: Float64Array,
+  t: number,
+): { readonly before: number; readonly after: number; readonly part: number } {
+  const after = firstFrom(samples, t)
+  const before = Math.max(0, after - 1)
+  const [from, to] = [samples[before * SAMPLE_STRIDE]!, samples[after * SAMPLE_STRIDE]!]
+  return { before, after, part: to > from ? Math.min(1, Math.max(0, (t - from) / (to - from))) : 1 }
 }
 
 /** Index of the first sample at or after a time; the last one after the end. */

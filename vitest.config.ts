@@ -16,6 +16,9 @@ const MOCKING = [
 /** Tests that compute for long. */
 const LONG = '**/*.long.test.ts'
 
+/** A machine that others use too may take ten times as long as a quiet one. */
+const PATIENCE_MS = 600_000
+
 /** A run that watches the sources has to load them as they are. */
 const compiled = process.argv.includes('run') ? await compiledCore() : undefined
 
@@ -33,7 +36,7 @@ export default defineConfig({
     environment: 'node',
     ...(compiled ? { server: { deps: { external: [compiled.folder] } } } : {}),
     // a busy machine is no failure: what is waited for comes, or the test fails at its own assertion
-    testTimeout: 180_000,
+    testTimeout: PATIENCE_MS,
     expect: { poll: { timeout: 15_000 } },
     // every core: most of the work is computing
     maxWorkers: '100%',
@@ -73,8 +76,8 @@ export default defineConfig({
           name: 'ui',
           include: ['app/**/*.ui.test.ts'],
           environment: 'nuxt',
-          hookTimeout: 180_000,
-          testTimeout: 180_000,
+          hookTimeout: PATIENCE_MS,
+          testTimeout: PATIENCE_MS,
         },
       }),
       {
@@ -84,7 +87,7 @@ export default defineConfig({
           // each file has servers and folders of its own
           isolate: false,
           include: ['tests/server/**/*.test.ts'],
-          hookTimeout: 180_000,
+          hookTimeout: PATIENCE_MS,
           globalSetup: ['./tests/made.ts'],
         },
       },

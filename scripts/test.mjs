@@ -130,4 +130,7 @@ function failedJourneys(suites) {
   ])
 }
 
-const firstLines = (text = '') => text.split('\n').slice(0, 3).join('\n')
+/** What a failure says first; the rest stands where it failed. */
+function firstLines(text = '') {
+  return text.split('\n').slice(0, 3).join('\n')
+}

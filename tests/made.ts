@@ -4,7 +4,8 @@ import { build, ROOT } from '../scripts/prepare.mjs'
 import { freePort, startServer } from '../scripts/serve.mjs'
 
 const MADE = join(ROOT, 'test-results', 'made')
-const madeFolder = (demo: boolean): string => join(MADE, demo ? 'demo' : 'empty')
+/** Where the folder lies that was made with the demo data, or without. */
+export const madeFolder = (demo: boolean): string => join(MADE, demo ? 'demo' : 'empty')
 /** Which build the folders were made by, laid down once both stand. */
 const STAMP = join(MADE, 'build.sha256')
 const BUILT = join(ROOT, '.cache', 'build.sha256')

@@ -109,7 +109,7 @@ describe('what was counted', () => {
     const { from } = learnFrom([...many, log('head', 500, 200)])!
     expect(from).toHaveLength(MOST_LOGGED)
     expect(from[0]).toEqual(log('head', 500, 200))
-  }, 30_000)
+  })
 })
 
 describe('a log of any rig', () => {

@@ -285,7 +285,7 @@ describe('made-up worlds drawn from the prior', () => {
         if (nets.every(n => n.net <= nets.find(x => x.letter === leader.letter)!.net)) sure.right++
       }
     }
-  }, 120_000)
+  })
   it('lie in the ranges shown nine times in ten', () => {
     expect(looked).toBeGreaterThan(900)
     // 88 to 92 in a hundred are asked; of a thousand, two standard errors more

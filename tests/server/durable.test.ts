@@ -1,5 +1,7 @@
 import { PGlite } from '@electric-sql/pglite'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { createEngine } from '../../server/db/durableEngine'
+import { begun } from '../made'
 import { MIGRATIONS } from './engines'
 import { recordWrites, tryCut, tryCuts, type Outcome, type Trial } from './powerCutTrial'
 import { seeded } from './random'
@@ -15,7 +17,10 @@ function isLog({ recording: { ops, files } }: Trial, file: number): boolean {
 
 describe('what is acknowledged is on the disk', () => {
   let trial: Trial
-  beforeAll(async () => void (trial = await recordWrites(MIGRATIONS, 40, true)))
+  beforeAll(
+    async () =>
+      void (trial = await recordWrites(MIGRATIONS, 40, true, path => createEngine(begun(path, false)))),
+  )
   afterAll(() => trial.clear())
 
   it('the log is flushed after its last write and before each acknowledgement', () => {
@@ -40,12 +45,12 @@ describe('what is acknowledged is on the disk', () => {
   })
   it('the power may go anywhere: the folder opens, and holds everything that was acknowledged', async () => {
     expect((await tryCuts(trial, 8, seeded(3))).filter(o => !o.usable || o.lost > 0)).toEqual([])
-  }, 120_000)
+  })
 })
 
 describe('the trial itself', () => {
   it('finds what an engine without flushes loses', async () => {
-    const trial = await recordWrites(MIGRATIONS, 40, true, path => PGlite.create(path))
+    const trial = await recordWrites(MIGRATIONS, 40, true, path => PGlite.create(begun(path, false)))
     const random = seeded(5)
     const late = Math.floor(0.95 * trial.recording.ops.length)
     const kept = await tryCut(trial, late, 'everything', random)
@@ -55,5 +60,5 @@ describe('the trial itself', () => {
     trial.clear()
     expect(kept).toEqual({ usable: true, lost: 0 })
     expect(outcomes.filter(o => !o.usable || o.lost > 0)).toHaveLength(3)
-  }, 120_000)
+  })
 })

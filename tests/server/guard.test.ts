@@ -5,6 +5,7 @@ import { describe, expect, it } from 'vitest'
 import { ROOT } from '../../scripts/prepare.mjs'
 import { freePort } from '../../scripts/serve.mjs'
 import { namesIn, turnedAway } from '../../server/utils/sameOrigin'
+import { begun } from '../made'
 import { allRoutes, filled } from './routes'
 import { call, content, dataFolder, ownServer, raw } from './support'
 
@@ -215,7 +216,7 @@ describe('started by hand', () => {
       ...process.env,
       NODE_ENV: 'production',
       PORT: String(port),
-      DUNECREST_DATA: data.path,
+      DUNECREST_DATA: begun(data.path, false),
       HOST: '0.0.0.0',
       NITRO_HOST: '0.0.0.0',
     }

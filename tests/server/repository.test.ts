@@ -195,4 +195,4 @@ it('the whole application runs on a PostgreSQL server, and finds its data there 
     await postgres.stop()
     folder.clear()
   }
-}, 120_000)
+})

@@ -6,9 +6,9 @@ export default defineConfig({
   testDir: './tests/e2e',
   outputDir: './test-results/browser',
   globalSetup: './tests/made.ts',
-  timeout: 300_000,
+  timeout: 400_000,
   // a busy machine is no failure: what is waited for comes, or the test fails at its own assertion
-  expect: { timeout: 40_000 },
+  expect: { timeout: 60_000 },
   workers: 2,
   forbidOnly: true,
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],

@@ -12,8 +12,8 @@ export interface KeyCommand {
 
 /** What has keys of its own while the focus is in it. */
 const OWN_KEYS = '[role=dialog], [role=listbox], [role=menu]'
-/** What the space bar presses, and what arrows move. */
-const PRESSED = 'button, a, summary, [role=combobox]'
+/** What the space bar presses (no link: who came by one drops the rigs), and what arrows move. */
+const PRESSED = 'button, summary, [role=combobox]'
 const MOVED = '[role=slider], [role=combobox]'
 /** Chords that a field has for itself. */
 const OF_FIELDS: ReadonlySet<string> = new Set(['meta_z', 'meta_shift_z', 'meta_y'])

@@ -40,7 +40,6 @@ function phone(authority: string) {
 test('a phone is paired, taken to the water without a connection, and comes back with all of it', async ({
   page,
 }) => {
-  test.setTimeout(300_000)
   const folder = mkdtempSync(join(tmpdir(), 'dunecrest-bank-'))
   const port = await freePort(5500)
   const home = await startServer({
@@ -78,9 +77,7 @@ test('a phone is paired, taken to the water without a connection, and comes back
     await sheet.settled()
     await sheet.standsOnDevice()
     await mobile.reload()
-    await expect(mobile.getByText('Everything is kept on this device.').first()).toBeVisible({
-      timeout: 60_000,
-    })
+    await expect(mobile.getByText('Everything is kept on this device.').first()).toBeVisible()
 
     // at the water: no connection, the browser closed and opened again
     await held.close()
@@ -90,7 +87,7 @@ test('a phone is paired, taken to the water without a connection, and comes back
     // what is opened at all is looked at in full elsewhere; here the box is planned from
     for (const [path, role, name] of VIEWS.filter(([path]) => PLANNED.includes(path))) {
       await water.goto(at + path)
-      await expect(water.getByRole(role, { name }).first()).toBeVisible({ timeout: 60_000 })
+      await expect(water.getByRole(role, { name }).first()).toBeVisible()
     }
     await follow(water, 'Box')
     await expect(water.getByRole('status').filter({ hasText: 'from this device' })).toBeAttached()
@@ -146,7 +143,7 @@ test('a phone is paired, taken to the water without a connection, and comes back
     await context.setOffline(false)
     await follow(water, 'Log')
     const kept = water.getByRole('button', { name: /^Kept:/ })
-    await expect(kept).toHaveAccessibleName('Kept: 2 to settle', { timeout: 30_000 })
+    await expect(kept).toHaveAccessibleName('Kept: 2 to settle')
     await kept.click()
     const dialog = water.getByRole('dialog', { name: 'What is kept where' })
     const ofSpot = dialog.getByRole('region', { name: 'Eelgrass flat' })
@@ -156,7 +153,7 @@ test('a phone is paired, taken to the water without a connection, and comes back
     // of the bait the count of the phone is kept, with the note that only the server has
     await expect(ofSpot).toHaveCount(0)
     await dialog.getByRole('button', { name: 'Keep what is chosen' }).click()
-    await expect(dialog).toContainText('the server has it all', { timeout: 30_000 })
+    await expect(dialog).toContainText('the server has it all')
     await water.keyboard.press('Escape')
     await expect(kept).toHaveAccessibleName('Kept: all on the server')
     const after = await spotsAt(home.url)

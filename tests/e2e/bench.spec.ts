@@ -200,7 +200,6 @@ test('every family is built on the bench, fitted, drawn, and opened in spread an
   sheet,
   page,
 }) => {
-  test.setTimeout(180_000)
   const groups = [
     FAMILY_IDS.filter(id => !FAMILIES[id].hollowOnly),
     FAMILY_IDS.filter(id => FAMILIES[id].hollowOnly),
@@ -257,7 +256,7 @@ test('tying: what is threaded, each knot step by step, and its strength by what 
   page,
 }) => {
   await page.goto(`${sheet.app.url}/bench`)
-  await expect(page.locator('.thread')).toContainText('line from the rod', { timeout: 30_000 })
+  await expect(page.locator('.thread')).toContainText('line from the rod')
   await page.getByRole('button', { name: 'How to tie it' }).click()
   const dialog = page.getByRole('dialog', { name: 'Tying' })
   await expect(dialog.getByRole('region', { name: 'doubled snug knot' }).getByRole('img')).toHaveCount(4)

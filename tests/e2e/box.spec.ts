@@ -152,7 +152,6 @@ test('five thousand rows come in within seconds, with progress, and go in one st
   sheet,
   page,
 }) => {
-  test.setTimeout(90_000)
   await openBox(sheet)
   const before = await total(sheet)
   const many = Array.from({ length: 5000 }, (_, i) => ({
@@ -161,15 +160,15 @@ test('five thousand rows come in within seconds, with progress, and go in one st
   }))
   await choose(sheet, boxCsv(many))
   const dialog = page.getByRole('dialog')
-  await expect(dialog.getByRole('status')).toContainText('5000 things', { timeout: 20_000 })
+  await expect(dialog.getByRole('status')).toContainText('5000 things')
   await dialog.getByRole('button', { name: 'Put 5000 things in' }).click()
-  await expect(dialog).toBeHidden({ timeout: 30_000 })
+  await expect(dialog).toBeHidden()
   expect(await total(sheet)).toBe(before + 5000)
   expect(await page.locator('tbody tr').count()).toBeLessThan(80)
   await page.getByLabel('Find in the box').fill('spare 4999')
   await expect(names(sheet)).toHaveCount(1)
   await page.getByRole('button', { name: 'Undo' }).click()
-  await expect.poll(() => total(sheet), { timeout: 20_000 }).toBe(before)
+  await expect.poll(() => total(sheet)).toBe(before)
 })
 
 test('what is listed goes out and comes in again the same', async ({ sheet, page }) => {

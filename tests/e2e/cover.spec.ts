@@ -2,10 +2,7 @@ import { expect, test, type Sheet } from './support'
 
 async function open({ page, app }: Sheet, path: string): Promise<void> {
   await page.goto(app.url + path)
-  await expect(page.locator(path === '/cover' ? 'tbody tr' : '.huge').first()).toBeVisible({
-    // what a busy machine works out for the first time takes it a while
-    timeout: 25_000,
-  })
+  await expect(page.locator(path === '/cover' ? 'tbody tr' : '.huge').first()).toBeVisible()
 }
 const row = ({ page }: Sheet, letter: string) => page.getByRole('row', { name: new RegExp(`^${letter} `) })
 async function left(sheet: Sheet, letter: string): Promise<number> {
@@ -79,14 +76,14 @@ test('why one rig catches and another does not, seen closely and by its numbers;
   // what would help C here, made on the sheet and taken back
   await page.getByText('C', { exact: true }).first().click()
   const changes = page.getByRole('region', { name: 'What one change would do' })
-  await expect(changes).toContainText('rig C', { timeout: 20_000 })
-  await expect(changes.getByRole('listitem').first()).toContainText(/^\+\d+\(/, { timeout: 30_000 })
+  await expect(changes).toContainText('rig C')
+  await expect(changes.getByRole('listitem').first()).toContainText(/^\+\d+\(/)
   const asItWas = await row(sheet, 'C').innerText()
   await changes.getByRole('button', { name: 'Try it' }).first().click()
   // the best change may move hook-ups alone
-  await expect.poll(() => row(sheet, 'C').innerText(), { timeout: 20_000 }).not.toBe(asItWas)
+  await expect.poll(() => row(sheet, 'C').innerText()).not.toBe(asItWas)
   await page.keyboard.press('Control+z')
-  await expect.poll(() => row(sheet, 'C').innerText(), { timeout: 20_000 }).toBe(asItWas)
+  await expect.poll(() => row(sheet, 'C').innerText()).toBe(asItWas)
   await sheet.accessible()
 })
 
@@ -158,7 +155,7 @@ test('the weakest link at thirty metres: the bite in motion comes to the force t
     const force = await reaches()
     expect(await motion.getAttribute('aria-label')).toContain(`${force} at the hook`)
     expect(await chart.getAttribute('aria-label')).toContain(`brings ${force} to the hook`)
-  }).toPass({ timeout: 20_000 })
+  }).toPass()
   await sheet.moving()
   await page.getByRole('button', { name: 'Play the bite' }).click()
   await page.getByRole('button', { name: 'Stop the bite' }).click()
@@ -188,7 +185,6 @@ test('what was counted here moves every rig, and is told; on request the model s
   const foot = page.locator('.foot')
   await expect(foot).toContainText(
     /A: Moved from \d+ % by (\d+ casts with .* here, )+\d+ casts with .* here and \d+ casts with \d+ others\./,
-    { timeout: 25_000 },
   )
   await left(sheet, 'A')
   const moved = await row(sheet, 'A').innerText()

@@ -183,6 +183,6 @@ test('a save whose answer is lost makes one spread, with what was changed since'
     }
     return content.water.depthM
   }
-  await expect.poll(depth, { timeout: 30_000 }).toBe(3.5)
+  await expect.poll(depth).toBe(3.5)
   expect(await named()).toHaveLength(1)
 })

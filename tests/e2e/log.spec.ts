@@ -36,7 +36,7 @@ test.describe('on the bank', () => {
     await page.getByRole('button', { name: 'With the rigs on the sheet' }).click()
     await expect(page.getByRole('button', { name: /^Cast/ })).toBeVisible()
     // before anything is laid by, all is kept too
-    await expect.poll(async () => (await sessionsOf(sheet)).length, { timeout: 20_000 }).toBe(before)
+    await expect.poll(async () => (await sessionsOf(sheet)).length).toBe(before)
     await expect(page.getByRole('status').first()).toContainText('all kept by the server')
     await sheet.standsOnDevice()
     await page.reload()
@@ -55,9 +55,7 @@ test.describe('on the bank', () => {
     await expect(again.getByRole('status').first()).toContainText('20 waiting')
     await context.setOffline(false)
     await again.reload()
-    await expect(again.getByRole('status').first()).toContainText('all kept by the server', {
-      timeout: 20_000,
-    })
+    await expect(again.getByRole('status').first()).toContainText('all kept by the server')
     const sessions = await sessionsOf(sheet)
     expect(sessions.length).toBe(before)
     expect(sessions[0]!.counts).toMatchObject({
@@ -248,7 +246,7 @@ test('two rigs compared from the tally, sessions opened, the log as CSV; a backu
   await page.getByRole('button', { name: 'Tables, backup, instruments…' }).click()
   const dialog = page.getByRole('dialog', { name: 'Tables, backup and instruments' })
   await dialog.getByLabel('depth sounder').click()
-  await expect(dialog).toContainText(/depth 3\.\d/, { timeout: 15_000 })
+  await expect(dialog).toContainText(/depth 3\.\d/)
   await dialog.getByLabel('depth sounder').click()
   const backup = page.waitForEvent('download')
   await dialog.getByRole('link', { name: 'Save a backup' }).click()
@@ -289,11 +287,11 @@ test('two rigs compared from the tally, sessions opened, the log as CSV; a backu
   )
   await sheet.accessible()
   await dialog.getByRole('button', { name: 'Replace everything' }).click()
-  await expect(dialog.getByRole('status').filter({ hasText: 'Restored' })).toBeVisible({ timeout: 20_000 })
+  await expect(dialog.getByRole('status').filter({ hasText: 'Restored' })).toBeVisible()
   expect(await casts()).toBe(before)
   await expect(dialog.getByRole('list', { name: 'Kept backups' })).toContainText('before a restore')
   await dialog.getByRole('button', { name: 'Take that back' }).click()
-  await expect.poll(casts, { timeout: 20_000 }).toBe(before + 1)
+  await expect.poll(casts).toBe(before + 1)
 })
 
 test('the log and the drops go out as tables and come in again once; a row that is wrong is told', async ({
@@ -324,7 +322,7 @@ test('the log and the drops go out as tables and come in again once; a row that 
   await read('drops.csv', drops)
   await expect(tables.getByRole('status')).toContainText(`${before} drops.`)
   await tables.getByRole('button', { name: /^Put in/ }).click()
-  await expect(page.getByText('read in', { exact: false }).first()).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByText('read in', { exact: false }).first()).toBeVisible()
   expect(await count()).toBe(before)
 
   const [heading, first] = drops.split('\r\n') as [string, string]
@@ -407,7 +405,7 @@ test('touches that do not stick are read: tail nips named with what would help; 
 }) => {
   await page.goto(`${sheet.app.url}/log`)
   const tally = page.getByRole('region', { name: 'Tally' })
-  await expect(tally.getByText(/Most like tail nips \(\d+ %\)/).first()).toBeVisible({ timeout: 20_000 })
+  await expect(tally.getByText(/Most like tail nips \(\d+ %\)/).first()).toBeVisible()
   await expect(tally.getByText(/with a small hook trailing in the tail/).first()).toBeVisible()
   await expect(
     tally.getByText(/^Hangs up on \d+ % of casts; .* here on \d+ %, settled\.$/).first(),
@@ -423,7 +421,7 @@ test('a drop read off the made-up clip: stepped, scaled, marked nose and tail, k
   const dialog = page.getByRole('dialog', { name: 'A drop from a clip' })
   await dialog.getByRole('button', { name: 'The made-up sample' }).click()
   const frame = dialog.getByRole('img', { name: /^Frame at/ })
-  await expect(frame).toBeVisible({ timeout: 30_000 })
+  await expect(frame).toBeVisible()
   await expect.poll(() => frame.evaluate(c => (c as HTMLCanvasElement).width)).toBe(360)
   /** Presses a place given in pixels of the clip. */
   const press = async (x: number, y: number): Promise<void> => {
@@ -484,9 +482,7 @@ test.describe('afterwards, on a phone', () => {
     await page.goto(`${sheet.app.url}/log`)
     await sheet.standsOnDevice()
     await page.reload()
-    await expect(page.getByText('Everything is kept on this device.').first()).toBeVisible({
-      timeout: 60_000,
-    })
+    await expect(page.getByText('Everything is kept on this device.').first()).toBeVisible()
     const days = page.getByRole('region', { name: 'Sessions' })
     const day = days.getByRole('button', { name: /[1-9]\d casts/ }).first()
     await page.getByRole('button', { name: 'Sessions', exact: true }).click()
@@ -534,9 +530,7 @@ test.describe('afterwards, on a phone', () => {
 
     await context.setOffline(false)
     await page.reload()
-    await expect(page.getByRole('button', { name: 'Kept: all on the server' })).toBeVisible({
-      timeout: 30_000,
-    })
+    await expect(page.getByRole('button', { name: 'Kept: all on the server' })).toBeVisible()
     const sessions = (await (await fetch(`${sheet.app.url}/api/log/sessions?limit=500`)).json()) as {
       sessions: { session: string; place: string; excluded: boolean; from: string; to: string }[]
     }

@@ -13,13 +13,10 @@ test.describe('on a phone', () => {
     page,
     context,
   }) => {
-    test.setTimeout(240_000)
     await sheet.open()
     await sheet.standsOnDevice()
     await page.reload()
-    await expect(page.getByText('Everything is kept on this device.').first()).toBeVisible({
-      timeout: 60_000,
-    })
+    await expect(page.getByText('Everything is kept on this device.').first()).toBeVisible()
     await context.setOffline(true)
     for (const [path, role, name] of VIEWS) {
       await test.step(path, async () => {
@@ -28,8 +25,8 @@ test.describe('on a phone', () => {
         page.on('pageerror', heard)
         await page.goto(sheet.app.url + path)
         await expect(page).toHaveTitle(/Dunecrest/)
-        await expect(page.getByRole(role, { name }).first()).toBeVisible({ timeout: 60_000 })
-        await expect(page.getByRole(role, { name }).first()).toBeEnabled({ timeout: 60_000 })
+        await expect(page.getByRole(role, { name }).first()).toBeVisible()
+        await expect(page.getByRole(role, { name }).first()).toBeEnabled()
         expect(failed).toEqual([])
         page.off('pageerror', heard)
       })
@@ -94,7 +91,7 @@ test('a newer build is offered once it stands on the device, and loaded when it 
     await expect(page.getByText('A newer Dunecrest is ready.')).toHaveCount(0)
     newer = true
     await page.evaluate(async () => (await navigator.serviceWorker.ready).update())
-    await expect(page.getByText('A newer Dunecrest is ready.').first()).toBeVisible({ timeout: 30_000 })
+    await expect(page.getByText('A newer Dunecrest is ready.').first()).toBeVisible()
     const again = page.waitForEvent('load')
     await page.getByRole('button', { name: 'Load it' }).click()
     await again

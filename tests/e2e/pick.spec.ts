@@ -10,8 +10,8 @@ const nextDay = (): string => {
 }
 const pick = ({ page }: Sheet) => page.getByRole('region', { name: 'Tie this on' })
 async function settled(sheet: Sheet): Promise<void> {
-  await expect(pick(sheet)).toBeVisible({ timeout: 60_000 })
-  await expect(sheet.page.getByRole('progressbar')).toHaveCount(0, { timeout: 60_000 })
+  await expect(pick(sheet)).toBeVisible()
+  await expect(sheet.page.getByRole('progressbar')).toHaveCount(0)
 }
 
 /** Does what asks for another pick, and waits until that has come whole: what stood before looks finished too. */
@@ -20,7 +20,7 @@ async function searched(sheet: Sheet, asks: () => Promise<void>): Promise<void> 
     sheet.page.evaluate(() => performance.getEntriesByName('pick.whole').length)
   const before = await answers()
   await asks()
-  await expect.poll(answers, { timeout: 60_000 }).toBeGreaterThan(before)
+  await expect.poll(answers).toBeGreaterThan(before)
   await settled(sheet)
 }
 
@@ -77,7 +77,6 @@ test("a way of one's own narrows the search; everything can be looked through an
   await sheet.type('current', '2')
   await expect(page.getByRole('region', { name: 'Nothing to pick' })).toContainText(
     /holds this current|comes down/,
-    { timeout: 60_000 },
   )
   await expect(page.getByRole('button', { name: 'Look at what I do not own, too' })).toBeVisible()
 })
@@ -88,7 +87,7 @@ test('a trip: rods for its stops, weights that follow the tide, countdown, packi
 }) => {
   test.setTimeout(150_000)
   await page.goto(`${sheet.app.url}/rods`)
-  await expect(page.getByRole('article', { name: 'Rod A' })).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByRole('article', { name: 'Rod A' })).toBeVisible()
   await expect(page.getByRole('region', { name: 'Change plan' }).getByRole('listitem').first()).toContainText(
     'rod A',
   )
@@ -99,7 +98,7 @@ test('a trip: rods for its stops, weights that follow the tide, countdown, packi
   await expect(page.getByRole('alert')).toContainText('time of day')
   await page.getByLabel('Stop 1 from').fill('6:30')
   await page.getByLabel('Stop 1 from').press('Enter')
-  await expect(page.getByRole('progressbar')).toHaveCount(0, { timeout: 60_000 })
+  await expect(page.getByRole('progressbar')).toHaveCount(0)
   await expect(page.getByRole('region', { name: 'Change plan' }).getByRole('listitem').first()).toContainText(
     '06:30',
   )
@@ -115,7 +114,7 @@ test('a trip: rods for its stops, weights that follow the tide, countdown, packi
   await page.getByRole('button', { name: 'Save trip' }).click()
   await expect(page.getByText('Saved: First frost').first()).toBeVisible()
   await page.reload()
-  await expect(page.getByLabel('Local rules')).toHaveValue('42 cm, two fish', { timeout: 60_000 })
+  await expect(page.getByLabel('Local rules')).toHaveValue('42 cm, two fish')
   await expect(page.getByLabel('Name of this trip')).toHaveValue('First frost')
 
   await page.getByRole('button', { name: 'Take to the bank' }).click()
@@ -197,15 +196,13 @@ test('one fish in sight in thin, clear water: what lands softly is picked, with 
   await sheet.choose('casting', 'one fish in sight')
   await settled(sheet)
   await expect(page.getByLabel('it is off', { exact: true })).toHaveValue('12')
-  await expect(pick(sheet)).toContainText(/lands softly/, { timeout: 45_000 })
+  await expect(pick(sheet)).toContainText(/lands softly/)
   await expect(pick(sheet).locator('.reasons')).toContainText(
     /take notice|off is reached|the one cast counts/,
   )
   await sheet.choose('casting', 'covering water')
   await settled(sheet)
-  await expect(pick(sheet).locator('.reasons')).toContainText(/covers .* of water in an hour/, {
-    timeout: 45_000,
-  })
+  await expect(pick(sheet).locator('.reasons')).toContainText(/covers .* of water in an hour/)
 })
 
 test('over shell with braid, and for pike, a leader is asked for with its reason', async ({
@@ -217,10 +214,10 @@ test('over shell with braid, and for pike, a leader is asked for with its reason
   await sheet.choose('bottom', 'shell bed')
   await sheet.choose('clarity', 'stained')
   await settled(sheet)
-  await expect(pick(sheet)).toContainText(/Leader: .* fluorocarbon.*shell edge/, { timeout: 45_000 })
+  await expect(pick(sheet)).toContainText(/Leader: .* fluorocarbon.*shell edge/)
   await sheet.choose('fish', 'pike')
   await settled(sheet)
-  await expect(pick(sheet)).toContainText(/Leader: .* wire.*teeth of pike/, { timeout: 45_000 })
+  await expect(pick(sheet)).toContainText(/Leader: .* wire.*teeth of pike/)
 })
 
 test("a trip by one's own tide table, wind and water; what is simulated says so", async ({ sheet, page }) => {
@@ -269,16 +266,16 @@ test('pike under a mat: a floating frog beside the punch rig, and on the sheet a
   await page.goto(`${sheet.app.url}/pick`)
   await sheet.choose('spot', 'Weed mat')
   await settled(sheet)
-  await expect(pick(sheet).locator('h2')).toContainText('punch rig', { timeout: 45_000 })
+  await expect(pick(sheet).locator('h2')).toContainText('punch rig')
   const onTop = page.getByRole('region', { name: 'On top' })
   await expect(onTop).toContainText('frog')
   await expect(onTop).toContainText('point up')
   await expect(onTop).toContainText(/\d+ % of takes from below hooked/)
   await onTop.getByRole('button', { name: /alone in the Spread/ }).click()
-  await expect(sheet.lane('A')).toContainText('afloat', { timeout: 30_000 })
+  await expect(sheet.lane('A')).toContainText('afloat')
   await expect(page.getByText('None of these sinks: fish them on top.')).toBeVisible()
   await page.getByRole('link', { name: 'Tank' }).click()
-  await expect(page.getByText(/^Afloat: /)).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByText(/^Afloat: /)).toBeVisible()
 })
 
 test("a fish of one's own: made, described, sought, saved as a file and read again", async ({

@@ -83,7 +83,7 @@ test('a trip is printed whole on A4 and Letter, by day whatever the theme, with 
   page,
 }) => {
   await page.goto(`${sheet.app.url}/rods`)
-  await expect(page.getByRole('heading', { name: 'When to change' })).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByRole('heading', { name: 'When to change' })).toBeVisible()
   await sheet.choose('theme', 'dusk')
   await page.evaluate(() => window.dispatchEvent(new Event('beforeprint')))
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'day')

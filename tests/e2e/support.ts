@@ -117,8 +117,8 @@ export class Sheet {
   /** Waits until every lane shows the figures of what is on the sheet. */
   async settled(): Promise<void> {
     // a log that is seen for the first time takes a busy machine a while
-    await expect(this.verdict.locator('.first')).not.toHaveText(/Working out/, { timeout: 25_000 })
-    await expect(this.verdict).toHaveAttribute('aria-busy', 'false', { timeout: 25_000 })
+    await expect(this.verdict.locator('.first')).not.toHaveText(/Working out/)
+    await expect(this.verdict).toHaveAttribute('aria-busy', 'false')
   }
 
   /**
@@ -156,7 +156,7 @@ export class Sheet {
   }
 
   /** Waits until the whole application is kept on the device. */
-  async standsOnDevice(timeout = 20_000): Promise<void> {
+  async standsOnDevice(timeout = 60_000): Promise<void> {
     await expect
       .poll(() => this.page.evaluate(async () => (await navigator.serviceWorker.ready).active?.state), {
         timeout,

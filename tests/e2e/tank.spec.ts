@@ -28,6 +28,11 @@ test('the tank shows the sheet of the spread, and keeps it when going back', asy
   await page.getByRole('link', { name: 'Tank' }).click()
   await ready(sheet)
   expect(await down(sheet, 'A')).toBe(fall)
+  // the link that was followed has the focus: the space bar drops the rigs all the same
+  await sheet.moving()
+  await page.keyboard.press('Space')
+  await expect(page.getByRole('button', { name: 'Pause the drop' })).toBeVisible()
+  await page.keyboard.press('Space')
   await sheet.type('depth', '3')
   await expect.poll(() => down(sheet, 'A')).toBeGreaterThan(1.3 * fall)
   await page.getByRole('link', { name: 'Spread' }).click()

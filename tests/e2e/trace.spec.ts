@@ -41,7 +41,7 @@ test('another thing is taken for the bait by a tap, corners are set by hand, and
   const found = page.getByRole('complementary', { name: 'What was found' })
   const length = async (): Promise<number> =>
     Number((await found.locator('.big').first().innerText()).replace(/ mm[\s\S]*/, ''))
-  await expect(found).toContainText('2 things lie there', { timeout: 15_000 })
+  await expect(found).toContainText('2 things lie there')
   const first = await length()
   await page.getByRole('button', { name: 'Thing 2: take this one for the bait' }).press('Enter')
   await expect.poll(length).toBeLessThan(0.7 * first)
@@ -50,13 +50,13 @@ test('another thing is taken for the bait by a tap, corners are set by hand, and
 
   const corner = page.getByRole('slider', { name: 'corner 2 of the card' })
   await corner.press('Shift+ArrowRight')
-  await expect(found).toContainText('Card set by hand', { timeout: 15_000 })
+  await expect(found).toContainText('Card set by hand')
   await expect.poll(length).not.toBe(first)
 
   await sheet.choose('beside', 'a coin')
-  await expect(found.getByRole('alert')).toContainText('No coin was found', { timeout: 15_000 })
+  await expect(found.getByRole('alert')).toContainText('No coin was found')
   await sheet.choose('beside', 'a ruler')
-  await expect(found).toContainText('By the two marks of the ruler', { timeout: 15_000 })
+  await expect(found).toContainText('By the two marks of the ruler')
   await sheet.type('between the marks', '200')
   await expect(page.getByRole('slider', { name: 'one end of the ruler' })).toBeVisible()
   await expect.poll(length).toBeGreaterThan(0)
@@ -67,7 +67,7 @@ test('a hook is measured by three clicks, and used', async ({ sheet, page }) => 
   await sheet.choose('what', 'a hook')
   await page.getByRole('button', { name: 'Try the sample photo' }).click()
   const picture = page.getByRole('group', { name: 'What was found in it' })
-  await expect(page.getByText('Click the middle of the eye.')).toBeVisible({ timeout: 15_000 })
+  await expect(page.getByText('Click the middle of the eye.')).toBeVisible()
   for (const [x, y] of [
     [420, 560],
     [600, 560],

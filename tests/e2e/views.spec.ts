@@ -52,14 +52,13 @@ for (const [path, role, name] of VIEWS) {
     sheet,
     page,
   }) => {
-    test.setTimeout(90_000)
     const wrong: string[] = []
     page.on('pageerror', error => void wrong.push(error.message))
     page.on('console', message => message.type() === 'error' && void wrong.push(message.text()))
     await page.addInitScript(() => localStorage.setItem('dunecrest.theme', 'dusk'))
     await page.goto(sheet.app.url + path)
-    await expect(page.getByRole(role, { name }).first()).toBeVisible({ timeout: 60_000 })
-    await expect(page.getByRole(role, { name }).first()).toBeEnabled({ timeout: 60_000 })
+    await expect(page.getByRole(role, { name }).first()).toBeVisible()
+    await expect(page.getByRole(role, { name }).first()).toBeEnabled()
     // lanes stand before their figures do, and are dimmed meanwhile
     if (path === '/') await sheet.settled()
     await expect(page.locator('html')).toHaveAttribute('data-theme', 'dusk')

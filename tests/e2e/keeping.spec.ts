@@ -1,4 +1,4 @@
-import { expect, test } from './support'
+import { expect, Sheet, test } from './support'
 
 test('save, kill the server, reopen at the same address; then rename', async ({ sheet, page, app }) => {
   await sheet.open()
@@ -103,6 +103,29 @@ test('a sheet that was never saved is not thrown away without a question', async
   await question.getByRole('button', { name: 'Save it first' }).click()
   await expect(page.getByText(/^Saved: /).first()).toBeVisible()
   await expect(page.getByLabel('depth', { exact: true })).not.toHaveValue('3.6')
+})
+
+test('a sheet that was changed in another tab says so, hides nothing, and takes what stands there', async ({
+  sheet,
+  page,
+  context,
+}) => {
+  await sheet.open()
+  // how far the tank goes under the verdict, px
+  const hidden = async (): Promise<number> => {
+    const tank = (await page.getByRole('region', { name: 'Tank' }).boundingBox())!
+    return tank.y + tank.height - (await sheet.verdict.boundingBox())!.y
+  }
+  expect(await hidden()).toBeLessThan(1)
+  const other = new Sheet(sheet.app, await context.newPage())
+  await other.open()
+  await other.type('depth', '3')
+  const notice = page.getByRole('alert').filter({ hasText: 'changed in another tab' })
+  await expect(notice).toBeVisible()
+  await expect.poll(hidden).toBeLessThan(1)
+  await notice.getByRole('button', { name: 'Take what stands there' }).click()
+  await expect(page.getByLabel('depth', { exact: true })).toHaveValue('3')
+  await expect(notice).toHaveCount(0)
 })
 
 test('a change saved elsewhere is not overwritten', async ({ sheet, page, app }) => {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { UButton, UDropdownMenu } from '#components'
-import { useElementSize } from '@vueuse/core'
+import { useElementSize, useResizeObserver } from '@vueuse/core'
 import { computed, defineAsyncComponent, ref, useTemplateRef, watch, type ComponentPublicInstance } from 'vue'
 import { useEvaluation } from '~/sheet/useEvaluation'
 import { useSpread } from '~/sheet/spread'
@@ -66,7 +66,11 @@ const field = useTemplateRef('field')
 const verdictBar = useTemplateRef<ComponentPublicInstance>('verdictBar')
 const { height: verdictPx } = useElementSize(verdictBar, undefined, { box: 'border-box' })
 const abovePx = ref(0)
-watch([verdictPx, lanesWidth], () => (abovePx.value = field.value?.offsetTop ?? 0), { flush: 'post' })
+// whatever comes or goes above takes room from it, or makes the page longer
+useResizeObserver(
+  [field, computed(() => field.value?.parentElement)],
+  () => (abovePx.value = field.value?.offsetTop ?? 0),
+)
 const tankPx = computed(() => `calc(100dvh - ${abovePx.value + verdictPx.value}px)`)
 
 const reorder = (lanes: Lane[]): void => spread.edit(draft => void (draft.lanes = lanes.map(l => ({ ...l }))))

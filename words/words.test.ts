@@ -48,5 +48,9 @@ describe('what the range of a fall leaves out', () => {
     expect(fallLimits({ mayFloat: false, unresolved: ['eta', 'lineBow'] })).toContain(
       'the turning moment of the flow, bow in the line',
     )
+    expect(fallLimits({ mayFloat: false, unresolved: [], bends: 2 })).toContain('the range is wider for it')
+    expect(fallLimits({ mayFloat: false, unresolved: [], bends: 2, bentS: 2.38 })).toContain(
+      'down in about 2.4 s: the range goes that far',
+    )
   })
 })

@@ -41,7 +41,7 @@ export const DOUBT_WORDS = {
   lineBow: 'bow in the line',
   density: 'density of the plastic',
   hookPlace: 'where the hook is laid, within 2 mm',
-  bending: 'how the bait bends, which is not reckoned',
+  bending: 'how the bait bends',
   lineDrag: 'drag of the line across itself',
   fingerPull: 'how hard the finger holds the line',
   start: 'how it is let go',
@@ -133,12 +133,16 @@ export function restWords({ posture, point, pitchRad, sunkM }: Rest, system: Uni
   return `${posture}${end}, point ${point === 'side' ? 'to the side' : point}${sunk}`
 }
 
+/** Seconds of a fall, to a tenth while they are few. */
+export const secondsText = (s: number): string => (s < 9.95 ? s.toFixed(1) : String(Math.round(s)))
+
 /** What the range of a fall leaves out, in sentences; nothing where it leaves out nothing. */
 export function fallLimits({
   mayFloat,
   unresolved,
   bends,
-}: Pick<FallResult, 'mayFloat' | 'unresolved' | 'bends'>): string {
+  bentS,
+}: Pick<FallResult, 'mayFloat' | 'unresolved' | 'bends' | 'bentS'>): string {
   const floats = mayFloat
     ? ' With the lightest plastic of this kind it would float; the range is of those that sink.'
     : ''
@@ -149,6 +153,8 @@ export function fallLimits({
   const limp =
     bends === undefined
       ? ''
-      : ' It is reckoned as a stiff rod, and so long and thin a bait bends as it falls: the range is wider for it.'
+      : bentS === undefined
+        ? ' It is reckoned as a stiff rod, and so long and thin a bait bends as it falls: the range is wider for it.'
+        : ` It is reckoned as a stiff rod. So limp a bait bends as it falls and is down in about ${secondsText(bentS)} s: the range goes that far.`
   return floats + open + limp
 }

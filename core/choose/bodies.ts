@@ -1,3 +1,4 @@
+import { cutRig } from '../fall/bend/cut'
 import { BULLET_DRAG } from '../fall/compactDrag'
 import type { FallBodies } from '../fall/dropAny'
 import { hydroBody, type HydroBody } from '../fall/hydroBody'
@@ -25,6 +26,7 @@ export const fallBodiesOf = (rig: AssembledRig, water: Water): FallBodies => ({
   ...bodiesOf(rig, water),
   ...secondOf(rig, water),
   limp: limpness(rig) * water.densityKgM3,
+  links: () => cutRig(rig, water),
 })
 
 /**

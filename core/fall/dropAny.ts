@@ -2,6 +2,7 @@ import type { Outcome } from '../outcome'
 import type { Line } from '../tackle/lines'
 import type { Bed } from '../water/bed'
 import type { Stream } from '../water/stream'
+import type { Link } from './bend/chain'
 import { dropRig, type Drop, type DropFailure, type DropOptions } from './drop'
 import { dropTethered, type TetheredDrop } from './dropTethered'
 import type { FallFactors } from './factors'
@@ -26,6 +27,8 @@ export interface FallBodies {
    * left out
    */
   readonly limp?: number
+  /** the same rig as links that bend against one another; taken as rigid when left out */
+  readonly links?: () => readonly Link[]
 }
 
 export interface FallConditions {

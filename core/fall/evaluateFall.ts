@@ -40,6 +40,8 @@ export interface FallResult {
    * reckoned as that of a rod
    */
   readonly bends?: number
+  /** splash to bottom of the bait as it bends, s: to there the range goes; left out where it is not known */
+  readonly bentS?: number
   /** through every member of the ensemble */ readonly members: FallMembers
 }
 
@@ -64,12 +66,17 @@ export function evaluateFall(
   const { drop, summary, downS, meanSpeedMS, rest } = centre.value
   const held = isHeld(conditions)
   const repeats = repeatsOf(bodies.typical, conditions, factors, weight)
-  const { responses, pair, mainDoubt, mayFloat, unresolved, bends } = doubtsOf(bodies, conditions, factors, {
-    downS,
-    summary,
-    startSdS: startSdS(repeats, conditions.depthM),
-    steadily: !held && !(weight && Number.isFinite(weight.tetherM)),
-  })
+  const { responses, pair, mainDoubt, mayFloat, unresolved, bends, bentS } = doubtsOf(
+    bodies,
+    conditions,
+    factors,
+    {
+      downS,
+      summary,
+      startSdS: startSdS(repeats, conditions.depthM),
+      steadily: !held && !(weight && Number.isFinite(weight.tetherM)),
+    },
+  )
   const members = fallMembers(
     { timeS: downS, pitchRad: summary.pitchRad, rollRad: summary.rollRad, glide: summary.glide },
     responses,
@@ -95,6 +102,7 @@ export function evaluateFall(
     mayFloat,
     unresolved,
     ...(bends === undefined ? {} : { bends }),
+    ...(bentS === undefined ? {} : { bentS }),
     members,
   })
 }

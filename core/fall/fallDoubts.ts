@@ -1,5 +1,6 @@
 import { Z90 } from '../numerics/statistics'
 import { PARAMETERS } from '../uncertainty/parameters'
+import { bendDoubt } from './bendDoubt'
 import { downAfter, dropAny, type FallBodies, type FallConditions } from './dropAny'
 import { FALL_FACTORS, type FallFactors } from './factors'
 import type { FallPair, FallResponse } from './fallMembers'
@@ -19,7 +20,10 @@ export interface FallDoubts {
   /** what moves its time most */ readonly mainDoubt: DoubtId
   /** the lightest plastic of the range would float */ readonly mayFloat: boolean
   /** of which an end could not be worked out */ readonly unresolved: readonly DoubtId[]
-  /** how far the free end would bend, over its length, where that matters */ readonly bends?: number
+  /** how far the free end would bend, over its length, where that matters */
+  readonly bends: number | undefined
+  /** splash to bottom of the bait that bends, where that was worked out, s */
+  readonly bentS: number | undefined
 }
 
 /**
@@ -44,13 +48,13 @@ export function doubtsOf(
   const tried = base
     ? responsesOf(vary(bodies, conditions, factors, base), base, conditions)
     : { responses: [], mayFloat: false, unresolved: Object.keys(FALL_FACTORS) as DoubtId[] }
-  const bends = bendingOf(bodies.limp, summary)
   const left = conditions.evidence?.dragLeft ?? 1
+  const bending = bendDoubt(bodies, conditions, factors, { downS, summary }, left)
   const responses = [
     ...tried.responses,
     startResponse((Z90 * startSdS) / downS),
     modelResponse(base ? left : UNTRIED / MODEL_LN),
-    ...(bends === undefined ? [] : [bendingResponse(bends, left)]),
+    ...(bending ? [bending.response] : []),
   ]
   return {
     responses,
@@ -58,7 +62,8 @@ export function doubtsOf(
     mainDoubt: tried.mayFloat ? 'density' : mainDoubtOf(responses),
     mayFloat: tried.mayFloat,
     unresolved: tried.unresolved,
-    ...(bends === undefined ? {} : { bends }),
+    bends: bending?.bends,
+    bentS: bending?.bentS,
   }
 }
 
@@ -247,18 +252,6 @@ const modelResponse = (times: number): FallResponse => ({
 })
 const MODEL_LN = Math.log(PARAMETERS.fallModel.high)
 
-function bendingResponse(bends: number, left: number): FallResponse {
-  const off = Math.min(BENDING.most, BENDING.perBend * (bends - BENDING.from)) * left
-  const turned = Math.min(1, bends - BENDING.from)
-  return {
-    id: 'bending',
-    lnTime: [Math.log(1 - off), Math.log(1 + off)],
-    pitchRad: [-turned * BENDING.pitchRad, turned * BENDING.pitchRad],
-    rollRad: STILL,
-    glide: [-turned * BENDING.glide, turned * BENDING.glide],
-  }
-}
-
 /** The two strongest factors of a steady fall at both their high ends. */
 function pairOf(
   responses: readonly FallResponse[],
@@ -293,24 +286,6 @@ function pairOf(
 
 /** No start makes a fall faster by more than this part of its time. *Assumed.* */
 const START_MOST = 0.5
-
-/**
- * What a bait that bends may fall otherwise than a rod: where its free end would be bent by more than `from`
- * of its length, so much of its time for each length beyond, at most so much; and so much of pitch and glide
- * where it is bent by all of its length. *Assumed*, until it is reckoned.
- */
-const BENDING = { from: 0.6, perBend: 0.1, most: 0.35, pitchRad: 0.4, glide: 0.2 } as const
-
-/** Bend of the free end by the water that goes across the bait; undefined where it hardly bends. */
-function bendingOf(
-  limp: number | undefined,
-  { endSpeedMS, pitchRad, glide }: FallSummary,
-): number | undefined {
-  // of the way through the water, what goes across a body at that pitch
-  const across = endSpeedMS * Math.abs(Math.cos(pitchRad)) + endSpeedMS * glide * Math.abs(Math.sin(pitchRad))
-  const bend = (limp ?? 0) * across * across
-  return bend > BENDING.from ? bend : undefined
-}
 
 /** Where nothing could be varied, part of the time that it may be off either way. *Assumed*, and told. */
 const UNTRIED = 0.3

@@ -143,7 +143,7 @@ export const PARAMETERS = {
     scope: 'plastic',
     words: 'how far it bends',
     ...score,
-    source: 'a bait that bends is reckoned as a rod',
+    source: 'from the fall as a rod to that of the bait as it bends',
     assumed: true,
   },
   standing: {

@@ -9,7 +9,7 @@ import PostureGlyph from './PostureGlyph.vue'
 import RangeWhisker from './RangeWhisker.vue'
 import { BOTTOMS, COVERS, radToDeg, type Evidence, type RigReport } from '#core'
 import type { MeasureAxes } from './axes'
-import { DOUBT_WORDS, fallLimits, LOSS_WORDS, oddsText, postureWords } from '#words/words'
+import { DOUBT_WORDS, fallLimits, LOSS_WORDS, oddsText, postureWords, secondsText } from '#words/words'
 import { castHint, castNote } from '#words/castWords'
 import { percentText, withUnit } from '#words/units'
 
@@ -27,7 +27,6 @@ const pitch = computed(() => Math.round(radToDeg(fall.value.pitchRad.value)))
 const odds = computed(() => oddsText(props.report.snag.snagPerCast))
 const cause = computed(() => props.report.snag.causes.find(c => c.perCast > 0.0005)?.name)
 const limit = computed(() => props.report.strike.losses[0])
-const seconds = (s: number): string => (s < 9.95 ? s.toFixed(1) : String(Math.round(s)))
 const perFallen = computed(() => `${settings.units.depth.label} per ${settings.units.depth.label} down`)
 /** Drifting less than this for each metre, it comes straight down. */
 const STRAIGHT = 0.05
@@ -39,6 +38,11 @@ const course = computed(() => {
   if (glide.value < STRAIGHT) return `straight down${turns}`
   const off = withUnit(glide.value * spread.content.water.depthM, { ...settings.units.depth, decimals: 1 })
   return `${off} off, ${summary.glideSign > 0 ? 'nose' : 'tail'} leads${turns}`
+})
+const fallNote = computed(() => {
+  const { meanSpeedMS, timeS, bentS } = fall.value
+  const limp = bentS === undefined ? '' : `; bent, about ${secondsText(bentS)} s`
+  return `${withUnit(meanSpeedMS.value, settings.units.speed)}, count ${Math.round(timeS.value)}${limp}`
 })
 const range = (text: (x: number) => string, { low, high }: { low: number; high: number }): string =>
   `${text(low)} to ${text(high)}`
@@ -56,7 +60,7 @@ const movedFall = computed(() => {
 })
 const still = computed(() => props.report.cast.stillM ?? props.report.cast.distanceM)
 const hints = computed(() => ({
-  fall: `${range(seconds, fall.value.timeS)} s to the bottom.${fallLimits(fall.value)} Least certain: ${DOUBT_WORDS[fall.value.mainDoubt]}. Computed from the fall.${movedFall.value}`,
+  fall: `${range(secondsText, fall.value.timeS)} s to the bottom.${fallLimits(fall.value)} Least certain: ${DOUBT_WORDS[fall.value.mainDoubt]}. Computed from the fall.${movedFall.value}`,
   posture: `Pitch ${range(x => `${Math.round(radToDeg(x))}°`, fall.value.pitchRad)}, roll ${range(x => `${Math.round(radToDeg(x))}°`, fall.value.rollRad)}.${props.report.tailHz ? ` Tail beats ${range(x => x.toFixed(0), props.report.tailHz)} times a second, from the Strouhal number.` : ''} Computed from the fall.`,
   glide: `${range(x => x.toFixed(2), fall.value.glide)}${fall.value.scatter === undefined ? '' : `; landing places scatter by ${percentText(fall.value.scatter)} of the depth`}. Computed from the fall.`,
   snag: `${range(percentText, props.report.snag.snagPerCast)} of casts hang up in ${COVERS[spread.content.water.cover].name} over ${BOTTOMS[spread.content.water.bottom].name}; ${Math.round(props.report.snag.minutesLeft.low)} to ${Math.round(props.report.snag.minutesLeft.high)} minutes of an hour left. ${percentText(props.report.snag.weedPerCast.value)} of casts bring weed. Computed from ${props.report.snag.draws} draws for each kind of obstacle.${props.moved.snag ? ` ${props.moved.snag}` : ''}`,
@@ -67,9 +71,9 @@ const hints = computed(() => ({
 <template>
   <MeasureRow
     term="fall"
-    :value="seconds(fall.timeS.value)"
+    :value="secondsText(fall.timeS.value)"
     unit="s"
-    :note="`${withUnit(fall.meanSpeedMS.value, settings.units.speed)}, count ${Math.round(fall.timeS.value)}`"
+    :note="fallNote"
     :basis="fall.timeS.basis"
     :hint="hints.fall"
   >

@@ -1,6 +1,6 @@
 import type { Letter } from '#schemas/ranges'
 import { percentText, UNITS, type UnitSystem } from '#words/units'
-import { postureWords, restWords, stoppedText } from '#words/words'
+import { postureWords, restWords, secondsText, stoppedText } from '#words/words'
 import type { LaneOutcome } from '~/compute/protocol'
 import type { Zone } from './diver'
 import { secondsIn } from './zone'
@@ -17,10 +17,10 @@ export const summaryOf = (
       const outcome = outcomes.get(letter)
       if (outcome?.kind !== 'done')
         return `${letter}: ${outcome?.kind === 'failed' ? stoppedText(outcome, UNITS[system].depth) : 'not dropped.'}`
-      const { timeS, glide, rest, drop } = outcome.report.fall
+      const { timeS, glide, rest, drop, bends, bentS } = outcome.report.fall
       const inZone = zone ? `, ${secondsIn(drop, zone).toFixed(1)} of them among the fish` : ''
-      const limp =
-        outcome.report.fall.bends === undefined ? '' : ' (reckoned as a stiff rod, which it is not)'
+      const asBent = bentS === undefined ? '' : `; bent, it is down in about ${secondsText(bentS)} seconds`
+      const limp = bends === undefined ? '' : ` (reckoned as a stiff rod, which it is not${asBent})`
       return `${letter}: down in ${timeS.value.toFixed(1)} seconds${inZone}, ${postureWords(outcome.report)}, ${percentText(glide.value)} as far to the side as down; then ${restWords(rest, system)}${limp}.`
     })
     .join(' ')

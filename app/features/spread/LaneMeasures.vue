@@ -41,7 +41,7 @@ const course = computed(() => {
 })
 const fallNote = computed(() => {
   const { meanSpeedMS, timeS, bentS } = fall.value
-  const limp = bentS === undefined ? '' : `; bent, about ${secondsText(bentS)} s`
+  const limp = bentS === undefined ? '' : `; bending, ${secondsText(bentS)} s`
   return `${withUnit(meanSpeedMS.value, settings.units.speed)}, count ${Math.round(timeS.value)}${limp}`
 })
 const range = (text: (x: number) => string, { low, high }: { low: number; high: number }): string =>

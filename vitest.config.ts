@@ -37,6 +37,7 @@ export default defineConfig({
     ...(compiled ? { server: { deps: { external: [compiled.folder] } } } : {}),
     // a busy machine is no failure: what is waited for comes, or the test fails at its own assertion
     testTimeout: PATIENCE_MS,
+    hookTimeout: PATIENCE_MS,
     expect: { poll: { timeout: 15_000 } },
     // every core: most of the work is computing
     maxWorkers: '100%',
@@ -87,7 +88,6 @@ export default defineConfig({
           // each file has servers and folders of its own
           isolate: false,
           include: ['tests/server/**/*.test.ts'],
-          hookTimeout: PATIENCE_MS,
           globalSetup: ['./tests/made.ts'],
         },
       },

@@ -12,8 +12,8 @@ import { summarize, type FallSummary } from './summary'
 const UNRECKONED = { from: 0.6, perBend: 0.1, most: 0.35, pitchRad: 0.4, glide: 0.2 } as const
 
 /**
- * Where the free end would be bent by more of its length than this, the bent fall is worked out. Of 1,110 rigs
- * drawn at random one in twenty whose free end would bend by less differs by more than a fifth of its time.
+ * Where the free end would be bent by more of its length than this, the bent fall is worked out. Of rigs drawn at
+ * random whose free end would bend by less, nine in ten are within a sixth of the rod's time.
  */
 const RECKONED_FROM = 0.3
 

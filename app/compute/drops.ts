@@ -35,7 +35,8 @@ type BentOutcome =
   ({ readonly kind: 'bent' } & BentFall) | { readonly kind: 'none'; readonly code: BentFailure }
 
 /**
- * The rigs of a sheet with plastic that bends, one after the other: a small soft bait on a held line takes a second. What cannot be built is left out.
+ * The rigs of a sheet with plastic that bends, one after the other: a small soft bait on a held line takes a
+ * second. What cannot be built is left out.
  * @returns undefined when it was called off
  */
 export async function bendLanes(

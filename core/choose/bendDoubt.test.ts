@@ -37,6 +37,10 @@ describe('a bait that falls otherwise than a rod', () => {
     ['still water, slack', still],
     ['a current', { ...still, stream: { surfaceMS: 0.4, towardRad: 1 } }],
     ['a light pull', { ...still, hold: { mode: 'controlled', rodDistanceM: 15 } }],
+    [
+      'after six drops of it',
+      { ...still, evidence: { fall: { drag: 1.1, eta: 1, dragLeft: 0.3, etaLeft: 0.3, drops: 6 } } },
+    ],
   ] as const)('%s: its time as it bends is told, and lies in the range of the rod', (_, where) => {
     const { timeS, bends, bentS } = fallOf(worm, head, where)
     const bent = bentFall(worm, head, where)

@@ -31,7 +31,7 @@ export interface BendDoubt {
 /**
  * How far a rig that bends falls from the rod that it is reckoned as: its range goes from the one to the other.
  * @param rod the fall as a rod
- * @param left part of the doubt that the angler's own drops leave
+ * @param left part of the assumed doubt that the angler's own drops leave
  * @returns undefined where it hardly bends, or falls like the rod all the same
  */
 export function bendDoubt(
@@ -60,7 +60,8 @@ export function bendDoubt(
     bentS: timeS,
     response: {
       id: 'bending',
-      lnTime: from(lnTime * left),
+      // drops of one's own say how it is slowed, not how it bends: the range goes all the way
+      lnTime: from(lnTime),
       pitchRad: from(turned),
       rollRad: [0, 0],
       glide: from(glides),

@@ -11,6 +11,7 @@ const MOCKING = [
   'app/features/rods/dayChart.test.ts',
   'app/sync/changes.test.ts',
   'app/sync/outbox.test.ts',
+  'app/sync/quickChanges.test.ts',
 ]
 
 /** Tests that compute for long. */
@@ -38,7 +39,7 @@ export default defineConfig({
     // a busy machine is no failure: what is waited for comes, or the test fails at its own assertion
     testTimeout: PATIENCE_MS,
     hookTimeout: PATIENCE_MS,
-    expect: { poll: { timeout: 15_000 } },
+    expect: { poll: { timeout: 60_000 } },
     // every core: most of the work is computing
     maxWorkers: '100%',
     projects: [

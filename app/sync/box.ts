@@ -20,8 +20,8 @@ const rowOf = rowAs<BoxItem>({ photographed: false })
 export const useBox = defineStore('box', () => {
   const items = shallowRef<readonly BoxItem[]>([])
   const loaded = ref(false)
-  const { busy, error, exchange } = useExchange()
-  const { remember, ...steps } = useSteps(busy, exchange)
+  const { busy, error, exchange, inTurn } = useExchange()
+  const { remember, ...steps } = useSteps(inTurn)
 
   const byId = computed(() => new Map(items.value.map(item => [item.id, item])))
 
@@ -110,37 +110,38 @@ export const useBox = defineStore('box', () => {
 
   onSettled(PATH, (id, row) => show([id], [row as BoxItem | undefined]))
 
-  async function add(added: readonly ItemInput[]): Promise<readonly BoxItem[] | undefined> {
-    const answer = await exchange(() => putIn(added.map(item => ({ ...item, id: newId() }))))
-    if (answer) remember(answer.step)
-    return answer?.made
-  }
-
-  async function change(ids: readonly string[], alter: (item: ItemInput) => ItemInput): Promise<boolean> {
-    const changes = ids.flatMap(id => {
-      const found = byId.value.get(id)
-      if (!found) return []
-      const { id: _, revision: __, photographed: ___, ...item } = found
-      return [{ id, item: alter(item) }]
+  const add = (added: readonly ItemInput[]): Promise<readonly BoxItem[] | undefined> =>
+    inTurn(async () => {
+      const { made, step } = await putIn(added.map(item => ({ ...item, id: newId() })))
+      remember(step)
+      return made
     })
-    const step = changes.length > 0 ? await exchange(() => write(changes)) : undefined
-    if (step) remember(step)
-    return step !== undefined
-  }
+
+  /** @param alter what becomes of a thing, out of what it is once the changes before this one are through */
+  const change = (ids: readonly string[], alter: (item: ItemInput) => ItemInput): Promise<boolean> =>
+    inTurn(async () => {
+      const changes = ids.flatMap(id => {
+        const found = byId.value.get(id)
+        if (!found) return []
+        const { id: _, revision: __, photographed: ___, ...item } = found
+        return [{ id, item: alter(item) }]
+      })
+      if (changes.length === 0) return false
+      remember(await write(changes))
+      return true
+    }).then(done => done ?? false)
 
   /** Sets or takes away a photograph; kept at once, outside of undo. */
-  async function photograph(id: string, photo: string | null): Promise<void> {
-    const done = await exchange(async () => (await ask(`/api/box/${id}/photo`, 'PUT', { photo }), true))
-    if (done)
+  const photograph = (id: string, photo: string | null): Promise<unknown> =>
+    inTurn(async () => {
+      await ask(`/api/box/${id}/photo`, 'PUT', { photo })
       items.value = items.value.map(item =>
         item.id === id ? { ...item, photographed: photo !== null } : item,
       )
-  }
+    })
 
-  async function remove(ids: readonly string[]): Promise<void> {
-    const step = await exchange(() => takeOut(ids))
-    if (step) remember(step)
-  }
+  const remove = (ids: readonly string[]): Promise<unknown> =>
+    inTurn(async () => remember(await takeOut(ids)))
 
   return {
     items,

@@ -1,14 +1,15 @@
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { failureText } from '#words/failureText'
 
-/** Exchanges with the server, one after another: whether one is under way, and a refusal in words. */
+/** Exchanges with the server: whether one is under way or waits, and a refusal in words. */
 export function useExchange() {
-  const busy = ref(false)
+  const left = ref(0)
   const error = ref<string>()
+  let last: Promise<unknown> = Promise.resolve()
 
   /** Runs one exchange; a refusal is told in words and gives undefined. */
   async function exchange<T>(work: () => Promise<T>): Promise<T | undefined> {
-    busy.value = true
+    left.value++
     try {
       const answer = await work()
       error.value = undefined
@@ -17,8 +18,18 @@ export function useExchange() {
       error.value = failureText(failure)
       return undefined
     } finally {
-      busy.value = false
+      left.value--
     }
   }
-  return { busy, error, exchange }
+  /**
+   * The same, begun once all that were given here before it are through, so that each stands on what became of the
+   * one before. None may wait for another given here.
+   */
+  function inTurn<T>(work: () => Promise<T>): Promise<T | undefined> {
+    const before = last
+    const run = exchange(() => before.then(work))
+    last = run
+    return run
+  }
+  return { busy: computed(() => left.value > 0), error, exchange, inTurn }
 }

@@ -1,4 +1,4 @@
-import { computed, shallowRef, type Ref } from 'vue'
+import { computed, shallowRef } from 'vue'
 
 /** One thing done on the server, and how to take it back; taking back is a step too. */
 export interface Step {
@@ -10,12 +10,9 @@ const MOST_STEPS = 100
 
 /**
  * What was done on the server and can be taken back, and what was taken back and can be done again.
- * @param exchange runs one exchange; undefined where the server refused
+ * @param inTurn runs one exchange after those before it; undefined where the server refused
  */
-export function useSteps(
-  busy: Readonly<Ref<boolean>>,
-  exchange: <T>(work: () => Promise<T>) => Promise<T | undefined>,
-) {
+export function useSteps(inTurn: <T>(work: () => Promise<T>) => Promise<T | undefined>) {
   const done = shallowRef<readonly Step[]>([])
   const undone = shallowRef<readonly Step[]>([])
 
@@ -23,14 +20,14 @@ export function useSteps(
     done.value = [...done.value.slice(1 - MOST_STEPS), step]
     undone.value = []
   }
-  async function back(from: typeof done, to: typeof done): Promise<void> {
-    const step = from.value.at(-1)
-    if (!step || busy.value) return
-    const inverse = await exchange(step.undo)
-    if (!inverse) return
-    from.value = from.value.slice(0, -1)
-    to.value = [...to.value, inverse]
-  }
+  const back = (from: typeof done, to: typeof done): Promise<unknown> =>
+    inTurn(async () => {
+      const step = from.value.at(-1)
+      if (!step) return
+      const inverse = await step.undo()
+      from.value = from.value.slice(0, -1)
+      to.value = [...to.value, inverse]
+    })
   return {
     remember,
     undo: () => void back(done, undone),

@@ -21,7 +21,6 @@ test('no request leaves the machine', async ({ sheet, page, app }) => {
 })
 
 test('accessible in every theme, sheet and dialogs', async ({ sheet, page }) => {
-  test.setTimeout(120_000)
   await sheet.open()
   await sheet.type('length', '60')
   await sheet.settled()

@@ -28,15 +28,11 @@ test('from a spot to a rig with its reasons, and into the spread with the same f
   sheet,
   page,
 }) => {
-  test.setTimeout(150_000)
   await page.goto(`${sheet.app.url}/pick`)
   await sheet.choose('spot', 'Drowned willow')
   await expect(page.getByLabel('cover', { exact: true })).toContainText('drowned wood')
   await settled(sheet)
-  await expect(pick(sheet).locator('h2')).toContainText(/punch rig|bullet/, {
-    // a whole search on a busy machine
-    timeout: 45_000,
-  })
+  await expect(pick(sheet).locator('h2')).toContainText(/punch rig|bullet/)
   await settled(sheet)
   expect(await pick(sheet).locator('.reasons li').count()).toBeGreaterThanOrEqual(3)
   await expect(page.getByRole('region', { name: 'Alternatives' }).getByRole('article')).toHaveCount(3)
@@ -57,7 +53,6 @@ test("a way of one's own narrows the search; everything can be looked through an
   sheet,
   page,
 }) => {
-  test.setTimeout(150_000)
   await page.goto(`${sheet.app.url}/pick`)
   await settled(sheet)
   await searched(sheet, () => page.getByRole('button', { name: /open heads all day/ }).click())
@@ -85,7 +80,6 @@ test('a trip: rods for its stops, weights that follow the tide, countdown, packi
   sheet,
   page,
 }) => {
-  test.setTimeout(150_000)
   await page.goto(`${sheet.app.url}/rods`)
   await expect(page.getByRole('article', { name: 'Rod A' })).toBeVisible()
   await expect(page.getByRole('region', { name: 'Change plan' }).getByRole('listitem').first()).toContainText(
@@ -190,7 +184,6 @@ test('one fish in sight in thin, clear water: what lands softly is picked, with 
   sheet,
   page,
 }) => {
-  test.setTimeout(150_000)
   await page.goto(`${sheet.app.url}/pick`)
   await sheet.type('depth', '0.4')
   await sheet.choose('casting', 'one fish in sight')
@@ -209,7 +202,6 @@ test('over shell with braid, and for pike, a leader is asked for with its reason
   sheet,
   page,
 }) => {
-  test.setTimeout(150_000)
   await page.goto(`${sheet.app.url}/pick`)
   await sheet.choose('bottom', 'shell bed')
   await sheet.choose('clarity', 'stained')
@@ -221,7 +213,11 @@ test('over shell with braid, and for pike, a leader is asked for with its reason
 })
 
 test("a trip by one's own tide table, wind and water; what is simulated says so", async ({ sheet, page }) => {
-  test.setTimeout(150_000)
+  // a server far away: what is typed meanwhile is kept as well
+  await page.route('**/api/documents/tide/*', async route => {
+    await new Promise(done => setTimeout(done, 700))
+    await route.continue()
+  })
   await page.goto(`${sheet.app.url}/rods`)
   const source = page.locator('.source')
   await expect(source).toContainText('simulated tide', { timeout: 90_000 })
@@ -262,7 +258,6 @@ test('pike under a mat: a floating frog beside the punch rig, and on the sheet a
   sheet,
   page,
 }) => {
-  test.setTimeout(150_000)
   await page.goto(`${sheet.app.url}/pick`)
   await sheet.choose('spot', 'Weed mat')
   await settled(sheet)
@@ -282,7 +277,6 @@ test("a fish of one's own: made, described, sought, saved as a file and read aga
   sheet,
   page,
 }) => {
-  test.setTimeout(150_000)
   await page.goto(`${sheet.app.url}/pick`)
   await sheet.choose('fish', 'make or change one…')
   const dialog = page.getByRole('dialog', { name: 'Your own fish' })

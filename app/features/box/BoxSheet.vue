@@ -111,8 +111,8 @@ const exports = [
 const steps = computed(() => ({
   undo: box.undo,
   redo: box.redo,
-  canUndo: box.canUndo && !box.busy,
-  canRedo: box.canRedo && !box.busy,
+  canUndo: box.canUndo,
+  canRedo: box.canRedo,
 }))
 </script>
 

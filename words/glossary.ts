@@ -2,7 +2,7 @@
 export const GLOSSARY = {
   fall: {
     name: 'fall',
-    text: 'Seconds from the splash to the bottom, or to the depth set, with its mean speed and the count to say under your breath. The figure takes the bait as a stiff rod; “bending” is the time of one so limp that it falls otherwise.',
+    text: 'Seconds from the splash to the bottom, or to the depth set, with its mean speed and the count to say under your breath. A bait so limp that it falls otherwise than a stiff rod is reckoned as it bends, and says so.',
   },
   posture: {
     name: 'posture',

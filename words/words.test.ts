@@ -21,7 +21,7 @@ describe('words', () => {
     expect(postureWords(reports[2]!)).toMatch(/^nose first/)
   })
   it('tell of rigs that do not bend why each does not', () => {
-    const sheet = 'The sheet takes a bait as one stiff body; bent, its time has no range yet.'
+    const sheet = 'Drawn as it bends; the sheet takes it as one stiff body, since it falls alike.'
     expect(notBentText([])).toBe(sheet)
     const said = notBentText([
       { letter: 'A', code: 'stiff' },
@@ -48,9 +48,11 @@ describe('what the range of a fall leaves out', () => {
     expect(fallLimits({ mayFloat: false, unresolved: ['eta', 'lineBow'] })).toContain(
       'the turning moment of the flow, bow in the line',
     )
-    expect(fallLimits({ mayFloat: false, unresolved: [], bends: 2 })).toContain('the range is wider for it')
-    expect(fallLimits({ mayFloat: false, unresolved: [], bends: 2, bentS: 2.38 })).toContain(
-      'down in about 2.4 s: the range goes that far',
+    expect(fallLimits({ mayFloat: false, unresolved: [], bending: { bends: 2 } })).toContain(
+      'the range is wider for it',
+    )
+    expect(fallLimits({ mayFloat: false, unresolved: [], bending: { bends: 2, rodS: 2.88 } })).toContain(
+      'as it bends; a stiff rod would take 2.9 s',
     )
   })
 })

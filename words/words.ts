@@ -112,7 +112,7 @@ export function notBentText(
       .join(', ')
   const said = (letters: string, why: string): string[] => (letters ? [`${letters}: ${why}.`] : [])
   return [
-    'The sheet takes a bait as one stiff body; bent, its time has no range yet.',
+    'Drawn as it bends; the sheet takes it as one stiff body, since it falls alike.',
     ...said(of(['stiff']), 'the hook holds all of it stiff'),
     ...said(of(['tethered']), 'a weight on its own is not bent yet, drawn stiff'),
     ...said(of(['unstable', 'timeLimit', 'hangs']), 'it could not be bent, drawn stiff'),
@@ -140,9 +140,8 @@ export const secondsText = (s: number): string => (s < 9.95 ? s.toFixed(1) : Str
 export function fallLimits({
   mayFloat,
   unresolved,
-  bends,
-  bentS,
-}: Pick<FallResult, 'mayFloat' | 'unresolved' | 'bends' | 'bentS'>): string {
+  bending,
+}: Pick<FallResult, 'mayFloat' | 'unresolved' | 'bending'>): string {
   const floats = mayFloat
     ? ' With the lightest plastic of this kind it would float; the range is of those that sink.'
     : ''
@@ -150,11 +149,10 @@ export function fallLimits({
     unresolved.length > 0
       ? ` Not in the range, as it could not be worked out: ${unresolved.map(id => DOUBT_WORDS[id]).join(', ')}.`
       : ''
-  const limp =
-    bends === undefined
-      ? ''
-      : bentS === undefined
-        ? ' It is reckoned as a stiff rod, and so long and thin a bait bends as it falls: the range is wider for it.'
-        : ` It is reckoned as a stiff rod. So limp a bait bends as it falls and is down in about ${secondsText(bentS)} s: the range goes that far.`
+  const limp = !bending
+    ? ''
+    : bending.rodS === undefined
+      ? ' It is reckoned as a stiff rod, and so long and thin a bait bends as it falls: the range is wider for it.'
+      : ` It is reckoned as it bends; a stiff rod would take ${secondsText(bending.rodS)} s.`
   return floats + open + limp
 }

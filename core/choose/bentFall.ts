@@ -1,5 +1,6 @@
 import type { Vec3 } from '../numerics/quaternion'
 import { failure, success, type Outcome } from '../outcome'
+import type { AssembledRig } from '../rig/assemble'
 import type { BaitSpec, RigSpec } from '../rig/spec'
 import type { DropFailure } from '../fall/drop'
 import type { Link } from '../fall/bend/chain'
@@ -45,15 +46,15 @@ export function bentFall(
   if (links.length === 1) return failure('stiff', 'The hook holds all of it.')
   const done = dropBent(links, bodies.typical, fall)
   if (!done.ok) return done
-  return success({ drop: done.value, links: links.map(link => lying(link, rig.geometry.centre)) })
+  return success({ drop: done.value, links: asTheyLie(links, rig) })
 }
 
-function lying({ parent, jointAt, body }: Link, whole: Vec3): BentLink {
-  const { centre } = body.geometry
-  const joint: Vec3 = [
-    jointAt[0] + centre[0] - whole[0],
-    jointAt[1] + centre[1] - whole[1],
-    jointAt[2] + centre[2] - whole[2],
-  ]
-  return { parent, joint, behind: jointAt[0] > 0 }
-}
+/** The links of a rig as they lie when it is straight. */
+export const asTheyLie = (
+  links: readonly Link[],
+  { geometry: { centre: whole } }: AssembledRig,
+): BentLink[] =>
+  links.map(({ parent, jointAt, body: { geometry } }) => {
+    const at = (k: 0 | 1 | 2): number => jointAt[k] + geometry.centre[k] - whole[k]
+    return { parent, joint: [at(0), at(1), at(2)], behind: jointAt[0] > 0 }
+  })

@@ -19,14 +19,14 @@ export function bodiesOfRig(bait: BaitSpec, spec: RigSpec, water: Water): FallBo
 export const typicalOf = (rig: AssembledRig, water: Water): FallBodies => ({
   typical: hydroBody(rig.geometry, water),
   ...secondOf(rig, water),
+  limp: limpness(rig) * water.densityKgM3,
+  links: (stiffer = 1) => cutRig(rig, water, { stiffer }),
 })
 
 /** The same of a rig that is built already. */
 export const fallBodiesOf = (rig: AssembledRig, water: Water): FallBodies => ({
-  ...bodiesOf(rig, water),
-  ...secondOf(rig, water),
-  limp: limpness(rig) * water.densityKgM3,
-  links: () => cutRig(rig, water),
+  ...typicalOf(rig, water),
+  ...variantsOf(rig, water),
 })
 
 /**
@@ -53,18 +53,17 @@ function secondOf(rig: AssembledRig, water: Water): { readonly weight?: Tethered
 const LAID_WITHIN_M = 0.002
 
 /**
- * The rig packed for a water; again with its hook laid forward and back; and with its plastic at both ends of
- * the material's density, unless the density is given.
+ * The rig with its hook laid forward and back; and with its plastic at both ends of the material's density,
+ * unless the density is given.
  */
-function bodiesOf(rig: AssembledRig, water: Water): FallBodies {
-  const typical = hydroBody(rig.geometry, water)
+function variantsOf(rig: AssembledRig, water: Water): Omit<FallBodies, 'typical'> {
   const placed = {
     forward: hydroBody(hookMoved(rig, -LAID_WITHIN_M), water),
     back: hydroBody(hookMoved(rig, LAID_WITHIN_M), water),
   }
-  if (rig.baitSpec.densityKgM3 !== undefined) return { typical, ...placed }
+  if (rig.baitSpec.densityKgM3 !== undefined) return placed
   const at = (densityKgM3: number): HydroBody =>
     hydroBody(assembleRig({ ...rig.baitSpec, densityKgM3 }, rig.spec).geometry, water)
   const { low, high } = PLASTICS[rig.baitSpec.material].density
-  return { typical, light: at(low), dense: at(high), ...placed }
+  return { light: at(low), dense: at(high), ...placed }
 }

@@ -1,7 +1,6 @@
 import { DEFAULT_FACTORS, type FallFactors } from '../fall/factors'
-import { dropRig } from '../fall/drop'
-import { dropTethered } from '../fall/dropTethered'
-import { summarize } from '../fall/summary'
+import { dropAs, dropMiddle } from '../fall/dropMiddle'
+import type { FallSummary } from '../fall/summary'
 import type { Outcome } from '../outcome'
 import { failure, success } from '../outcome'
 import type { BaitSpec, RigSpec } from '../rig/spec'
@@ -29,28 +28,28 @@ export function dropModel(
     lineStrengthN,
   }: Pick<Conditions, 'depthM' | 'temperatureC' | 'salinityGKg' | 'lineKind' | 'lineStrengthN'>,
 ): Outcome<DropModel, string> {
-  const { typical, weight } = bodiesOfRig(bait, spec, waterOf(temperatureC, salinityGKg))
+  const bodies = bodiesOfRig(bait, spec, waterOf(temperatureC, salinityGKg))
   const line = lineOf(lineKind, lineStrengthN)
-  const at = (
-    drag: number,
-    eta: number,
-  ): { readonly seconds: number; readonly pitchRad: number; readonly speedMS: number } | undefined => {
+  const middle = dropMiddle(bodies, { depthM, line })
+  if (!middle.ok) return failure('floats', 'It floats: it never sinks in this water.')
+  const kind = middle.value.bending?.rodS === undefined ? 'rod' : 'bent'
+  const figures = ({ timeS, pitchRad, endSpeedMS }: FallSummary) => ({
+    seconds: timeS,
+    pitchRad,
+    speedMS: endSpeedMS,
+  })
+  const base = figures(middle.value.summary)
+  const at = (drag: number, eta: number): typeof base | undefined => {
     const factors: FallFactors = {
       ...DEFAULT_FACTORS,
       crossDrag: drag,
       axialDrag: drag,
       eta: DEFAULT_FACTORS.eta * eta,
     }
-    const done = weight
-      ? dropTethered(typical, weight, { depthM, line, factors })
-      : dropRig(typical, { depthM, line, factors })
-    if (!done.ok) return undefined
-    const { pitchRad, endSpeedMS } = summarize(done.value)
-    return { seconds: done.value.timeS, pitchRad, speedMS: endSpeedMS }
+    const done = dropAs(kind, bodies, { depthM, line, factors })
+    return done.ok ? figures(done.value.summary) : undefined
   }
   const up = Math.exp(STEP)
-  const base = at(1, 1)
-  if (!base) return failure('floats', 'It floats: it never sinks in this water.')
   const slopes = (a: typeof base | undefined, b: typeof base | undefined): readonly [number, number] => {
     const [high, low] = [a ?? base, b ?? base]
     const over = (a ? STEP : 0) + (b ? STEP : 0) || 1

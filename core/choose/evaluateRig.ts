@@ -15,12 +15,15 @@ import { measureOf } from '../uncertainty/members'
 import type { Water } from '../water/water'
 import type { Conditions } from './conditions'
 import { amongOf } from './among'
+import { asTheyLie, type BentLink } from './bentFall'
 import { ownersOf, prepareRig, USUAL_SEED, type PreparedRig } from './prepareRig'
 
 /** All measures of one rig. */
 export interface RigReport {
   readonly massKg: number
   readonly fall: FallResult
+  /** how its plastic hangs together, where its fall is that of the bait as it bends */
+  readonly links?: readonly BentLink[]
   /** beats of a paddle or fork tail in the fall, per second; undefined for baits without one */
   readonly tailHz?: Measure
   readonly fit: FitResult
@@ -71,6 +74,7 @@ export function evaluateRig(
   return success({
     massKg: rig.geometry.massKg + (rig.parts.second?.massKg ?? 0),
     fall: fall.value,
+    ...('bent' in fall.value.drop ? { links: asTheyLie(prepared.bodies.links!(), rig) } : {}),
     ...tailOf(rig, fall.value),
     fit: evaluateFit(rig, line),
     snag,

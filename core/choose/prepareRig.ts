@@ -1,13 +1,13 @@
 import type { CastPlace } from '../cast/evaluateCast'
 import { kindKey, placeKey, rigKey } from '../evidence/keys'
 import type { LoggedRig } from '../evidence/learned'
-import { dropAny, type FallBodies, type FallConditions } from '../fall/dropAny'
+import type { FallBodies, FallConditions } from '../fall/dropAny'
+import { dropMiddle } from '../fall/dropMiddle'
 import type { Drop, DropFailure } from '../fall/drop'
-import { DEFAULT_FACTORS } from '../fall/factors'
 import { movedFactors } from '../fall/measured'
 import { retrievePosture, towWith, type RetrievePosture } from '../fall/retrieve'
 import { forgetful, type Recall } from '../numerics/recall'
-import type { Outcome } from '../outcome'
+import { success, type Outcome } from '../outcome'
 import { assembleRig, type AssembledRig } from '../rig/assemble'
 import type { BaitSpec, RigSpec } from '../rig/spec'
 import { obstaclesOf, type Placed } from '../snag/cover'
@@ -118,8 +118,10 @@ function castPlaceOf(
 }
 
 /** The fall of a prepared rig as the sheet shows it: with its weight, current and line. */
-export const dropPrepared = ({ bodies, fall }: PreparedRig): Outcome<Drop, DropFailure> =>
-  dropAny(bodies.typical, bodies.weight, { ...fall, factors: fall.factors ?? DEFAULT_FACTORS })
+export function dropPrepared({ bodies, fall }: PreparedRig): Outcome<Drop, DropFailure> {
+  const found = dropMiddle(bodies, fall)
+  return found.ok ? success(found.value.drop) : found
+}
 
 /** Seed used unless another is asked for, so that worker, server and command line agree to the last digit. */
 export const USUAL_SEED = 20261

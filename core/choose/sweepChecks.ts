@@ -1,6 +1,4 @@
-import { downAfter, dropAny } from '../fall/dropAny'
-import { DEFAULT_FACTORS } from '../fall/factors'
-import { summarize } from '../fall/summary'
+import { dropMiddle } from '../fall/dropMiddle'
 import type { Measure } from '../outcome'
 import type { RigReport } from './evaluateRig'
 import { prepareRig } from './prepareRig'
@@ -62,13 +60,10 @@ export function slowerWhenHeavier(
 ): 'no' | 'slower' | 'turned' | undefined {
   if (rig.weightKg === 0 || rig.weightKg * HEAVIER > HEAVIEST_KG) return undefined
   const prepared = prepareRig(bait, { ...rig, weightKg: HEAVIER * rig.weightKg }, conditions)
-  const heavier = dropAny(prepared.bodies.typical, prepared.bodies.weight, {
-    ...prepared.fall,
-    factors: DEFAULT_FACTORS,
-  })
+  const heavier = dropMiddle(prepared.bodies, prepared.fall)
   if (!heavier.ok) return undefined
-  if (downAfter(heavier.value) <= (1 + SLOWER) * fall.timeS.value) return 'no'
-  const after = summarize(heavier.value)
+  const { downS, summary: after } = heavier.value
+  if (downS <= (1 + SLOWER) * fall.timeS.value) return 'no'
   const flatter = Math.abs(fall.summary.pitchRad) - Math.abs(after.pitchRad)
   return flatter > FLATTER_RAD || Math.abs(after.rollRad - fall.summary.rollRad) > ROLLED_RAD
     ? 'turned'

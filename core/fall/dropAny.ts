@@ -27,8 +27,11 @@ export interface FallBodies {
    * left out
    */
   readonly limp?: number
-  /** the same rig as links that bend against one another; taken as rigid when left out */
-  readonly links?: () => readonly Link[]
+  /**
+   * the same rig as links that bend against one another, its plastic so much stiffer than it is taken for; taken
+   * as rigid when left out
+   */
+  readonly links?: (stiffer?: number) => readonly Link[]
 }
 
 export interface FallConditions {

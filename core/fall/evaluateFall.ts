@@ -3,20 +3,20 @@ import { drawsFor, type Draws } from '../uncertainty/draws'
 import { usualEnsemble } from '../uncertainty/ensemble'
 import { measureOf } from '../uncertainty/members'
 import { ballSinksM, type Bed } from '../water/bed'
-import { SAMPLE_STRIDE, type Drop, type DropFailure } from './drop'
-import { downAfter, dropAny, type FallBodies, type FallConditions } from './dropAny'
-import type { TetheredDrop } from './dropTethered'
+import { SAMPLE_STRIDE, type DropFailure } from './drop'
+import type { FallBodies, FallConditions } from './dropAny'
+import { dropMiddle, isHeld, type Bending, type MiddleDrop } from './dropMiddle'
 import { DEFAULT_FACTORS } from './factors'
 import { doubtsOf, type DoubtId } from './fallDoubts'
 import { fallMembers, type FallMembers } from './fallMembers'
 import { STANDARD_GRAVITY } from './loads'
 import { repeatsOf, startSdS } from './repeats'
 import { restOf, type Rest } from './rest'
-import { summarize, type FallSummary } from './summary'
+import type { FallSummary } from './summary'
 
 /** Fall rate, posture and glide of one rig, each with its range. Angles in radians, times in seconds. */
 export interface FallResult {
-  readonly drop: Drop | TetheredDrop
+  readonly drop: MiddleDrop['drop']
   /** splash to bottom, s */ readonly timeS: Measure
   readonly meanSpeedMS: Measure
   readonly pitchRad: Measure
@@ -35,13 +35,7 @@ export interface FallResult {
   readonly mayFloat: boolean
   /** inputs of which an end could not be worked out, and is not in the range */
   readonly unresolved: readonly DoubtId[]
-  /**
-   * how far the bait's free end would bend in this fall, over its length, where that matters: the fall is
-   * reckoned as that of a rod
-   */
-  readonly bends?: number
-  /** splash to bottom of the bait as it bends, s: to there the range goes; left out where it is not known */
-  readonly bentS?: number
+  /** whether it falls otherwise than a rod since it bends, and what was reckoned */ readonly bending?: Bending
   /** through every member of the ensemble */ readonly members: FallMembers
 }
 
@@ -63,20 +57,15 @@ export function evaluateFall(
   const { weight } = bodies
   const centre = fallAtCentre(bodies, conditions)
   if (!centre.ok) return centre
-  const { drop, summary, downS, meanSpeedMS, rest } = centre.value
-  const held = isHeld(conditions)
+  const { drop, summary, downS, meanSpeedMS, rest, bending } = centre.value
   const repeats = repeatsOf(bodies.typical, conditions, factors, weight)
-  const { responses, pair, mainDoubt, mayFloat, unresolved, bends, bentS } = doubtsOf(
-    bodies,
-    conditions,
-    factors,
-    {
-      downS,
-      summary,
-      startSdS: startSdS(repeats, conditions.depthM),
-      steadily: !held && !(weight && Number.isFinite(weight.tetherM)),
-    },
-  )
+  const { responses, pair, mainDoubt, mayFloat, unresolved } = doubtsOf(bodies, conditions, factors, {
+    downS,
+    summary,
+    ...(bending ? { bending } : {}),
+    startSdS: startSdS(repeats, conditions.depthM),
+    steadily: !isHeld(conditions) && !(weight && Number.isFinite(weight.tetherM)),
+  })
   const members = fallMembers(
     { timeS: downS, pitchRad: summary.pitchRad, rollRad: summary.rollRad, glide: summary.glide },
     responses,
@@ -101,22 +90,16 @@ export function evaluateFall(
     mainDoubt,
     mayFloat,
     unresolved,
-    ...(bends === undefined ? {} : { bends }),
-    ...(bentS === undefined ? {} : { bentS }),
+    ...(bending ? { bending } : {}),
     members,
   })
 }
 
 /** A fall at the middle of everything that is uncertain of it. */
-export interface FallAtCentre {
-  readonly drop: Drop | TetheredDrop
-  readonly summary: FallSummary
-  /** splash to bottom, s */ readonly downS: number
+export interface FallAtCentre extends MiddleDrop {
   readonly meanSpeedMS: number
   readonly rest: Rest
 }
-
-const isHeld = ({ hold }: FallConditions): boolean => hold !== undefined && hold.mode !== 'slack'
 
 /**
  * The same drop without its range: figures of `evaluateFall`, to the last digit.
@@ -127,23 +110,13 @@ export function fallAtCentre(
   conditions: FallConditions,
   stepS?: number,
 ): Outcome<FallAtCentre, DropFailure> {
-  const { factors = DEFAULT_FACTORS, depthM, stream, bed } = conditions
-  const dropped = dropAny(bodies.typical, bodies.weight, {
-    ...conditions,
-    factors,
-    ...(stepS === undefined ? {} : { stepS }),
-  })
+  const dropped = dropMiddle(bodies, conditions, stepS)
   if (!dropped.ok) return dropped
-  const drop = dropped.value
-  // a rig held in a stream has the water go by: what it glides is then over the ground
-  const summary = summarize(drop, isHeld(conditions) ? undefined : stream)
-  const downS = downAfter(drop)
+  const { drop, summary, downS } = dropped.value
   return success({
-    drop,
-    summary,
-    downS,
-    meanSpeedMS: downS === summary.timeS ? summary.meanSpeedMS : depthM / downS,
-    rest: restAfter(bodies, drop, bed),
+    ...dropped.value,
+    meanSpeedMS: downS === summary.timeS ? summary.meanSpeedMS : conditions.depthM / downS,
+    rest: restAfter(bodies, drop, conditions.bed),
   })
 }
 
@@ -154,7 +127,7 @@ const FASTEST = 0.3
  * Rest from the last state of a drop. A weight on a short joint holds the bait's nose; on a longer tether the
  * bait lies by itself.
  */
-function restAfter({ typical, weight }: FallBodies, drop: Drop | TetheredDrop, bed: Bed | undefined): Rest {
+function restAfter({ typical, weight }: FallBodies, drop: MiddleDrop['drop'], bed: Bed | undefined): Rest {
   const s = drop.samples.subarray(drop.samples.length - SAMPLE_STRIDE)
   const from = [s[4]!, s[5]!, s[6]!, s[7]!] as const
   const hinged = weight !== undefined && weight.tetherM < JOINT_M

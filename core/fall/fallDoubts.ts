@@ -1,8 +1,9 @@
 import { Z90 } from '../numerics/statistics'
 import { PARAMETERS } from '../uncertainty/parameters'
-import { bendDoubt } from './bendDoubt'
+import { bendResponse } from './bendResponse'
 import { downAfter, dropAny, type FallBodies, type FallConditions } from './dropAny'
 import { FALL_FACTORS, type FallFactors } from './factors'
+import type { Bending } from './dropMiddle'
 import type { FallPair, FallResponse } from './fallMembers'
 import { COMPACT_STRIDE, type HydroBody } from './hydroBody'
 import type { FallEvidence } from './measured'
@@ -20,10 +21,6 @@ export interface FallDoubts {
   /** what moves its time most */ readonly mainDoubt: DoubtId
   /** the lightest plastic of the range would float */ readonly mayFloat: boolean
   /** of which an end could not be worked out */ readonly unresolved: readonly DoubtId[]
-  /** how far the free end would bend, over its length, where that matters */
-  readonly bends: number | undefined
-  /** splash to bottom of the bait that bends, where that was worked out, s */
-  readonly bentS: number | undefined
 }
 
 /**
@@ -33,6 +30,7 @@ export interface FallDoubts {
 interface Middle {
   readonly downS: number
   readonly summary: FallSummary
+  readonly bending?: Bending
   readonly startSdS: number
   readonly steadily: boolean
 }
@@ -42,19 +40,18 @@ export function doubtsOf(
   bodies: FallBodies,
   conditions: FallConditions,
   factors: FallFactors,
-  { downS, summary, startSdS, steadily }: Middle,
+  { downS, summary, bending, startSdS, steadily }: Middle,
 ): FallDoubts {
   const base = steady(bodies.typical, bodies.weight, conditions, factors, steadily ? 'anywhere' : 'unsteady')
   const tried = base
     ? responsesOf(vary(bodies, conditions, factors, base), base, conditions)
     : { responses: [], mayFloat: false, unresolved: Object.keys(FALL_FACTORS) as DoubtId[] }
   const left = conditions.evidence?.dragLeft ?? 1
-  const bending = bendDoubt(bodies, conditions, factors, { downS, summary }, left)
   const responses = [
     ...tried.responses,
     startResponse((Z90 * startSdS) / downS),
     modelResponse(base ? left : UNTRIED / MODEL_LN),
-    ...(bending ? [bending.response] : []),
+    ...(bending ? [bendResponse(bodies, conditions, factors, bending, summary, left)] : []),
   ]
   return {
     responses,
@@ -62,8 +59,6 @@ export function doubtsOf(
     mainDoubt: tried.mayFloat ? 'density' : mainDoubtOf(responses),
     mayFloat: tried.mayFloat,
     unresolved: tried.unresolved,
-    bends: bending?.bends,
-    bentS: bending?.bentS,
   }
 }
 

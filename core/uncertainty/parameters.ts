@@ -142,8 +142,8 @@ export const PARAMETERS = {
   bending: {
     scope: 'plastic',
     words: 'how far it bends',
-    ...score,
-    source: 'from the fall as a rod to that of the bait as it bends',
+    ...either(2),
+    source: 'stiffness in bending over that in squeezing, which is read off a Shore hardness',
     assumed: true,
   },
   standing: {

@@ -40,8 +40,8 @@ const course = computed(() => {
   return `${off} off, ${summary.glideSign > 0 ? 'nose' : 'tail'} leads${turns}`
 })
 const fallNote = computed(() => {
-  const { meanSpeedMS, timeS, bentS } = fall.value
-  const limp = bentS === undefined ? '' : `; bending, ${secondsText(bentS)} s`
+  const { meanSpeedMS, timeS, bending } = fall.value
+  const limp = bending?.rodS === undefined ? '' : '; bends'
   return `${withUnit(meanSpeedMS.value, settings.units.speed)}, count ${Math.round(timeS.value)}${limp}`
 })
 const range = (text: (x: number) => string, { low, high }: { low: number; high: number }): string =>

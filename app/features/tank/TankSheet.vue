@@ -40,7 +40,7 @@ const {
   said: bentSaid,
   drops: bentDrops,
   bent,
-} = useBend(() => (spread.opened ? spread.content : undefined))
+} = useBend(() => (spread.opened ? spread.content : undefined), outcomes)
 const divers = computed(() => bent(diversOf(order.value, outcomes.value)))
 const floaters = computed(() => floatersOf(order.value, outcomes.value))
 const zone = computed(() => spread.content.water.zone)

@@ -1,6 +1,7 @@
-import { computed, ref } from 'vue'
+import { computed, ref, type Ref } from 'vue'
 import type { BentDrop } from '#core'
 import type { SpreadContent } from '#schemas/spread'
+import type { LaneOutcome } from '~/compute/protocol'
 import type { SheetJob } from '~/compute/sheetJob'
 import { useQuery } from '~/compute/useQuery'
 import { useEvidence } from '~/sheet/evidence'
@@ -8,8 +9,14 @@ import { jobOf } from '~/sheet/useEvaluation'
 import type { Diver } from '~/ui/drawing/diver'
 import { notBentText } from '#words/words'
 
-/** Drops of the rigs whose plastic bends, in place of those of one stiff body, while that is wanted. */
-export function useBend(content: () => SpreadContent | undefined) {
+/**
+ * Drops of the rigs whose plastic bends, in place of those of one stiff body, while that is wanted.
+ * @param outcomes of the sheet: what bends there already stays as it is
+ */
+export function useBend(
+  content: () => SpreadContent | undefined,
+  outcomes: Readonly<Ref<ReadonlyMap<string, LaneOutcome>>>,
+) {
   const evidence = useEvidence()
   const wanted = ref(false)
 
@@ -32,8 +39,17 @@ export function useBend(content: () => SpreadContent | undefined) {
   /** An answer to what was asked before is none to what is asked now. */
   const stands = computed(() => wanted.value && !working.value && error.value === undefined)
   const lanes = computed(() => (stands.value ? (answer.value ?? []) : []))
+  const bendsAnyway = (letter: string): boolean => {
+    const outcome = outcomes.value.get(letter)
+    return outcome?.kind === 'done' && outcome.report.links !== undefined
+  }
   const found = computed(
-    () => new Map(lanes.value.flatMap(lane => (lane.kind === 'bent' ? [[lane.letter, lane] as const] : []))),
+    () =>
+      new Map(
+        lanes.value.flatMap(lane =>
+          lane.kind === 'bent' && !bendsAnyway(lane.letter) ? [[lane.letter, lane] as const] : [],
+        ),
+      ),
   )
   const drops = computed(
     (): ReadonlyMap<string, BentDrop> =>

@@ -47,9 +47,12 @@ export interface TankFrame {
 export const diversOf = (order: readonly Letter[], outcomes: ReadonlyMap<string, LaneOutcome>): Diver[] =>
   order.flatMap((letter): Diver[] => {
     const outcome = outcomes.get(letter)
-    return outcome?.kind === 'done'
-      ? [{ letter, drop: outcome.report.fall.drop, solid: outcome.solid, rest: outcome.report.fall.rest }]
-      : []
+    if (outcome?.kind !== 'done') return []
+    const {
+      fall: { drop, rest },
+      links,
+    } = outcome.report
+    return [{ letter, drop, solid: outcome.solid, rest, ...(links ? { links } : {}) }]
   })
 
 /** The rigs that stay on the surface, in the order of their lanes. */

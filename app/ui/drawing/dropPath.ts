@@ -36,9 +36,8 @@ export const SETTLE_S = 0.6
  */
 export function momentAt(drop: Drop, t: number, rest?: Rest): Moment {
   const touched = inFall(drop, t)
-  if (t <= drop.timeS || rest?.centreM === undefined) return touched
-  const part = Math.min(1, (t - drop.timeS) / SETTLE_S)
-  const eased = part * part * (3 - 2 * part)
+  const eased = settledPart(drop, t, rest)
+  if (rest?.centreM === undefined || eased === 0) return touched
   const nose = rotate(touched.q, [1, 0, 0])
   return {
     ...touched,
@@ -50,6 +49,13 @@ export function momentAt(drop: Drop, t: number, rest?: Rest): Moment {
     ),
     sunkM: eased * rest.sunkM,
   }
+}
+
+/** How far it has come to lie, 0 to 1. */
+function settledPart({ timeS }: Drop, t: number, rest: Rest | undefined): number {
+  if (t <= timeS || rest?.centreM === undefined) return 0
+  const part = Math.min(1, (t - timeS) / SETTLE_S)
+  return part * part * (3 - 2 * part)
 }
 
 /** From one attitude to another the short way round (normalised linear interpolation). */
@@ -76,8 +82,11 @@ function inFall({ samples, timeS }: Drop, t: number): Moment {
   }
 }
 
-/** Attitude of every link behind the root against the one it hangs on, at a moment; none where nothing bends. */
-export function bendAt(drop: Drop | BentDrop, t: number): readonly Quaternion[] {
+/**
+ * Attitude of every link behind the root against the one it hangs on, at a moment; none where nothing bends.
+ * @param rest as above: it lies straight along the bottom
+ */
+export function bendAt(drop: Drop | BentDrop, t: number, rest?: Rest): readonly Quaternion[] {
   if (!('bent' in drop)) return []
   const { samples, bent } = drop
   const joints = bent.length / 4 / (samples.length / SAMPLE_STRIDE)
@@ -86,9 +95,11 @@ export function bendAt(drop: Drop | BentDrop, t: number): readonly Quaternion[] 
     const i = 4 * (sample * joints + joint)
     return [bent[i]!, bent[i + 1]!, bent[i + 2]!, bent[i + 3]!]
   }
-  return Array.from({ length: joints }, (_, joint) =>
-    between(turnOf(before, joint), turnOf(after, joint), part),
-  )
+  const eased = settledPart(drop, t, rest)
+  return Array.from({ length: joints }, (_, joint) => {
+    const turn = between(turnOf(before, joint), turnOf(after, joint), part)
+    return eased === 0 ? turn : between(turn, [1, 0, 0, 0], eased)
+  })
 }
 
 /** Least and greatest X of a drop, m. */

@@ -200,7 +200,7 @@ function rig(
   rodDistanceM?: number,
 ): void {
   const m = momentAt(drop, t, rest)
-  const view = sideView(solid, m.q, links && bentParts(links, bendAt(drop, t)))
+  const view = sideView(solid, m.q, links && bentParts(links, bendAt(drop, t, rest)))
   const k = scale.perM * scale.magnified
   const x = start - m.x * scale.perM
   const y = Math.min(scale.top - m.z * scale.perM, scale.floor + (view.lowest + m.sunkM) * k)

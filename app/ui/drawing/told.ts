@@ -17,10 +17,13 @@ export const summaryOf = (
       const outcome = outcomes.get(letter)
       if (outcome?.kind !== 'done')
         return `${letter}: ${outcome?.kind === 'failed' ? stoppedText(outcome, UNITS[system].depth) : 'not dropped.'}`
-      const { timeS, glide, rest, drop, bends, bentS } = outcome.report.fall
+      const { timeS, glide, rest, drop, bending } = outcome.report.fall
       const inZone = zone ? `, ${secondsIn(drop, zone).toFixed(1)} of them among the fish` : ''
-      const asBent = bentS === undefined ? '' : `; bent, it is down in about ${secondsText(bentS)} seconds`
-      const limp = bends === undefined ? '' : ` (reckoned as a stiff rod, which it is not${asBent})`
+      const limp = !bending
+        ? ''
+        : bending.rodS === undefined
+          ? ' (reckoned as a stiff rod, which it is not)'
+          : ` (it bends as it falls; a stiff rod would take ${secondsText(bending.rodS)} seconds)`
       return `${letter}: down in ${timeS.value.toFixed(1)} seconds${inZone}, ${postureWords(outcome.report)}, ${percentText(glide.value)} as far to the side as down; then ${restWords(rest, system)}${limp}.`
     })
     .join(' ')

@@ -1,0 +1,61 @@
+import { PARAMETERS } from '../uncertainty/parameters'
+import type { Link } from './bend/chain'
+import type { FallBodies, FallConditions } from './dropAny'
+import { dropAs, UNRECKONED_FROM, type Bending } from './dropMiddle'
+import type { FallFactors } from './factors'
+import type { FallResponse } from './fallMembers'
+import type { FallSummary } from './summary'
+
+/**
+ * What a bait that bends may fall otherwise than a rod where its own bent fall cannot be worked out: so much of its
+ * time for each length that its free end is bent further than is told, at most so much; and so much of pitch and
+ * glide where it is bent by all of its length. *Assumed.*
+ */
+const UNRECKONED = { perBend: 0.1, most: 0.35, pitchRad: 0.4, glide: 0.2 } as const
+
+/**
+ * How a fall answers to how stiff its plastic is: the bent fall again with plastic at both ends of its range; where
+ * the fall is a rod's though it bends, the doubt that is assumed.
+ * @param summary of the fall at the middle
+ * @param left part of the doubt about its time that the angler's own drops leave
+ */
+export function bendResponse(
+  bodies: FallBodies,
+  conditions: FallConditions,
+  factors: FallFactors,
+  { bends, rodS }: Bending,
+  summary: FallSummary,
+  left: number,
+): FallResponse {
+  if (rodS === undefined) return unreckoned(bends, left)
+  const at = [PARAMETERS.bending.low, PARAMETERS.bending.high].map(stiffer => {
+    const links = (): readonly Link[] => bodies.links!(stiffer)
+    const drop = dropAs('bent', { ...bodies, links }, { ...conditions, factors })
+    return drop.ok ? drop.value.summary : undefined
+  })
+  // an end that breaks down mirrors the other
+  const both = (change: (end: FallSummary) => number): [number, number] => {
+    const [low, high] = at.map(end => end && change(end))
+    return [low ?? -(high ?? 0), high ?? -(low ?? 0)]
+  }
+  return {
+    id: 'bending',
+    lnTime: both(end => left * Math.log(end.timeS / summary.timeS)),
+    pitchRad: both(end => end.pitchRad - summary.pitchRad),
+    rollRad: both(end => end.rollRad - summary.rollRad),
+    glide: both(end => end.glide - summary.glide),
+  }
+}
+
+function unreckoned(bends: number, left: number): FallResponse {
+  const beyond = bends - UNRECKONED_FROM
+  const off = Math.min(UNRECKONED.most, UNRECKONED.perBend * beyond) * left
+  const turned = Math.min(1, beyond)
+  return {
+    id: 'bending',
+    lnTime: [Math.log(1 - off), Math.log(1 + off)],
+    pitchRad: [-turned * UNRECKONED.pitchRad, turned * UNRECKONED.pitchRad],
+    rollRad: [0, 0],
+    glide: [-turned * UNRECKONED.glide, turned * UNRECKONED.glide],
+  }
+}

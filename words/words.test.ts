@@ -25,13 +25,11 @@ describe('words', () => {
     expect(notBentText([])).toBe(sheet)
     const said = notBentText([
       { letter: 'A', code: 'stiff' },
-      { letter: 'C', code: 'tethered' },
+      { letter: 'C', code: 'unstable' },
       { letter: 'D', code: 'stiff' },
       { letter: 'E', code: 'floats' },
     ])
-    expect(said).toBe(
-      `${sheet} A, D: the hook holds all of it stiff. C: a weight on its own is not bent yet, drawn stiff.`,
-    )
+    expect(said).toBe(`${sheet} A, D: the hook holds all of it stiff. C: it could not be bent, drawn stiff.`)
   })
   it('write rare chances as odds and common ones in percent', () => {
     const at = (value: number) => oddsText({ value, low: value, high: value, basis: 'computed' })

@@ -114,7 +114,6 @@ export function notBentText(
   return [
     'Drawn as it bends; the sheet takes it as one stiff body, since it falls alike.',
     ...said(of(['stiff']), 'the hook holds all of it stiff'),
-    ...said(of(['tethered']), 'a weight on its own is not bent yet, drawn stiff'),
     ...said(of(['unstable', 'timeLimit', 'hangs']), 'it could not be bent, drawn stiff'),
   ].join(' ')
 }

@@ -5,7 +5,8 @@ import type { BaitSpec, RigSpec } from '../rig/spec'
 import type { DropFailure } from '../fall/drop'
 import type { Link } from '../fall/bend/chain'
 import { cutRig } from '../fall/bend/cut'
-import { dropBent, type BentDrop } from '../fall/bend/dropBent'
+import type { BentDrop } from '../fall/bend/dropBent'
+import { dropBentAny, type BentPairDrop } from '../fall/bend/dropBentPair'
 import type { Conditions } from './conditions'
 import { prepareRig } from './prepareRig'
 
@@ -21,15 +22,12 @@ export interface BentLink {
 
 /** A fall of a bait that bends, and what it takes to draw it. */
 export interface BentFall {
-  readonly drop: BentDrop
+  readonly drop: BentDrop | BentPairDrop
   readonly links: readonly BentLink[]
 }
 
-/**
- * Why a rig has no bent fall: the hook holds all of it, or a weight hangs beside it, which the chain leaves
- * out.
- */
-export type BentFailure = DropFailure | 'stiff' | 'tethered'
+/** Why a rig has no bent fall; `stiff`: the hook holds all of it. */
+export type BentFailure = DropFailure | 'stiff'
 
 /**
  * The fall of a rig whose plastic bends, in the water and on the line of the sheet.
@@ -41,10 +39,9 @@ export function bentFall(
   conditions: Conditions,
 ): Outcome<BentFall, BentFailure> {
   const { rig, water, bodies, fall } = prepareRig(bait, spec, conditions)
-  if (bodies.weight) return failure('tethered', 'A weight that hangs on its own is not in the chain.')
   const links = cutRig(rig, water)
   if (links.length === 1) return failure('stiff', 'The hook holds all of it.')
-  const done = dropBent(links, bodies.typical, fall)
+  const done = dropBentAny(links, bodies.typical, bodies.weight, fall)
   if (!done.ok) return done
   return success({ drop: done.value, links: asTheyLie(links, rig) })
 }

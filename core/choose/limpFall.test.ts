@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { bendResponse } from '../fall/bendResponse'
 import { dropAs, dropMiddle } from '../fall/dropMiddle'
-import type { FallResult } from '../fall/evaluateFall'
 import { DEFAULT_FACTORS } from '../fall/factors'
 import type { FallResponse } from '../fall/fallMembers'
 import { seededRandom } from '../numerics/random'
@@ -36,7 +35,6 @@ const reportOf = (bait: BaitSpec, rig: RigSpec, where = still): RigReport => {
   if (!found.ok) throw new Error(found.message)
   return found.value
 }
-const fallOf = (bait: BaitSpec, rig: RigSpec, where = still): FallResult => reportOf(bait, rig, where).fall
 
 describe('a bait that falls otherwise than a rod', () => {
   it.each([
@@ -99,18 +97,6 @@ describe('a bait that falls otherwise than a rod', () => {
       { family: 'W1', hookSize: '4/0', weightKg: 0.007, weightMaterial: 'lead', pointRest: 'skin' },
     )
     expect([shad.fall.bending, shad.links, 'bent' in shad.fall.drop]).toEqual([undefined, undefined, false])
-  })
-  it('is a rod’s where the weight runs on its own, and says that it bends', () => {
-    const free = fallOf(worm, {
-      family: 'L1',
-      hookSize: '4/0',
-      weightKg: 0.0035,
-      weightMaterial: 'lead',
-      pointRest: 'skin',
-      peg: 'free',
-    })
-    expect(free.bending!.bends).toBeGreaterThan(0.6)
-    expect(free.bending!.rodS).toBeUndefined()
   })
   it('of rigs drawn at random has its range about it', () => {
     const random = seededRandom(77)

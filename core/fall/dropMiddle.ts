@@ -1,5 +1,6 @@
 import { failure, success, type Outcome } from '../outcome'
-import { dropBent, type BentDrop } from './bend/dropBent'
+import type { BentDrop } from './bend/dropBent'
+import { dropBentAny, type BentPairDrop } from './bend/dropBentPair'
 import type { Drop, DropFailure } from './drop'
 import { downAfter, dropAny, type FallBodies, type FallConditions } from './dropAny'
 import type { TetheredDrop } from './dropTethered'
@@ -18,7 +19,7 @@ export interface Bending {
 
 /** A fall, and what it comes to. */
 export interface MiddleDrop {
-  readonly drop: Drop | TetheredDrop | BentDrop
+  readonly drop: Drop | TetheredDrop | BentDrop | BentPairDrop
   readonly summary: FallSummary
   /** splash to bottom, s */ readonly downS: number
   readonly bending?: Bending
@@ -54,7 +55,7 @@ export function dropMiddle(
   const rod = dropped.value
   const bends = (bodies.limp ?? 0) * acrossMS(rod.summary) ** 2
   if (!(bends > RECKONED_FROM)) return success(rod)
-  if (bodies.weight === undefined && bodies.links?.().length === 1) return success(rod)
+  if (bodies.links?.().length === 1) return success(rod)
   const bent = dropAs('bent', bodies, conditions)
   if (!bent.ok) return success(bends > UNRECKONED_FROM ? { ...rod, bending: { bends } } : rod)
   if (alike(bent.value.summary, rod.summary)) return success(rod)
@@ -72,10 +73,10 @@ export function dropAs(
   stepS?: number,
 ): Outcome<MiddleDrop, DropFailure> {
   const given = { ...conditions, factors: conditions.factors ?? DEFAULT_FACTORS }
-  if (kind === 'bent' && (weight || !links)) return failure('unstable', 'There are no links to bend.')
+  if (kind === 'bent' && !links) return failure('unstable', 'There are no links to bend.')
   const dropped: Outcome<MiddleDrop['drop'], DropFailure> =
     kind === 'bent'
-      ? dropBent(links!(), typical, given)
+      ? dropBentAny(links!(), typical, weight, given)
       : dropAny(typical, weight, stepS === undefined ? given : { ...given, stepS })
   if (!dropped.ok) return dropped
   const drop = dropped.value

@@ -5,16 +5,17 @@ import {
   startState,
   surroundingsOf,
   USUAL_START,
+  type Around,
   type Drop,
   type DropFailure,
   type DropOptions,
 } from './drop'
 import { DEFAULT_FACTORS } from './factors'
 import { fallOfPair, tetherAtFirst, TETHER_STEP_S, type PairOptions, type WithWeight } from './fallOfPair'
-import { holdLine, type HeldBeside } from './holdLine'
+import { holdLine, type HeldBeside, type ReadEnd } from './holdLine'
 import type { HydroBody } from './hydroBody'
 import { lineDragPerSpeed } from './lineDrag'
-import { bodyEnd, weightEnd } from './lineEnd'
+import { bodyEnd, weightEnd, type Hung } from './lineEnd'
 import { makeLoads, STANDARD_GRAVITY } from './loads'
 import { kirchhoff, STATE_SIZE, stepperOf } from './motion'
 import { recorder } from './recorder'
@@ -23,7 +24,9 @@ import {
   inertiaOf,
   TETHERED_SIZE,
   tetheredState,
+  tiedBody,
   type Tether,
+  type Tied,
   type TetheredWeight,
 } from './tether'
 
@@ -69,29 +72,44 @@ export function dropTethered(
 }
 
 /** Bait, weight, current and line as one motion. */
-function coupled(
-  body: HydroBody,
-  weight: TetheredWeight,
-  options: DropOptions,
-  y: Float64Array,
-): Tether & { readonly held?: HeldBeside } {
+function coupled(body: HydroBody, weight: TetheredWeight, options: DropOptions, y: Float64Array): Coupled {
   const { line, factors = DEFAULT_FACTORS, gravityMS2 = STANDARD_GRAVITY, viscous = true } = options
   const around = surroundingsOf(options)
-  const open = line && !around.pull ? line : undefined
   const loads = makeLoads(body, {
     factors,
     viscous,
     gravityMS2,
-    ...(open && !weight.lineOnWeight ? { line: open } : {}),
+    ...(line && !around.pull && !weight.lineOnWeight ? { line } : {}),
   })
   const { pull, ...flow } = around
-  const tether = coupleTether(body, weight, kirchhoff(body, loads, weight.lineOnWeight ? flow : around), {
+  const tied = tiedBody(body, kirchhoff(body, loads, weight.lineOnWeight ? flow : around))
+  return coupledTo(tied, body, weight, options, around, y, hung => bodyEnd(body, hung))
+}
+
+export type Coupled = Tether & { readonly held?: HeldBeside }
+
+/**
+ * A weight and its line joined to what is tied to it.
+ * @param y state at the start; @param endOf reads the line's end where that is tied to the bait
+ */
+export function coupledTo(
+  tied: Tied,
+  body: HydroBody,
+  weight: TetheredWeight,
+  options: DropOptions,
+  around: Around,
+  y: Float64Array,
+  endOf: (hung: Hung) => ReadEnd,
+): Coupled {
+  const { line, factors = DEFAULT_FACTORS, gravityMS2 = STANDARD_GRAVITY } = options
+  const { weightFrom } = tied
+  const tether = coupleTether(tied, weight, {
     gravityMS2,
     surroundings: around,
-    ...(open && weight.lineOnWeight
+    ...(line && !around.pull && weight.lineOnWeight
       ? {
           lineDrag: (depth: number, speed: number) =>
-            lineDragPerSpeed(open, body.water, depth, speed, factors.lineBow),
+            lineDragPerSpeed(line, body.water, depth, speed, factors.lineBow),
         }
       : {}),
   })
@@ -105,7 +123,7 @@ function coupled(
       options,
       body,
       around,
-      from: weight.lineOnWeight ? y.slice(13, 16) : [0, 0, 0],
+      from: weight.lineOnWeight ? y.slice(weightFrom, weightFrom + 3) : [0, 0, 0],
       sinkingN: sinkingKg * gravityMS2,
     },
     (given, at) =>
@@ -113,9 +131,11 @@ function coupled(
         given,
         at,
         tether.rate,
-        TETHERED_SIZE,
-        weight.lineOnWeight ? weightEnd(inertKg) : bodyEnd(body, { weight, inertKg, state: tether.state }),
-        STATE_SIZE + 2,
+        y.length,
+        weight.lineOnWeight
+          ? weightEnd(inertKg, weightFrom)
+          : endOf({ weight, inertKg, state: tether.state, weightFrom }),
+        weightFrom + 2,
       ),
   )
   return { ...tether, ...(held ? { held } : {}) }

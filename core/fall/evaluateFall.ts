@@ -11,7 +11,7 @@ import { doubtsOf, type DoubtId } from './fallDoubts'
 import { fallMembers, type FallMembers } from './fallMembers'
 import { STANDARD_GRAVITY } from './loads'
 import { repeatsOf, startSdS } from './repeats'
-import { restOf, type Rest } from './rest'
+import { postureAt, restOf, type Rest } from './rest'
 import type { FallSummary } from './summary'
 
 /** Fall rate, posture and glide of one rig, each with its range. Angles in radians, times in seconds. */
@@ -131,9 +131,15 @@ function restAfter({ typical, weight }: FallBodies, drop: MiddleDrop['drop'], be
   const s = drop.samples.subarray(drop.samples.length - SAMPLE_STRIDE)
   const from = [s[4]!, s[5]!, s[6]!, s[7]!] as const
   const hinged = weight !== undefined && weight.tetherM < JOINT_M
+  const hovers = 'ending' in drop && drop.ending === 'hovers'
+  if (hovers && hinged && 'bent' in drop) {
+    // it stands as the water left it, in its curve
+    const standing = restOf(typical, { from, hangs: true })
+    return { ...standing, posture: postureAt(standing.pitchRad) }
+  }
   return restOf(typical, {
     from,
-    hangs: 'ending' in drop && drop.ending === 'hovers' && !hinged,
+    hangs: hovers && !hinged,
     ...(bed ? { bed } : {}),
     ...(hinged
       ? {

@@ -44,6 +44,7 @@ export interface Hung {
   readonly weight: TetheredWeight
   readonly inertKg: number
   readonly state: { readonly taut: boolean; readonly grounded: boolean }
+  /** where the weight's place begins in the state */ readonly weightFrom: number
 }
 
 /**
@@ -111,12 +112,14 @@ export function bodyEnd(
 export function chainEnd(
   at: Vec3,
   carried: Float64Array,
+  hung?: Hung,
 ): (y: Float64Array, dy: Float64Array, flow: Float64Array, end: LineEnd) => void {
   const read = tiedAt(at)
   const scratch = new Float64Array(9)
   return (y, dy, flow, end) => {
     const R = read(y, y.subarray(7, 13), dy.subarray(7, 13), flow, end)
     turned(R, inertiaAt(invert(carried, 6), at), scratch, end.massKg)
+    if (hung?.state.taut) addHung(hung, y, end)
   }
 }
 
@@ -136,8 +139,8 @@ function turned(R: Float64Array, m: Float64Array, scratch: Float64Array, out: Fl
 }
 
 /** A weight on a taut tether moves along with the tie point in the tether's own direction. */
-function addHung({ inertKg, state }: Hung, y: Float64Array, end: LineEnd): void {
-  const d = [0, 1, 2].map(k => end.place[k]! - y[13 + k]!)
+function addHung({ inertKg, state, weightFrom }: Hung, y: Float64Array, end: LineEnd): void {
+  const d = [0, 1, 2].map(k => end.place[k]! - y[weightFrom + k]!)
   const length = Math.hypot(...d)
   if (!(length > 1e-6)) return
   const kg = state.grounded ? GROUNDED_KG : inertKg
@@ -151,13 +154,14 @@ function addHung({ inertKg, state }: Hung, y: Float64Array, end: LineEnd): void 
  */
 export function weightEnd(
   inertKg: number,
+  weightFrom: number,
 ): (y: Float64Array, dy: Float64Array, flow: Float64Array, end: LineEnd) => void {
   return (y, dy, flow, end) => {
     end.massKg.fill(0)
     for (let k = 0; k < 3; k++) {
-      end.place[k] = y[13 + k]!
-      end.velocity[k] = y[16 + k]! + (k < 2 ? flow[k]! : 0)
-      end.acceleration[k] = dy[16 + k]!
+      end.place[k] = y[weightFrom + k]!
+      end.velocity[k] = y[weightFrom + 3 + k]! + (k < 2 ? flow[k]! : 0)
+      end.acceleration[k] = dy[weightFrom + 3 + k]!
       end.massKg[4 * k] = inertKg
     }
   }

@@ -43,16 +43,21 @@ export function restOf(body: Resting, { from, hingeM, bed, hangs = false }: Rest
   const lowest = reach(body, up, -1)
   const centreM = hinged(body, up, hingeM) ?? restingHeight(body, up, lowest, bed)
   const pitch = Math.asin(Math.max(-1, Math.min(1, up[0])))
-  const steep = Math.abs(pitch)
   return {
     pitchRad: pitch,
     rollRad: Math.atan2(up[1], up[2]),
-    posture: hangs ? 'hangs' : steep >= STANDS_RAD ? 'stands' : steep >= LEANS_RAD ? 'leans' : 'lies',
+    posture: hangs ? 'hangs' : postureAt(pitch),
     point: up[2] > 0.5 ? 'up' : up[2] < -0.5 ? 'down' : 'side',
     highestM: hangs ? reach(body, up, 1) - lowest : Math.max(0, centreM + reach(body, up, 1)),
     ...(hangs ? {} : { centreM }),
     sunkM: hangs ? 0 : Math.max(0, -(centreM + lowest)),
   }
+}
+
+/** What a pitch is called, rad. */
+export function postureAt(pitchRad: number): Exclude<Rest['posture'], 'hangs'> {
+  const steep = Math.abs(pitchRad)
+  return steep >= STANDS_RAD ? 'stands' : steep >= LEANS_RAD ? 'leans' : 'lies'
 }
 
 /**

@@ -5,7 +5,7 @@ import { SAMPLE_STRIDE, startState } from './drop'
 import { dropTethered, type TetheredDrop } from './dropTethered'
 import type { HydroBody } from './hydroBody'
 import { bodyOf, mustDrop } from './testing'
-import { coupleTether, TETHERED_SIZE, tetheredState, type TetheredWeight } from './tether'
+import { coupleTether, TETHERED_SIZE, tetheredState, tiedBody, type TetheredWeight } from './tether'
 
 const line = lineFromLb('braid', 15)
 const lead = (grams: number, tetherM: number, lineOnWeight = true): TetheredWeight => ({
@@ -66,10 +66,14 @@ describe('a tether', () => {
       inverse: new Float64Array(36),
     }
     const weight = { ...lead(5, 0.25), displacedKg: 0 }
-    const { rate, afterStep } = coupleTether(still, weight, (_, dy) => void dy.fill(0), {
-      gravityMS2: 9.80665,
-      surroundings: {},
-    })
+    const { rate, afterStep } = coupleTether(
+      tiedBody(still, (_, dy) => void dy.fill(0)),
+      weight,
+      {
+        gravityMS2: 9.80665,
+        surroundings: {},
+      },
+    )
     const y = tetheredState(still, startState(still, { heading: 0, pitch: 0, roll: 0 }), weight, 0.25)
     const swing = 0.2
     const hinge = [y[13]!, y[14]!, y[15]! + 0.25]

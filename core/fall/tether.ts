@@ -1,7 +1,8 @@
 import type { Vec3 } from '../numerics/quaternion'
 import type { HydroBody } from './hydroBody'
 import { cross, pointAcceleration, rotation, toBody } from './bodyAxes'
-import { momentum, velocity, type Surroundings } from './motion'
+import type { Water } from '../water/water'
+import { momentum, STATE_SIZE, velocity, type Surroundings } from './motion'
 import { sphereCd } from './dragCurves'
 
 /**
@@ -53,36 +54,78 @@ export interface Tether {
  */
 export const inertiaOf = ({ massKg, displacedKg }: TetheredWeight): number => massKg + 0.5 * displacedKg
 
+/** What a tether is tied to: a body whose place and attitude a state begins with. Vectors in its own axes. */
+export interface Tied {
+  readonly water: Water
+  /** tie point from that place */ readonly at: Vec3
+  /** where the weight's numbers begin in the state */ readonly weightFrom: number
+  /** rates of its own numbers, without the tether */
+  readonly rate: (y: Float64Array, dy: Float64Array) => void
+  /** velocity and turning rate through the water, 6 */
+  readonly velocity: (y: Float64Array, out: Float64Array) => void
+  /** their rates, 6 */ readonly acceleration: (dy: Float64Array, out: Float64Array) => void
+  /** how far it gives way to a load (6) along that load, per unit of it */
+  readonly give: (load: Float64Array) => number
+  /** adds a force at the tie point to the rates: as a load (6), and in the world's axes */
+  readonly pulled: (y: Float64Array, dy: Float64Array, load: Float64Array, worldN: Vec3) => void
+  /** adds a jerk at the tie point (6); left out where the tether takes the speed out softly */
+  readonly jerked?: (y: Float64Array, load: Float64Array) => void
+}
+
+/** A rigid body in a state of its place, attitude and momenta. */
+export function tiedBody(body: HydroBody, rate: Tied['rate']): Tied {
+  const { inverse } = body
+  const add = (y: Float64Array, load: Float64Array): void => {
+    for (let i = 0; i < 6; i++) y[7 + i]! += load[i]!
+  }
+  return {
+    water: body.water,
+    at: body.tieAt,
+    weightFrom: STATE_SIZE,
+    rate,
+    velocity: (y, out) => void velocity(body, y, out),
+    acceleration(dy, out) {
+      for (let i = 0; i < 6; i++) {
+        let sum = 0
+        for (let k = 0; k < 6; k++) sum += inverse[6 * i + k]! * dy[7 + k]!
+        out[i] = sum
+      }
+    },
+    give(load) {
+      let sum = 0
+      for (let i = 0; i < 6; i++) for (let k = 0; k < 6; k++) sum += load[i]! * inverse[6 * i + k]! * load[k]!
+      return sum
+    },
+    pulled: (_, dy, load) => add(dy, load),
+    jerked: add,
+  }
+}
+
 /**
- * Couples a falling body to a weight on a tether. While the tether is taut its tension follows from the
+ * Couples what falls to a weight on a tether. While the tether is taut its tension follows from the
  * length staying as it is (a Lagrange multiplier at the level of accelerations); it never pushes.
  * `state.taut` and `state.grounded` are set between steps.
  */
-export function coupleTether(
-  body: HydroBody,
-  weight: TetheredWeight,
-  bodyRate: (y: Float64Array, dy: Float64Array) => void,
-  options: TetherOptions,
-): Tether {
+export function coupleTether(tied: Tied, weight: TetheredWeight, options: TetherOptions): Tether {
   const state = { taut: false, grounded: false }
-  const at = body.tieAt
-  const inverse = body.inverse
-  const rho = body.water.densityKgM3
+  const { at, weightFrom: w } = tied
+  const rho = tied.water.densityKgM3
   const area = (Math.PI / 4) * weight.diameterM ** 2 * weight.dragFactor
-  const perViscosity = rho / body.water.viscosityPaS
+  const perViscosity = rho / tied.water.viscosityPaS
   const inert = inertiaOf(weight)
   const sinking = (weight.displacedKg - weight.massKg) * options.gravityMS2
   const flow = new Float64Array(2)
   const force = new Float64Array(3)
   const v = new Float64Array(6)
   const moved = new Float64Array(6)
+  const load = new Float64Array(6)
 
   /** Force on the weight without the tether, world axes. */
   function weightForce(y: Float64Array): void {
-    const [vx, vy, vz] = [y[16]!, y[17]!, y[18]!]
+    const [vx, vy, vz] = [y[w + 3]!, y[w + 4]!, y[w + 5]!]
     const speed = Math.hypot(vx, vy, vz)
     let drag = speed > 1e-9 ? 0.5 * rho * area * sphereCd(perViscosity * speed * weight.diameterM) * speed : 0
-    if (weight.lineOnWeight && options.lineDrag) drag += options.lineDrag(Math.max(0, -y[15]!), speed)
+    if (weight.lineOnWeight && options.lineDrag) drag += options.lineDrag(Math.max(0, -y[w + 2]!), speed)
     force[0] = -drag * vx
     force[1] = -drag * vy
     force[2] = sinking - drag * vz
@@ -90,58 +133,56 @@ export function coupleTether(
     if (weight.lineOnWeight && pull) for (let k = 0; k < 3; k++) force[k]! += pull[k]!
   }
 
-  /** Acceleration of the tie point per force n (body axes) applied there, dotted with n. */
-  function compliance(n: Vec3): number {
-    const load = [...n, at[1] * n[2] - at[2] * n[1], at[2] * n[0] - at[0] * n[2], at[0] * n[1] - at[1] * n[0]]
-    let sum = 0
-    for (let i = 0; i < 6; i++) for (let k = 0; k < 6; k++) sum += load[i]! * inverse[6 * i + k]! * load[k]!
-    return sum
+  /** A force of so much along n (own axes) at the tie point. */
+  function loadAlong(n: Vec3, size: number): Float64Array {
+    const [x, y, z] = [size * n[0], size * n[1], size * n[2]]
+    load[0] = x
+    load[1] = y
+    load[2] = z
+    load[3] = at[1] * z - at[2] * y
+    load[4] = at[2] * x - at[0] * z
+    load[5] = at[0] * y - at[1] * x
+    return load
   }
 
   function rate(y: Float64Array, dy: Float64Array): void {
-    bodyRate(y, dy)
-    if (state.grounded) dy.fill(0, 13, 19)
+    tied.rate(y, dy)
+    if (state.grounded) dy.fill(0, w, w + 6)
     else {
       weightForce(y)
-      dy[13] = y[16]!
-      dy[14] = y[17]!
-      dy[15] = y[18]!
+      for (let k = 0; k < 3; k++) dy[w + k] = y[w + 3 + k]!
       if (options.surroundings.stream) {
-        options.surroundings.stream(y[15]!, flow)
-        dy[13]! += flow[0]!
-        dy[14]! += flow[1]!
+        options.surroundings.stream(y[w + 2]!, flow)
+        dy[w]! += flow[0]!
+        dy[w + 1]! += flow[1]!
       }
-      for (let k = 0; k < 3; k++) dy[16 + k] = force[k]! / inert
+      for (let k = 0; k < 3; k++) dy[w + 3 + k] = force[k]! / inert
     }
     if (!state.taut || !Number.isFinite(weight.tetherM)) return
     const R = rotation(y)
-    velocity(body, y, v)
+    tied.velocity(y, v)
     const gap = gapOf(y, R)
     const length = Math.hypot(...gap.d)
     const n: Vec3 = [gap.d[0] / length, gap.d[1] / length, gap.d[2] / length]
-    for (let i = 0; i < 6; i++) {
-      let sum = 0
-      for (let k = 0; k < 6; k++) sum += inverse[6 * i + k]! * dy[7 + k]!
-      moved[i] = sum
-    }
+    tied.acceleration(dy, moved)
     const tieRate = pointAcceleration(v, moved, at)
     const opening: Vec3 = [
-      gap.v[0] + dy[0]! - dy[13]!,
-      gap.v[1] + dy[1]! - dy[14]!,
-      gap.v[2] + dy[2]! - dy[15]!,
+      gap.v[0] + dy[0]! - dy[w]!,
+      gap.v[1] + dy[1]! - dy[w + 1]!,
+      gap.v[2] + dy[2]! - dy[w + 2]!,
     ]
     let apart = 0
     let closing = 0
     let square = 0
     for (let k = 0; k < 3; k++) {
       const acceleration =
-        R[3 * k]! * tieRate[0] + R[3 * k + 1]! * tieRate[1] + R[3 * k + 2]! * tieRate[2] - dy[16 + k]!
+        R[3 * k]! * tieRate[0] + R[3 * k + 1]! * tieRate[1] + R[3 * k + 2]! * tieRate[2] - dy[w + 3 + k]!
       apart += n[k]! * acceleration
       closing += n[k]! * opening[k]!
       square += opening[k]! ** 2
     }
     const nb = toBody(R, n)
-    const yielding = compliance(nb) + (state.grounded ? 0 : 1 / inert)
+    const yielding = tied.give(loadAlong(nb, 1)) + (state.grounded ? 0 : 1 / inert)
     const tension = Math.max(
       0,
       (apart +
@@ -150,12 +191,8 @@ export function coupleTether(
         (length - weight.tetherM) / SETTLE_S ** 2) /
         yielding,
     )
-    const f: Vec3 = [-tension * nb[0], -tension * nb[1], -tension * nb[2]]
-    for (let k = 0; k < 3; k++) dy[7 + k]! += f[k]!
-    dy[10]! += at[1] * f[2] - at[2] * f[1]
-    dy[11]! += at[2] * f[0] - at[0] * f[2]
-    dy[12]! += at[0] * f[1] - at[1] * f[0]
-    if (!state.grounded) for (let k = 0; k < 3; k++) dy[16 + k]! += (tension * n[k]!) / inert
+    tied.pulled(y, dy, loadAlong(nb, -tension), [-tension * n[0], -tension * n[1], -tension * n[2]])
+    if (!state.grounded) for (let k = 0; k < 3; k++) dy[w + 3 + k]! += (tension * n[k]!) / inert
   }
 
   /**
@@ -170,7 +207,7 @@ export function coupleTether(
     const d: [number, number, number] = [0, 0, 0]
     const turn: [number, number, number] = [0, 0, 0]
     for (let k = 0; k < 3; k++) {
-      d[k] = y[k]! + R[3 * k]! * at[0] + R[3 * k + 1]! * at[1] + R[3 * k + 2]! * at[2] - y[13 + k]!
+      d[k] = y[k]! + R[3 * k]! * at[0] + R[3 * k + 1]! * at[1] + R[3 * k + 2]! * at[2] - y[w + k]!
       turn[k] = R[3 * k]! * spin[0] + R[3 * k + 1]! * spin[1] + R[3 * k + 2]! * spin[2]
     }
     return { d, v: turn }
@@ -183,27 +220,22 @@ export function coupleTether(
   function afterStep(y: Float64Array): void {
     if (!Number.isFinite(weight.tetherM)) return
     const R = rotation(y)
-    velocity(body, y, v)
+    tied.velocity(y, v)
     const { d, v: turn } = gapOf(y, R)
     const length = Math.hypot(...d)
     state.taut = length > weight.tetherM * (1 - 1e-3) - 1e-5
-    if (length <= weight.tetherM) return
+    if (length <= weight.tetherM || !tied.jerked) return
     const n: Vec3 = [d[0] / length, d[1] / length, d[2] / length]
     let opening = 0
     for (let k = 0; k < 3; k++) {
       const middle = R[3 * k]! * v[0]! + R[3 * k + 1]! * v[1]! + R[3 * k + 2]! * v[2]!
-      opening += n[k]! * (middle + turn[k]! - (state.grounded ? 0 : y[16 + k]!))
+      opening += n[k]! * (middle + turn[k]! - (state.grounded ? 0 : y[w + 3 + k]!))
     }
     if (opening <= 0) return
     const nb = toBody(R, n)
-    const jerk = opening / (compliance(nb) + (state.grounded ? 0 : 1 / inert))
-    const p: Vec3 = [-jerk * nb[0], -jerk * nb[1], -jerk * nb[2]]
-    const turnBy = cross(at, p)
-    for (let k = 0; k < 3; k++) {
-      y[7 + k]! += p[k]!
-      y[10 + k]! += turnBy[k]!
-      if (!state.grounded) y[16 + k]! += (jerk * n[k]!) / inert
-    }
+    const jerk = opening / (tied.give(loadAlong(nb, 1)) + (state.grounded ? 0 : 1 / inert))
+    tied.jerked(y, loadAlong(nb, -jerk))
+    if (!state.grounded) for (let k = 0; k < 3; k++) y[w + 3 + k]! += (jerk * n[k]!) / inert
   }
 
   return { rate, state, afterStep }

@@ -67,7 +67,7 @@ const rows = computed(() =>
       mark: BASIS_MARKS[fall.timeS.basis],
       moved: fall.timeS.basis === 'measured' ? movedBy(lane) : undefined,
       range: fromTo(fall.timeS.low, fall.timeS.high, 1),
-      doubt: DOUBT_SHORT[fall.mainDoubt],
+      doubt: `${DOUBT_SHORT[fall.mainDoubt]}${outcome.report.links ? '; bends' : ''}`,
       turns:
         Math.abs(fall.turnsPerM) > 0.05 && !('ending' in fall.drop && fall.drop.ending === 'hovers')
           ? `${(Math.abs(fall.turnsPerM) / settings.units.depth.from(1)).toFixed(1)}${fall.summary.circleM === undefined ? '' : `, r ${shown(fall.summary.circleM, { ...settings.units.depth, decimals: 2 })}`}`

@@ -113,7 +113,9 @@ function tests(title, command, args, report, read) {
 function failedUnits({ testResults }) {
   return testResults.flatMap(({ name, message, status, assertionResults }) => {
     const failed = assertionResults.filter(test => test.status === 'failed')
-    if (status === 'failed' && failed.length === 0) return [`${name}: ${message}`]
+    // a hook leaves no message in the report: what it said is printed where it failed
+    if (status === 'failed' && failed.length === 0)
+      return [`${name}: ${message || 'before or after its tests, see above'}`]
     return failed.map(
       ({ fullName, failureMessages }) => `${name}: ${fullName}: ${firstLines(failureMessages[0])}`,
     )

@@ -64,6 +64,8 @@ interface Working {
 export interface ChainMotion {
   /** a derivative over the chain's state numbers */
   readonly rate: (y: Float64Array, dy: Float64Array) => void
+  /** the derivative that `rate` just gave, with one more pull at the tie point, N in the world's axes */
+  readonly pulled: (y: Float64Array, dy: Float64Array, worldN: ArrayLike<number>) => void
   /** inertia that a force on the root feels, about its centre of gravity, in its axes, 6x6: as `rate` last found it */
   readonly carried: Float64Array
 }
@@ -90,20 +92,28 @@ export function chainMotion(
     loadLinks(links, parts, y, scratch)
     if (pull) pullRoot(links[0]!.body.tieAt, parts[0]!, pull, scratch.load)
     accelerate(links, parts)
+    write(y, dy)
+  }
+  function pulled(y: Float64Array, dy: Float64Array, worldN: ArrayLike<number>): void {
+    pullRoot(links[0]!.body.tieAt, parts[0]!, worldN, scratch.load)
+    letGo(links, parts)
+    write(y, dy)
+  }
+  function write(y: Float64Array, dy: Float64Array): void {
     writeRates(links, parts, y, dy)
     if (!stream) return
     stream(y[2]!, flow)
     dy[0]! += flow[0]!
     dy[1]! += flow[1]!
   }
-  return { rate, carried: parts[0]!.articulated }
+  return { rate, pulled, carried: parts[0]!.articulated }
 }
 
 /** Adds a held line's pull, in the world's axes, N, at the root's tie point. @param load overwritten */
 function pullRoot(
   [x, y, z]: Vec3,
   { turn: r, force }: Working,
-  pull: Float64Array,
+  pull: ArrayLike<number>,
   load: Float64Array,
 ): void {
   load.fill(0)
@@ -355,6 +365,10 @@ const root6 = new Float64Array(36)
 /** Articulated inertias from the tips inward, then accelerations from the root outward. */
 function accelerate(links: readonly Link[], parts: readonly Working[]): void {
   for (let n = parts.length - 1; n > 0; n--) takeIn(parts[n]!, parts[links[n]!.parent]!)
+  letGo(links, parts)
+}
+/** The way outward alone: what forces on the root come to once all that it carries is known. */
+function letGo(links: readonly Link[], parts: readonly Working[]): void {
   const root = parts[0]!
   for (let i = 0; i < 6; i++) root.acceleration[i] = -root.force[i]!
   root6.set(root.articulated)

@@ -9,7 +9,7 @@ import { chainEnd } from '../lineEnd'
 import { STANDARD_GRAVITY } from '../loads'
 import { recorder } from '../recorder'
 import type { Tied, TetheredWeight } from '../tether'
-import { chainMotion, chainStateSize, LINK_STATE, ROOT_STATE, type Link } from './chain'
+import { chainMotion, chainStateSize, LINK_STATE, ROOT_STATE, type ChainMotion, type Link } from './chain'
 import {
   chainStart,
   dropBent,
@@ -69,13 +69,13 @@ function inSteps(
   const y = chainStart(links, options.start, WEIGHT_STATE)
   y[weightFrom + 2] = -tetherAtFirst(weight, depthM)
   const around = surroundingsOf(options)
-  const pull = new Float64Array(3)
+  const { pull, ...flow } = around
   const motion = chainMotion(
     links,
-    { factors, viscous, gravityMS2, ...(line && !around.pull && !weight.lineOnWeight ? { line } : {}) },
-    { ...(around.stream ? { stream: around.stream } : {}), pull },
+    { factors, viscous, gravityMS2, ...(line && !pull && !weight.lineOnWeight ? { line } : {}) },
+    weight.lineOnWeight ? flow : around,
   )
-  const tied = tiedRoot(links, whole, motion, pull, weight.lineOnWeight ? undefined : around.pull)
+  const tied = tiedRoot(links, whole, motion)
   const { rate, ...pair } = coupledTo(tied, whole, weight, options, around, y, hung =>
     chainEnd(tied.at, motion.carried, hung),
   )
@@ -101,22 +101,12 @@ function inSteps(
 }
 
 /** The root of a chain as what a tether is tied to: a pull on it is worked through the chain. */
-function tiedRoot(
-  links: readonly Link[],
-  whole: HydroBody,
-  { rate, carried }: ReturnType<typeof chainMotion>,
-  pull: Float64Array,
-  linePull: Float64Array | undefined,
-): Tied {
+function tiedRoot(links: readonly Link[], whole: HydroBody, { rate, pulled, carried }: ChainMotion): Tied {
   return {
     water: whole.water,
     at: links[0]!.body.tieAt,
     weightFrom: chainStateSize(links),
-    rate(y, dy) {
-      if (linePull) pull.set(linePull)
-      else pull.fill(0)
-      rate(y, dy)
-    },
+    rate,
     velocity: (y, out) => out.set(y.subarray(7, ROOT_STATE)),
     acceleration: (dy, out) => out.set(dy.subarray(7, ROOT_STATE)),
     give(load) {
@@ -124,10 +114,7 @@ function tiedRoot(
       if (!solveInPlace(carried.slice(), moved)) throw new RangeError('tiedRoot: it carries nothing')
       return load.reduce((sum, l, i) => sum + l * moved[i]!, 0)
     },
-    pulled(y, dy, _, worldN) {
-      for (let k = 0; k < 3; k++) pull[k]! += worldN[k]!
-      rate(y, dy)
-    },
+    pulled: (y, dy, _, worldN) => pulled(y, dy, worldN),
   }
 }
 

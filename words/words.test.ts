@@ -21,7 +21,8 @@ describe('words', () => {
     expect(postureWords(reports[2]!)).toMatch(/^nose first/)
   })
   it('tell of rigs that do not bend why each does not', () => {
-    const sheet = 'Drawn as it bends; the sheet takes it as one stiff body, since it falls alike.'
+    const sheet =
+      'Drawn as they bend; what does not say “bends” the sheet takes as one stiff body: it falls alike.'
     expect(notBentText([])).toBe(sheet)
     const said = notBentText([
       { letter: 'A', code: 'stiff' },

@@ -112,7 +112,7 @@ export function notBentText(
       .join(', ')
   const said = (letters: string, why: string): string[] => (letters ? [`${letters}: ${why}.`] : [])
   return [
-    'Drawn as it bends; the sheet takes it as one stiff body, since it falls alike.',
+    'Drawn as they bend; what does not say “bends” the sheet takes as one stiff body: it falls alike.',
     ...said(of(['stiff']), 'the hook holds all of it stiff'),
     ...said(of(['unstable', 'timeLimit', 'hangs']), 'it could not be bent, drawn stiff'),
   ].join(' ')

@@ -6,20 +6,12 @@ import { SAMPLE_STRIDE } from '../fall/recorder'
 import { summarize } from '../fall/summary'
 import { rotate } from '../numerics/quaternion'
 import type { BaitSpec, RigSpec } from '../rig/spec'
-import { lbfToN } from '../units'
 import type { Conditions } from './conditions'
 import { evaluateRig } from './evaluateRig'
 import { prepareRig } from './prepareRig'
+import { STILL } from './testing'
 
-const still: Conditions = {
-  depthM: 1,
-  temperatureC: 15,
-  salinityGKg: 0,
-  cover: 'open',
-  bottom: 'sand',
-  lineKind: 'braid',
-  lineStrengthN: lbfToN(15),
-}
+const still: Conditions = { ...STILL, depthM: 1 }
 const stick: BaitSpec = { form: 'stick', lengthM: 0.125, material: 'salted' }
 const floating: BaitSpec = { form: 'straightWorm', lengthM: 0.2, material: 'floating' }
 const rigOf = (family: RigSpec['family'], more: Partial<RigSpec> = {}): RigSpec => ({

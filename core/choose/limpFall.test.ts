@@ -5,23 +5,13 @@ import { DEFAULT_FACTORS } from '../fall/factors'
 import type { FallResponse } from '../fall/fallMembers'
 import { seededRandom } from '../numerics/random'
 import type { BaitSpec, RigSpec } from '../rig/spec'
-import { lbfToN } from '../units'
 import { bentFall } from './bentFall'
-import type { Conditions } from './conditions'
 import { dropModel } from './dropModel'
 import { evaluateRig, type RigReport } from './evaluateRig'
 import { dropPrepared, prepareRig } from './prepareRig'
 import { randomRig } from './randomRig'
+import { STILL } from './testing'
 
-const still: Conditions = {
-  depthM: 2,
-  temperatureC: 15,
-  salinityGKg: 0,
-  cover: 'open',
-  bottom: 'sand',
-  lineKind: 'braid',
-  lineStrengthN: lbfToN(15),
-}
 const worm: BaitSpec = { form: 'straightWorm', lengthM: 0.2, material: 'salted' }
 const head: RigSpec = {
   family: 'E1',
@@ -30,7 +20,7 @@ const head: RigSpec = {
   weightMaterial: 'lead',
   pointRest: 'open',
 }
-const reportOf = (bait: BaitSpec, rig: RigSpec, where = still): RigReport => {
+const reportOf = (bait: BaitSpec, rig: RigSpec, where = STILL): RigReport => {
   const found = evaluateRig(bait, rig, where)
   if (!found.ok) throw new Error(found.message)
   return found.value
@@ -38,9 +28,9 @@ const reportOf = (bait: BaitSpec, rig: RigSpec, where = still): RigReport => {
 
 describe('a bait that falls otherwise than a rod', () => {
   it.each([
-    ['still water, slack', still],
-    ['a current', { ...still, stream: { surfaceMS: 0.4, towardRad: 1 } }],
-    ['a light pull', { ...still, hold: { mode: 'controlled', rodDistanceM: 15 } }],
+    ['still water, slack', STILL],
+    ['a current', { ...STILL, stream: { surfaceMS: 0.4, towardRad: 1 } }],
+    ['a light pull', { ...STILL, hold: { mode: 'controlled', rodDistanceM: 15 } }],
   ] as const)('%s: its figures are those of the bent fall, and the rod’s time is told', (_, where) => {
     const { fall, links } = reportOf(worm, head, where)
     const bent = bentFall(worm, head, where)
@@ -60,7 +50,7 @@ describe('a bait that falls otherwise than a rod', () => {
     expect(fall.rest.posture).toBe('lies')
   })
   it('is as uncertain as its plastic is soft or stiff, which a stiff one is not', () => {
-    const { bodies, fall } = prepareRig(worm, head, still)
+    const { bodies, fall } = prepareRig(worm, head, STILL)
     const doubtOf = (links: () => ReturnType<NonNullable<typeof bodies.links>>, left = 1): FallResponse => {
       const middle = dropMiddle({ ...bodies, links }, fall)
       if (!middle.ok || !middle.value.bending) throw new Error('it does not bend')
@@ -82,9 +72,9 @@ describe('a bait that falls otherwise than a rod', () => {
   })
   it('is the same for every look at it: sheet, snags, and drops of one’s own', () => {
     const { fall } = reportOf(worm, head)
-    const drop = dropPrepared(prepareRig(worm, head, still))
+    const drop = dropPrepared(prepareRig(worm, head, STILL))
     expect(drop.ok && drop.value.timeS).toBe(fall.timeS.value)
-    const model = dropModel(worm, head, still)
+    const model = dropModel(worm, head, STILL)
     expect(model.ok && model.value.seconds).toBe(fall.timeS.value)
     expect(model.ok && model.value.pitchRad).toBe(fall.pitchRad.value)
     // slower with more drag, at most as the root of it

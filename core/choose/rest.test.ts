@@ -5,20 +5,13 @@ import { fromHeadingPitchRoll } from '../numerics/quaternion'
 import { rod } from '../rig/simpleBodies'
 import type { PlasticId } from '../tackle/materials'
 import type { FamilyId } from '../rig/spec'
-import { radToDeg, lbfToN } from '../units'
+import { radToDeg } from '../units'
 import { hydroBody } from '../fall/hydroBody'
 import { restOf, type Rest } from '../fall/rest'
 import { FRESH } from '../fall/testing'
+import { STILL } from './testing'
 
-const conditions: Conditions = {
-  depthM: 1.5,
-  temperatureC: 15,
-  salinityGKg: 0,
-  cover: 'open',
-  bottom: 'sand',
-  lineKind: 'braid',
-  lineStrengthN: lbfToN(15),
-}
+const conditions: Conditions = { ...STILL, depthM: 1.5 }
 function rest(
   family: FamilyId,
   material: PlasticId,

@@ -80,7 +80,7 @@ test('what-ifs change the drop and leave the old trace as a ghost', async ({ she
   const bends = page.getByRole('checkbox', { name: 'plastic bends' })
   await bends.check()
   await expect(row(sheet, 'A')).toContainText(/stiff [\d.]+ s/)
-  await expect(page.getByText('Drawn as it bends')).toBeVisible()
+  await expect(page.getByText('Drawn as they bend')).toBeVisible()
   await expect(clear).toBeEnabled()
   await bends.uncheck()
   await expect(row(sheet, 'A')).not.toContainText('stiff')

@@ -457,10 +457,12 @@ test('a drop read off the made-up clip: stepped, scaled, marked nose and tail, k
         rows.filter(r => Math.abs(r[0] - x) < 3).reduce((s, r, _, all) => s + r[1] / all.length, 0)
       return { left, right, y: sum / n, leftY: near(left), rightY: near(right) }
     })
-  for (let k = 0; k < 2; k++) {
+  for (const seconds of ['0.00', '0.67']) {
+    await expect(dialog.getByRole('img', { name: `Frame at ${seconds} seconds` })).toBeVisible()
     const at = await bait()
     await press(at.right, at.rightY)
     await press(at.left, at.leftY)
+    // pressed at once, however long the player takes for a frame
     for (let i = 0; i < 2; i++) await dialog.getByRole('button', { name: 'Ten frames on' }).click()
   }
   await expect(dialog.locator('.read')).toContainText(/0\.\d+ m\/s, −?-?\d+°/)

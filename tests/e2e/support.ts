@@ -1,5 +1,5 @@
 import { AxeBuilder } from '@axe-core/playwright'
-import { test as base, expect, type Locator, type Page } from '@playwright/test'
+import { test as base, expect, type BrowserContext, type Locator, type Page } from '@playwright/test'
 import type { ChildProcess } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -21,6 +21,23 @@ async function stop(child: ChildProcess, signal: NodeJS.Signals): Promise<void> 
 
 /** What nobody asked for is not worked out beside a journey, which may stand longer than anglers do. */
 export const NOT_AHEAD = (): void => localStorage.setItem('dunecrest.ahead', 'false')
+
+/** Milliseconds by which workers and the server answer later, to find what a journey does not wait for. */
+const LATE_MS = Number(process.env.LATE_MS ?? 0)
+
+/** Lets what is asked of workers and of the server arrive later, in the order in which it was asked. */
+async function late(context: BrowserContext): Promise<void> {
+  await context.addInitScript(ms => {
+    const [wait, send] = [globalThis.setTimeout.bind(globalThis), Worker.prototype.postMessage]
+    Worker.prototype.postMessage = function (this: Worker, ...what: unknown[]) {
+      wait(() => Reflect.apply(send, this, what), ms)
+    }
+  }, LATE_MS)
+  await context.route('**/api/**', async route => {
+    await new Promise(resolve => setTimeout(resolve, LATE_MS))
+    await route.fallback()
+  })
+}
 
 export const test = base.extend<{ sheet: Sheet }, { app: App }>({
   app: [
@@ -47,6 +64,7 @@ export const test = base.extend<{ sheet: Sheet }, { app: App }>({
   ],
   context: async ({ context }, use) => {
     await context.addInitScript(NOT_AHEAD)
+    if (LATE_MS > 0) await late(context)
     await use(context)
   },
   sheet: async ({ app, page }, use) => {

@@ -7,6 +7,7 @@ import { radToDeg } from '#core'
 import { readClip, scaleOf, type ClipMark, type Spot2 } from './clip'
 import { SAMPLE_BAR_M, SAMPLE_FPS } from './sampleClip'
 import { withUnit } from '#words/units'
+import { useFrame } from './useFrame'
 import { useExchange } from '~/sync/useExchange'
 import FilePick from '~/ui/FilePick.vue'
 
@@ -21,13 +22,20 @@ const settings = useSettings()
 const video = useTemplateRef('video')
 const canvas = useTemplateRef('canvas')
 const source = ref<string>()
-const t = ref(0)
 const fps = ref(30)
 const { busy, error, exchange } = useExchange()
 const barM = ref(SAMPLE_BAR_M)
 const scale = shallowRef<readonly Spot2[]>([])
 const marks = shallowRef<readonly ClipMark[]>([])
+/** its nose, on the frame that is shown */
 const half = shallowRef<Spot2>()
+/** the frame changed before the tail was marked */
+const lost = ref(false)
+const { t, coming, step } = useFrame(video, () => {
+  lost.value = half.value !== undefined
+  half.value = undefined
+  paint()
+})
 const perM = computed(() =>
   scale.value.length === 2 ? scaleOf(scale.value[0]!, scale.value[1]!, barM.value) : undefined,
 )
@@ -39,9 +47,11 @@ const says = computed(() =>
       ? `Press both ends of something ${withUnit(barM.value, settings.units.length)} long.`
       : half.value
         ? 'Now press its tail.'
-        : marks.value.length < 2
-          ? "Press the bait's nose; then step on and mark it again."
-          : 'Mark it on more frames, or keep what was read.',
+        : lost.value
+          ? 'Another frame: press its nose on this one.'
+          : marks.value.length < 2
+            ? "Press the bait's nose; then step on and mark it again."
+            : 'Mark it on more frames, or keep what was read.',
 )
 
 function show(blob: Blob): void {
@@ -50,7 +60,7 @@ function show(blob: Blob): void {
   scale.value = []
   marks.value = []
   half.value = undefined
-  t.value = 0
+  lost.value = false
   error.value = undefined
 }
 onScopeDispose(() => {
@@ -64,18 +74,6 @@ const takeSample = (): Promise<void> =>
     barM.value = SAMPLE_BAR_M
     show(clip)
   })
-/** Shows the frame at a time. */
-async function seek(to: number): Promise<void> {
-  const element = video.value
-  if (!element) return
-  const seconds = Math.max(0, Number.isFinite(element.duration) ? Math.min(to, element.duration) : to)
-  await new Promise<void>(resolve => {
-    element.addEventListener('seeked', () => resolve(), { once: true })
-    element.currentTime = seconds
-  })
-  t.value = element.currentTime
-  paint()
-}
 function paint(): void {
   const [element, target] = [video.value, canvas.value]
   const ctx = target?.getContext('2d')
@@ -109,8 +107,10 @@ function press(event: MouseEvent): void {
     y: ((event.clientY - box.top) * target.height) / box.height,
   }
   if (scale.value.length < 2) scale.value = [...scale.value, spot]
-  else if (!half.value) half.value = spot
-  else {
+  else if (!half.value) {
+    half.value = spot
+    lost.value = false
+  } else {
     marks.value = [...marks.value, { t: t.value, nose: half.value, tail: spot }]
     half.value = undefined
   }
@@ -129,7 +129,7 @@ function keep(): void {
   emit('keep', reading.value.speedMS, reading.value.pitchRad)
   open.value = false
 }
-const step = (frames: number): void => void seek(t.value + frames / fps.value)
+const frames = (n: number): void => step(n / fps.value)
 </script>
 
 <template>
@@ -145,31 +145,24 @@ const step = (frames: number): void => void seek(t.value + frames / fps.value)
       </p>
       <p v-if="error" class="bad" role="alert">{{ error }}</p>
       <template v-if="source">
-        <video
-          ref="video"
-          :src="source"
-          muted
-          playsinline
-          preload="auto"
-          class="hidden"
-          @loadeddata="seek(0.001)"
-        />
+        <video ref="video" :src="source" muted playsinline preload="auto" class="hidden" />
         <div class="table">
           <canvas
             ref="canvas"
             class="frame"
             role="img"
+            :aria-busy="coming"
             :aria-label="`Frame at ${t.toFixed(2)} seconds`"
             @click="press"
           />
           <div class="side">
             <p role="status" class="says">{{ says }}</p>
             <p class="steps">
-              <UButton aria-label="Ten frames back" @click="step(-10)">−10</UButton
-              ><UButton aria-label="A frame back" @click="step(-1)">−1</UButton
+              <UButton aria-label="Ten frames back" @click="frames(-10)">−10</UButton
+              ><UButton aria-label="A frame back" @click="frames(-1)">−1</UButton
               ><b class="figure">{{ t.toFixed(2) }} s</b
-              ><UButton aria-label="A frame on" @click="step(1)">+1</UButton
-              ><UButton aria-label="Ten frames on" @click="step(10)">+10</UButton>
+              ><UButton aria-label="A frame on" @click="frames(1)">+1</UButton
+              ><UButton aria-label="Ten frames on" @click="frames(10)">+10</UButton>
             </p>
             <p>
               <NumberField

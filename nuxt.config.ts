@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { fileURLToPath } from 'node:url'
+import { narrowFont } from './scripts/narrowFont'
 import { threadPlugin } from './scripts/threadPlugin'
 
 const here = (path: string): string => fileURLToPath(new URL(path, import.meta.url))
@@ -112,6 +113,7 @@ export default defineNuxtConfig({
     },
   },
   vite: {
+    plugins: [narrowFont()],
     worker: { format: 'es', rollupOptions: { treeshake: { moduleSideEffects } } },
     build: {
       rollupOptions: {

@@ -3,6 +3,7 @@ import { drawsFor, type Draws } from '../uncertainty/draws'
 import { usualEnsemble } from '../uncertainty/ensemble'
 import { measureOf } from '../uncertainty/members'
 import { ballSinksM, type Bed } from '../water/bed'
+import { comeToLie } from './bend/comeToLie'
 import { SAMPLE_STRIDE, type DropFailure } from './drop'
 import type { FallBodies, FallConditions } from './dropAny'
 import { dropMiddle, isHeld, type Bending, type MiddleDrop } from './dropMiddle'
@@ -13,6 +14,7 @@ import { STANDARD_GRAVITY } from './loads'
 import { repeatsOf, startSdS } from './repeats'
 import { postureAt, restOf, type Rest } from './rest'
 import type { FallSummary } from './summary'
+import type { TetheredWeight } from './tether'
 
 /** Fall rate, posture and glide of one rig, each with its range. Angles in radians, times in seconds. */
 export interface FallResult {
@@ -103,7 +105,7 @@ export interface FallAtCentre extends MiddleDrop {
 
 /**
  * The same drop without its range: figures of `evaluateFall`, to the last digit.
- * @param stepS the usual one of the body when left out
+ * @param stepS for a rough look, in which what bends comes to lie straight; the usual one of the body when left out
  */
 export function fallAtCentre(
   bodies: FallBodies,
@@ -112,22 +114,28 @@ export function fallAtCentre(
 ): Outcome<FallAtCentre, DropFailure> {
   const dropped = dropMiddle(bodies, conditions, stepS)
   if (!dropped.ok) return dropped
-  const { drop, summary, downS } = dropped.value
+  const { summary, downS } = dropped.value
   return success({
     ...dropped.value,
     meanSpeedMS: downS === summary.timeS ? summary.meanSpeedMS : conditions.depthM / downS,
-    rest: restAfter(bodies, drop, conditions.bed),
+    rest: restAfter(stepS === undefined ? bodies : rodOf(bodies), dropped.value, conditions),
   })
 }
 
 /** No draw makes a fall faster than this part of its time. *Assumed.* */
 const FASTEST = 0.3
 
+const rodOf = ({ links: _, ...rod }: FallBodies): FallBodies => rod
+
 /**
  * Rest from the last state of a drop. A weight on a short joint holds the bait's nose; on a longer tether the
- * bait lies by itself.
+ * bait lies by itself. A bait that bends lies as it bends.
  */
-function restAfter({ typical, weight }: FallBodies, drop: MiddleDrop['drop'], bed: Bed | undefined): Rest {
+function restAfter(
+  { typical, weight, links }: FallBodies,
+  { drop, bending }: MiddleDrop,
+  { bed, stream, depthM, factors }: FallConditions,
+): Rest {
   const s = drop.samples.subarray(drop.samples.length - SAMPLE_STRIDE)
   const from = [s[4]!, s[5]!, s[6]!, s[7]!] as const
   const hinged = weight !== undefined && weight.tetherM < JOINT_M
@@ -137,22 +145,31 @@ function restAfter({ typical, weight }: FallBodies, drop: MiddleDrop['drop'], be
     const standing = restOf(typical, { from, hangs: true })
     return { ...standing, posture: postureAt(standing.pitchRad) }
   }
+  const hingeM = hinged ? { hingeM: hingeOver(weight, bed) } : {}
+  if (!hovers && bending && links && 'bent' in drop) {
+    const lying = comeToLie(links(), typical, drop, {
+      heightM: -depthM,
+      ...(bed ? { bed } : {}),
+      ...hingeM,
+      ...(stream ? { stream } : {}),
+      ...(factors ? { factors } : {}),
+    })
+    if (lying) return lying
+  }
   return restOf(typical, {
     from,
     hangs: hovers && !hinged,
     ...(bed ? { bed } : {}),
-    ...(hinged
-      ? {
-          hingeM:
-            weight.diameterM / 2 +
-            weight.tetherM -
-            (bed
-              ? ballSinksM(bed, (weight.massKg - weight.displacedKg) * STANDARD_GRAVITY, weight.diameterM)
-              : 0),
-        }
-      : {}),
+    ...hingeM,
   })
 }
+
+/** How high a weight on the bottom holds the bait's nose by its joint, m. */
+const hingeOver = (
+  { diameterM, tetherM, massKg, displacedKg }: TetheredWeight,
+  bed: Bed | undefined,
+): number =>
+  diameterM / 2 + tetherM - (bed ? ballSinksM(bed, (massKg - displacedKg) * STANDARD_GRAVITY, diameterM) : 0)
 
 /** A tether up to this length is a joint, m. */
 const JOINT_M = 0.03

@@ -16,6 +16,8 @@ export interface Rest {
   /** height of the centre of gravity over the bottom, m; undefined for a rig that hangs */
   readonly centreM?: number
   /** how far the lowest part has sunk into a soft bottom, m */ readonly sunkM: number
+  /** of a bait that bends: attitude of each link behind the hook's against the one that it hangs on, w x y z */
+  readonly bent?: Float64Array
 }
 
 export interface RestOptions {
@@ -47,12 +49,15 @@ export function restOf(body: Resting, { from, hingeM, bed, hangs = false }: Rest
     pitchRad: pitch,
     rollRad: Math.atan2(up[1], up[2]),
     posture: hangs ? 'hangs' : postureAt(pitch),
-    point: up[2] > 0.5 ? 'up' : up[2] < -0.5 ? 'down' : 'side',
+    point: pointAt(up),
     highestM: hangs ? reach(body, up, 1) - lowest : Math.max(0, centreM + reach(body, up, 1)),
     ...(hangs ? {} : { centreM }),
     sunkM: hangs ? 0 : Math.max(0, -(centreM + lowest)),
   }
 }
+
+/** Where the hook's point looks, of what is up in the body's axes. */
+export const pointAt = (up: Vec3): Rest['point'] => (up[2] > 0.5 ? 'up' : up[2] < -0.5 ? 'down' : 'side')
 
 /** What a pitch is called, rad. */
 export function postureAt(pitchRad: number): Exclude<Rest['posture'], 'hangs'> {

@@ -72,25 +72,43 @@ export function retrievePosture(body: HydroBody, tow: Tow = SLOW_RETRIEVE): Retr
     gravityMS2: STANDARD_GRAVITY,
     tow,
   })
-  const quickest = Math.max(
-    body.dampingPerM * tow.speedMS,
-    tow.newtonPerMS * giveAt(body.inverse, body.tieAt),
-  )
-  for (
-    let perNote = Math.ceil(EVERY_S / Math.min(body.stepS, PER_TIME / quickest));
-    perNote <= MOST_PER_NOTE;
-    perNote *= 2
-  ) {
-    const posture = towed(body, loads, perNote)
-    if (posture) return posture
-  }
+  const quickest = Math.max(body.dampingPerM * tow.speedMS, lineRate(body, tow))
+  const found = finely(Math.min(body.stepS, PER_TIME / quickest), perNote => towed(body, loads, perNote))
+  if (found) return found
   throw new RangeError('retrievePosture: the motion of this body on a tight line cannot be followed')
 }
 
+/** Rate at which a tight line brings a body to its speed, 1/s. */
+export const lineRate = ({ inverse, tieAt }: HydroBody, { newtonPerMS }: Tow): number =>
+  newtonPerMS * giveAt(inverse, tieAt)
+
+/** Tries with a step that goes into the time from note to note, and with half of it, until it can be followed. */
+export function finely<T>(stepS: number, attempt: (perNote: number) => T | undefined): T | undefined {
+  for (let perNote = Math.ceil(EVERY_S / stepS); perNote <= MOST_PER_NOTE; perNote *= 2) {
+    const found = attempt(perNote)
+    if (found !== undefined) return found
+  }
+  return undefined
+}
+
 /** Posture with so many steps from note to note; undefined where the motion breaks down. */
-function towed(body: HydroBody, loads: Loads, perNote: number): RetrievePosture | undefined {
-  const advance = stepper(body, loads)
-  const y = startState(body, { heading: 0, pitch: 0, roll: 0.3 })
+const towed = (body: HydroBody, loads: Loads, perNote: number): RetrievePosture | undefined =>
+  ridesAs(startState(body, ON_THE_LINE), stepper(body, loads), perNote)
+
+/** How a rig is taken to begin: a little rolled, so that what can turn over does. */
+export const ON_THE_LINE = { heading: 0, pitch: 0, roll: 0.3 } as const
+
+/**
+ * Notes how a rig rides once settled.
+ * @param y a state that has the attitude of what the line is tied to behind its place
+ * @param perNote steps from note to note
+ * @returns undefined where the motion breaks down
+ */
+export function ridesAs(
+  y: Float64Array,
+  advance: (y: Float64Array, stepS: number) => void,
+  perNote: number,
+): RetrievePosture | undefined {
   const rolls: number[] = []
   const pitches: number[] = []
   for (let note = 1; note <= Math.round((SETTLE_S + WATCH_S) / EVERY_S); note++) {

@@ -84,7 +84,7 @@ function inFall({ samples, timeS }: Drop, t: number): Moment {
 
 /**
  * Attitude of every link behind the root against the one it hangs on, at a moment; none where nothing bends.
- * @param rest as above: it lies straight along the bottom
+ * @param rest as above: as it comes to lie, straight where that was not worked out
  */
 export function bendAt(drop: Drop | BentDrop, t: number, rest?: Rest): readonly Quaternion[] {
   if (!('bent' in drop)) return []
@@ -96,9 +96,13 @@ export function bendAt(drop: Drop | BentDrop, t: number, rest?: Rest): readonly 
     return [bent[i]!, bent[i + 1]!, bent[i + 2]!, bent[i + 3]!]
   }
   const eased = settledPart(drop, t, rest)
+  const lying = (joint: number): Quaternion => {
+    const [w = 1, x = 0, y = 0, z = 0] = rest?.bent?.subarray(4 * joint, 4 * joint + 4) ?? []
+    return [w, x, y, z]
+  }
   return Array.from({ length: joints }, (_, joint) => {
     const turn = between(turnOf(before, joint), turnOf(after, joint), part)
-    return eased === 0 ? turn : between(turn, [1, 0, 0, 0], eased)
+    return eased === 0 ? turn : between(turn, lying(joint), eased)
   })
 }
 

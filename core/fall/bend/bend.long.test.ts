@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { assembleRig, type AssembledRig } from '../../rig/assemble'
-import type { BaitSpec, RigSpec } from '../../rig/spec'
+import type { AssembledRig } from '../../rig/assemble'
 import { rotate, type Vec3 } from '../../numerics/quaternion'
 import type { Water } from '../../water/water'
 import { dropRig, type DropOptions } from '../drop'
@@ -13,34 +12,8 @@ import { FRESH } from '../testing'
 import { giveOf } from './bending'
 import { chainMotion, chainStateSize, LINK_STATE, ROOT_STATE, type Link } from './chain'
 import { cutRig, type CutOptions } from './cut'
+import { HEAD, rigOf, RIGS } from './testing'
 import { dropBent, placesOf, quickestSwing, stepperFor, type BentDrop } from './dropBent'
-
-const rigOf = (
-  form: BaitSpec['form'],
-  lengthM: number,
-  rig: Pick<RigSpec, 'family'> & Partial<RigSpec>,
-  bait: Partial<BaitSpec> = {},
-): AssembledRig =>
-  assembleRig(
-    { form, lengthM, material: 'plain', ...bait },
-    { hookSize: '4/0', weightKg: 0, weightMaterial: 'lead', pointRest: 'skin', ...rig },
-  )
-const EIGHTH = 0.0035
-const head = { family: 'E1', weightKg: EIGHTH, pointRest: 'open' } as const
-const RIGS: readonly (readonly [string, AssembledRig])[] = [
-  ['a shad on a head', rigOf('slimShad', 0.09, head)],
-  ['a belly-weighted shad', rigOf('slimShad', 0.09, { family: 'W1', weightKg: EIGHTH })],
-  ['a stick without weight', rigOf('stick', 0.125, { family: 'O2' }, { material: 'salted' })],
-  [
-    'a stick hooked across',
-    rigOf('stick', 0.125, { family: 'L6', hookSize: '1/0', pointRest: 'open' }, { material: 'salted' }),
-  ],
-  ['a ribbon worm on a head', rigOf('ribbonWorm', 0.2, head)],
-  [
-    'a long worm without weight',
-    rigOf('straightWorm', 0.25, { family: 'O2', hookSize: '5/0' }, { material: 'salted' }),
-  ],
-]
 
 function drop(
   rig: AssembledRig,
@@ -78,7 +51,7 @@ describe('a bait that bends', () => {
     ['on a line that gives under a light pull', { hold: { mode: 'controlled', rodDistanceM: 15 } }, 0.005],
     ['on a closed bail', { hold: { mode: 'tight', rodDistanceM: 15 } }, 0.005],
   ] as const)('is one body where it is stiff: %s', (_, around, apart) => {
-    const rig = rigOf('slimShad', 0.09, head)
+    const rig = rigOf('slimShad', 0.09, HEAD)
     const body = hydroBody(rig.geometry, FRESH)
     const options = { depthM: 2, line: lineFromLb('braid', 15), ...around }
     const rigid = dropRig(body, options)
@@ -91,7 +64,7 @@ describe('a bait that bends', () => {
     expect(bent.value.linePath?.length).toBe(rigid.value.linePath?.length)
   })
   it('hangs on a closed bail that is too short for the water, as one body does', () => {
-    const rig = rigOf('straightWorm', 0.25, head)
+    const rig = rigOf('straightWorm', 0.25, HEAD)
     const options = {
       depthM: 6,
       line: lineFromLb('braid', 15),
@@ -114,7 +87,7 @@ describe('a bait that bends', () => {
 
   it.each([
     ['a worm', rigOf('straightWorm', 0.25, { family: 'O2' })],
-    ['a shad', rigOf('slimShad', 0.09, head)],
+    ['a shad', rigOf('slimShad', 0.09, HEAD)],
     ['a stick hooked across', rigOf('stick', 0.125, { family: 'L6', hookSize: '1/0', pointRest: 'open' })],
   ])('without water keeps its energy, of motion and of its springs: %s', (_, rig) => {
     const links = cutRig(rig, { densityKgM3: 1e-9, viscosityPaS: 1e-3 }, { lossier: 0 })
@@ -225,7 +198,7 @@ describe('what comes out, and nothing was set for', () => {
   })
   it('a limp worm on a head falls nose first, with its tail behind it, where a rod would glide', () => {
     for (const lengthM of [0.2, 0.25, 0.3]) {
-      const rig = worm('plain', { ...head, weightKg: EIGHTH / 2 }, lengthM)
+      const rig = worm('plain', { ...HEAD, weightKg: HEAD.weightKg / 2 }, lengthM)
       const rigid = dropRig(hydroBody(rig.geometry, FRESH), { depthM: 2 })
       if (!rigid.ok) throw new Error(rigid.message)
       expect(pitchOf(rig)).toBeLessThan(-1.3)
@@ -237,7 +210,7 @@ describe('what comes out, and nothing was set for', () => {
     const across = { family: 'L6', pointRest: 'open', hookSize: '1/0' } as const
     const stick = (rig: Parameters<typeof rigOf>[2]): AssembledRig =>
       rigOf('stick', 0.125, rig, { material: 'salted' })
-    const nose = stick({ ...across, family: 'L7', weightKg: EIGHTH / 2 })
+    const nose = stick({ ...across, family: 'L7', weightKg: HEAD.weightKg / 2 })
     expect(timeOf(stick(across))).toBeGreaterThan(2 * timeOf(nose))
   })
   it.each(['controlled', 'tight'] as const)(
@@ -246,15 +219,15 @@ describe('what comes out, and nothing was set for', () => {
       const held = { line: lineFromLb('braid', 15), hold: { mode, rodDistanceM: 15 } } as const
       const pitch = (rig: AssembledRig): number => summarize(drop(rig, {}, 2, held)).pitchRad
       for (const lengthM of [0.15, 0.2])
-        for (const weightKg of [EIGHTH / 2, EIGHTH]) {
+        for (const weightKg of [HEAD.weightKg / 2, HEAD.weightKg]) {
           const nose = worm('plain', { family: 'L7', pointRest: 'open', weightKg }, lengthM)
-          const fixed = worm('plain', { ...head, weightKg }, lengthM)
+          const fixed = worm('plain', { ...HEAD, weightKg }, lengthM)
           expect(pitch(nose)).toBeLessThan(pitch(fixed) - 0.07)
         }
     },
   )
   it('a ribbon trails: a worm with one comes down steeper than the same without', () => {
-    const with_ = rigOf('ribbonWorm', 0.2, { ...head, weightKg: EIGHTH / 2 })
+    const with_ = rigOf('ribbonWorm', 0.2, { ...HEAD, weightKg: HEAD.weightKg / 2 })
     expect(pitchOf(with_)).toBeLessThan(-1.5)
     expect(Math.max(...turnedEnds(with_))).toBeLessThan(0.6)
   })
@@ -270,7 +243,7 @@ describe('a rod held at one end', () => {
       material: 'plain',
       own: { at: EVENLY, width: EVENLY.map(() => 0.035), height: EVENLY.map(() => 0.035) },
     },
-    { hookSize: '1/0', weightMaterial: 'lead', ...head },
+    { hookSize: '1/0', weightMaterial: 'lead', ...HEAD },
   )
   /** Nothing but drag across, and that the same at every speed but for its square. */
   const THIN: Water = { densityKgM3: 999, viscosityPaS: 1e-12 }

@@ -5,6 +5,7 @@ import { DEFAULT_FACTORS } from '../factors'
 import type { HydroBody } from '../hydroBody'
 import { makeLoads, type LoadOptions, type Loads } from '../loads'
 import { momentumRate, type Surroundings } from '../motion'
+import type { Pressing } from './ground'
 
 /** One link of a chain: a piece of the rig that does not bend in itself. */
 export interface Link {
@@ -32,8 +33,13 @@ export const ROOT_STATE = 13
 export const LINK_STATE = 7
 export const chainStateSize = (links: readonly Link[]): number => ROOT_STATE + LINK_STATE * (links.length - 1)
 
-/** What acts on a chain, as on a rigid rig. */
-export type ChainLoads = Omit<LoadOptions, 'wholeMS' | 'tow'>
+/** What acts on a chain, as on a rigid rig: a line at the root. */
+export type ChainLoads = Omit<LoadOptions, 'wholeMS'>
+
+/** What surrounds a chain: as a rigid rig, and the ground that it lies on. */
+export interface ChainSurroundings extends Surroundings {
+  readonly ground?: Pressing
+}
 
 /** Work space of one link; frames of links have their origin at the joint, that of the root at its centre of gravity. */
 interface Working {
@@ -79,7 +85,7 @@ export interface ChainMotion {
 export function chainMotion(
   links: readonly Link[],
   options: ChainLoads,
-  { stream, pull }: Surroundings = {},
+  { stream, pull, ground }: ChainSurroundings = {},
 ): ChainMotion {
   const parts = links.map((link, n) => workingOf(link, links[link.parent], n, options))
   const massKg = links.reduce((sum, { body }) => sum + body.geometry.massKg, 0)
@@ -89,7 +95,7 @@ export function chainMotion(
   function rate(y: Float64Array, dy: Float64Array): void {
     moveAlong(links, parts, y)
     if (options.viscous) meanVelocity(links, parts, massKg, mean)
-    loadLinks(links, parts, y, scratch)
+    loadLinks(links, parts, y, scratch, ground && overGround(y))
     if (pull) pullRoot(links[0]!.body.tieAt, parts[0]!, pull, scratch.load)
     accelerate(links, parts)
     write(y, dy)
@@ -98,6 +104,25 @@ export function chainMotion(
     pullRoot(links[0]!.body.tieAt, parts[0]!, worldN, scratch.load)
     letGo(links, parts)
     write(y, dy)
+  }
+  const over = new Float64Array(6)
+  const heights = new Float64Array(links.length)
+  /** What the ground does, which knows nothing of the water's own speed. */
+  function overGround(y: Float64Array): Pressed {
+    if (stream) stream(y[2]!, flow)
+    return (n, { axes: a, centre: c, onParent }, cg, load) => {
+      const on = parts[links[n]!.parent]?.axes
+      const joint = on
+        ? heights[links[n]!.parent]! + on[0]! * onParent[0] + on[1]! * onParent[1] + on[2]! * onParent[2]
+        : y[2]!
+      heights[n] = joint
+      over.set(cg)
+      const [fx, fy] = [flow[0]!, flow[1]!]
+      over[0]! += fx * a[3]! + fy * (a[1]! * a[5]! - a[2]! * a[4]!)
+      over[1]! += fx * a[4]! + fy * (a[2]! * a[3]! - a[0]! * a[5]!)
+      over[2]! += fx * a[5]! + fy * (a[0]! * a[4]! - a[1]! * a[3]!)
+      ground!(n, joint + a[0]! * c[0] + a[1]! * c[1] + a[2]! * c[2], y, a, over, load)
+    }
   }
   function write(y: Float64Array, dy: Float64Array): void {
     writeRates(links, parts, y, dy)
@@ -151,7 +176,7 @@ function workingOf(link: Link, parent: Link | undefined, n: number, options: Cha
   // the parent's frame begins at its own joint
   const from: Vec3 = root || parent.parent < 0 ? [0, 0, 0] : parent.jointAt
   const wholeMS = new Float64Array(3)
-  const { line, ...rest } = options
+  const { line, tow, ...rest } = options
   return {
     at: n === 0 ? 0 : ROOT_STATE + LINK_STATE * (n - 1),
     centre,
@@ -171,7 +196,12 @@ function workingOf(link: Link, parent: Link | undefined, n: number, options: Cha
     lever: new Float64Array(9),
     free: new Float64Array(3),
     wholeMS,
-    loads: makeLoads(body, { ...rest, wholeMS, ...(root && line ? { line } : {}) }),
+    loads: makeLoads(body, {
+      ...rest,
+      wholeMS,
+      ...(root && line ? { line } : {}),
+      ...(root && tow ? { tow } : {}),
+    }),
   }
 }
 
@@ -291,12 +321,16 @@ interface Scratch {
   readonly momentum: Float64Array
 }
 
+/** Adds what the ground does to a link about its centre of gravity. @param cg its velocity through the water */
+type Pressed = (n: number, part: Working, cg: Float64Array, load: Float64Array) => void
+
 /** What acts on every link, and what its own motion asks for; the moments of its springs. */
 function loadLinks(
   links: readonly Link[],
   parts: readonly Working[],
   y: Float64Array,
   { cg, load, momentum }: Scratch,
+  press?: Pressed,
 ): void {
   for (let n = 0; n < parts.length; n++) {
     const part = parts[n]!
@@ -311,6 +345,7 @@ function loadLinks(
     const tie = link.body.tieAt
     const depth = -(y[2]! + axes[0]! * tie[0] + axes[1]! * tie[1] + axes[2]! * tie[2])
     part.loads(cg, axes, depth, load)
+    press?.(n, part, cg, load)
     const [fx, fy, fz] = [load[0]!, load[1]!, load[2]!]
     load[0] = load[1] = load[2] = 0
     addAt(load, c[0], c[1], c[2], fx, fy, fz)

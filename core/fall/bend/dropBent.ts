@@ -208,6 +208,13 @@ export function lookerAt(links: readonly Link[], whole: HydroBody): (y: Float64A
   }
 }
 
+/** Attitude of each link behind the root against the one that it hangs on, w x y z each. */
+export const shapeOf = (links: readonly Link[], y: Float64Array): Float64Array =>
+  Float64Array.from(
+    { length: 4 * (links.length - 1) },
+    (_, i) => y[ROOT_STATE + LINK_STATE * (i >> 2) + (i & 3)]!,
+  )
+
 /** Samples as a rigid rig has them, and beside them how the bait is bent. */
 export function parted(packed: Float64Array, joints: number): Pick<BentDrop, 'samples' | 'bent'> {
   const stride = SAMPLE_STRIDE + 4 * joints
@@ -252,8 +259,11 @@ const product = (a: Quaternion, b: Quaternion): Quaternion => [
 ]
 
 /** Lowest point of all links, m. */
-export function lowestOf(links: readonly Link[], y: Float64Array): number {
-  let lowest = Infinity
+export const lowestOf = (links: readonly Link[], y: Float64Array): number => outermost(links, y, -1)
+
+/** Height of the highest (+1) or lowest (-1) point of all links, m. */
+export function outermost(links: readonly Link[], y: Float64Array, way: 1 | -1): number {
+  let most = -Infinity
   for (const [n, { at, q }] of placesOf(links, y).entries()) {
     const { outline, centre } = links[n]!.body.geometry
     const up = [
@@ -266,8 +276,8 @@ export function lowestOf(links: readonly Link[], y: Float64Array): number {
         up[0]! * (outline[i]! - centre[0]) +
         up[1]! * (outline[i + 1]! - centre[1]) +
         up[2]! * (outline[i + 2]! - centre[2])
-      lowest = Math.min(lowest, at[2] + z)
+      most = Math.max(most, way * (at[2] + z))
     }
   }
-  return lowest
+  return way * most
 }

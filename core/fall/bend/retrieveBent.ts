@@ -1,0 +1,36 @@
+import { DEFAULT_FACTORS } from '../factors'
+import type { HydroBody } from '../hydroBody'
+import { stepAt } from '../hydroBody'
+import { STANDARD_GRAVITY, type Tow } from '../loads'
+import { finely, lineRate, ON_THE_LINE, ridesAs, type RetrievePosture } from '../retrieve'
+import { chainMotion, type Link } from './chain'
+import { chainStart, quickestSwing, shapeOf, stepperFor } from './dropBent'
+
+/** How a bait that bends rides, and the shape in which it does. */
+export interface BentRide extends RetrievePosture {
+  /** attitude of each link behind the hook's against the one that it hangs on, w x y z each, at the last note */
+  readonly bent: Float64Array
+}
+
+/**
+ * Tows a bait that bends as `retrievePosture` tows a rig of one body: posture is that of the part that the hook holds.
+ * @returns undefined where the motion cannot be followed
+ */
+export function retrieveBent(links: readonly Link[], whole: HydroBody, tow: Tow): BentRide | undefined {
+  const { rate } = chainMotion(links, {
+    factors: DEFAULT_FACTORS,
+    viscous: true,
+    gravityMS2: STANDARD_GRAVITY,
+    tow,
+  })
+  const advance = stepperFor(links, rate)
+  const stopped =
+    Math.max(...links.map(({ body }) => body.dampingPerM)) * Math.max(whole.quickMS, tow.speedMS)
+  const swings = quickestSwing(links)
+  const stepS = Math.min(stepAt(stopped + swings), 1 / lineRate(links[0]!.body, tow))
+  return finely(stepS, perNote => {
+    const y = chainStart(links, ON_THE_LINE)
+    const ride = ridesAs(y, advance, perNote)
+    return ride && { ...ride, bent: shapeOf(links, y) }
+  })
+}

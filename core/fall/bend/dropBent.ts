@@ -251,7 +251,8 @@ export function placesOf(
   return found
 }
 
-const product = (a: Quaternion, b: Quaternion): Quaternion => [
+/** One turn after another: first b, then a. */
+export const product = (a: Quaternion, b: Quaternion): Quaternion => [
   a[0] * b[0] - a[1] * b[1] - a[2] * b[2] - a[3] * b[3],
   a[0] * b[1] + a[1] * b[0] + a[2] * b[3] - a[3] * b[2],
   a[0] * b[2] - a[1] * b[3] + a[2] * b[0] + a[3] * b[1],

@@ -52,6 +52,17 @@ describe('drops as files', () => {
     for (const { bends } of rows) for (const turned of bends!) expect(Math.hypot(...turned)).toBeCloseTo(1, 9)
     expect(rows.at(-1)!.bends).not.toEqual(rows[0]!.bends)
     expect(rows.at(-1)!.timeS).toBe(bent.timeS)
+    // in a table, too, as many turns as there are links behind the first
+    const cells = dropsCsv([{ rig: 'A', drop: bent }])
+      .split('\r\n')[40]!
+      .split(',')
+    const turns = cells
+      .at(-1)!
+      .split('; ')
+      .map(turn => turn.split(' ').map(Number))
+    expect(turns).toHaveLength(links.length - 1)
+    for (const [i, turn] of turns.entries())
+      for (const [k, v] of turn.entries()) expect(v).toBeCloseTo(rows[39]!.bends![i]![k]!, 6)
   })
   it('make one table of several rigs, every line as long as the head', () => {
     const lines = dropsCsv([
@@ -61,7 +72,7 @@ describe('drops as files', () => {
       .trimEnd()
       .split('\r\n')
     expect(lines[0]).toMatch(/^rig,time_s,depth_m/)
-    expect(lines[1]!.split(',')).toHaveLength(14)
+    expect(lines[1]!.split(',')).toHaveLength(15)
     expect(lines.filter(line => line.startsWith('"B, with a comma",')).length).toBeGreaterThan(20)
   })
   it('quote what needs it', () =>

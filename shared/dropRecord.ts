@@ -77,11 +77,12 @@ const COLUMNS = [
   'weight_x_m',
   'weight_y_m',
   'weight_z_m',
+  'bends',
 ] as const
 
 /** Drops of several rigs as one CSV table (RFC 4180), a row for every moment of every rig. */
 export function dropsCsv(
-  drops: readonly { readonly rig: string; readonly drop: Drop | TetheredDrop }[],
+  drops: readonly { readonly rig: string; readonly drop: Drop | TetheredDrop | BentDrop }[],
 ): string {
   const lines = drops.flatMap(({ rig, drop }) =>
     dropRows(drop).map(row =>
@@ -89,6 +90,7 @@ export function dropsCsv(
         rig,
         ...[row.timeS, row.depthM, row.xM, row.yM, row.pitchDeg, row.rollDeg, ...row.quaternion].map(fixed),
         ...(row.weightM ? row.weightM.map(fixed) : ['', '', '']),
+        (row.bends ?? []).map(q => q.map(fixed).join(' ')).join('; '),
       ]),
     ),
   )

@@ -1,8 +1,12 @@
 import { rotate, SAMPLE_STRIDE } from '#core'
 import type { TankFrame } from '~/ui/drawing/diver'
-import { momentAt, weightAt } from '~/ui/drawing/dropPath'
+import { bentParts, UNBENT } from '~/ui/drawing/bend'
+import { bendAt, momentAt, weightAt } from '~/ui/drawing/dropPath'
 import { laneColour, PATTERNS, token } from '~/ui/drawing/identity'
 import type { TankScale } from '~/ui/drawing/tankDrawing'
+
+/** Places along a bait through which it is drawn. */
+const MARKS = 9
 
 /**
  * The same drops seen from above: away from the rod to the left as in the side view, the angler's left side
@@ -25,7 +29,7 @@ export function drawFromAbove(
   ctx.lineTo(frame.width, middle)
   ctx.stroke()
   ctx.setLineDash([])
-  frame.divers.forEach(({ letter, drop, solid, rest }, i) => {
+  frame.divers.forEach(({ letter, drop, solid, rest, links }, i) => {
     const start = scale.starts[i]!
     const s = drop.samples
     const place = (x: number, y: number): [number, number] => [
@@ -40,19 +44,23 @@ export function drawFromAbove(
     ctx.stroke()
     ctx.setLineDash([])
     const m = momentAt(drop, t, rest)
-    const nose = rotate(m.q, [1, 0, 0])
-    const half = (solid.lengthM / 2) * scale.perM * scale.magnified
+    const part = links ? bentParts(links, bendAt(drop, t, rest)) : UNBENT
+    const k = scale.perM * scale.magnified
     const [x, y] = place(m.x, m.y)
+    const body = Array.from({ length: MARKS }, (_, n): [number, number] => {
+      const along = solid.lengthM * (0.5 - n / (MARKS - 1))
+      const [away, left] = rotate(m.q, part(along).place([along, 0, 0]))
+      return [x + away * k, y - left * k]
+    })
     ctx.lineWidth = 5
     ctx.lineCap = 'round'
     ctx.beginPath()
-    ctx.moveTo(x + nose[0] * half, y - nose[1] * half)
-    ctx.lineTo(x - nose[0] * half, y + nose[1] * half)
+    for (const point of body) ctx.lineTo(...point)
     ctx.stroke()
     ctx.lineCap = 'butt'
     ctx.fillStyle = token('paper')
     ctx.beginPath()
-    ctx.arc(x - nose[0] * half, y + nose[1] * half, 2, 0, 2 * Math.PI)
+    ctx.arc(...body[MARKS - 1]!, 2, 0, 2 * Math.PI)
     ctx.fill()
     const weight = weightAt(drop, t)
     if (!weight) return

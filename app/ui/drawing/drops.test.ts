@@ -10,7 +10,7 @@ import {
 } from '#core'
 import { axesOf } from '~/features/spread/axes'
 import { countTo } from '~/features/pick/countdown'
-import { firstFrom, momentAt, reachOf, SETTLE_S, weightAt } from './dropPath'
+import { bendAt, firstFrom, momentAt, reachOf, SETTLE_S, weightAt } from './dropPath'
 import { seriesOf } from './series'
 
 const bait: BaitSpec = { form: 'slimShad', lengthM: 0.09, material: 'plain' }
@@ -55,6 +55,21 @@ describe('a drop as it is drawn', () => {
     const after = momentAt(drop, drop.timeS + SETTLE_S, rest)
     expect(after).toEqual({ ...momentAt(drop, drop.timeS + 5, rest) })
     if (rest.centreM !== undefined) expect(after.z).toBeCloseTo(rest.centreM - 2, 9)
+  })
+  it('of a bait that bends, goes over into the shape in which it lies', () => {
+    const found = evaluateRig(
+      { form: 'straightWorm', lengthM: 0.15, material: 'salted' },
+      { family: 'E1', hookSize: '4/0', weightKg: 0.0035, weightMaterial: 'lead', pointRest: 'open' },
+      conditions,
+    )
+    if (!found.ok || !found.value.fall.rest.bent) throw new Error('it does not bend')
+    const { fall } = found.value
+    const lying = bendAt(fall.drop, fall.drop.timeS + SETTLE_S, fall.rest).flat()
+    expect(lying).toHaveLength(fall.rest.bent!.length)
+    for (const [i, v] of lying.entries()) expect(v).toBeCloseTo(fall.rest.bent![i]!, 6)
+    const half = bendAt(fall.drop, fall.drop.timeS + SETTLE_S / 2, fall.rest)
+    for (const q of half) expect(Math.hypot(...q)).toBeCloseTo(1, 12)
+    expect(half.flat()).not.toEqual(lying)
   })
   it('finds the sample of a time, and its reach to either side', () => {
     expect(firstFrom(drop.samples, 0)).toBe(0)

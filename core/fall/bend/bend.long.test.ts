@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import type { AssembledRig } from '../../rig/assemble'
+import { assembleRig, type AssembledRig } from '../../rig/assemble'
+import type { BaitSpec } from '../../rig/spec'
 import { rotate, type Vec3 } from '../../numerics/quaternion'
 import type { Water } from '../../water/water'
 import { dropRig, type DropOptions } from '../drop'

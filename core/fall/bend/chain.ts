@@ -5,7 +5,6 @@ import { DEFAULT_FACTORS } from '../factors'
 import type { HydroBody } from '../hydroBody'
 import { makeLoads, type LoadOptions, type Loads } from '../loads'
 import { momentumRate, type Surroundings } from '../motion'
-import type { Pressing } from './ground'
 
 /** One link of a chain: a piece of the rig that does not bend in itself. */
 export interface Link {
@@ -35,6 +34,23 @@ export const chainStateSize = (links: readonly Link[]): number => ROOT_STATE + L
 
 /** What acts on a chain, as on a rigid rig: a line at the root. */
 export type ChainLoads = Omit<LoadOptions, 'wholeMS'>
+
+/**
+ * Adds what the ground does to a link, force and moment about its centre of gravity in its axes.
+ * @param n which link
+ * @param heightM of its centre of gravity
+ * @param place of it in the world, m: what a hinge pulls on; of the root alone
+ * @param axes world up (3) and world X (3), both in its axes
+ * @param v velocity of its centre of gravity over the ground and turning rate, its axes (6)
+ */
+export type Pressing = (
+  n: number,
+  heightM: number,
+  place: ArrayLike<number>,
+  axes: Float64Array,
+  v: Float64Array,
+  out: Float64Array,
+) => void
 
 /** What surrounds a chain: as a rigid rig, and the ground that it lies on. */
 export interface ChainSurroundings extends Surroundings {

@@ -1,7 +1,7 @@
 import type { Vec3 } from '../../numerics/quaternion'
 import { bearingPa, type Bed } from '../../water/bed'
 import { addAt } from '../addAt'
-import type { Link } from './chain'
+import type { Link, Pressing } from './chain'
 
 /** What a chain comes to lie on. */
 export interface Ground {
@@ -9,23 +9,6 @@ export interface Ground {
   /** a soft bottom; hard when left out */ readonly bed?: Bed
   /** a weight on the bottom holds the root's tie point at this place, m */ readonly hinge?: Vec3
 }
-
-/**
- * Adds what the ground does to a link, force and moment about its centre of gravity in its axes.
- * @param n which link
- * @param heightM of its centre of gravity
- * @param place of it in the world, m: what a hinge pulls on; of the root alone
- * @param axes world up (3) and world X (3), both in its axes
- * @param v velocity of its centre of gravity over the ground and turning rate, its axes (6)
- */
-export type Pressing = (
-  n: number,
-  heightM: number,
-  place: ArrayLike<number>,
-  axes: Float64Array,
-  v: Float64Array,
-  out: Float64Array,
-) => void
 
 /** How far a link swings on the ground in one step, rad: what lies on many of its points swings twice as far. */
 const SWING = 0.35

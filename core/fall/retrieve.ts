@@ -79,8 +79,10 @@ export function retrievePosture(body: HydroBody, tow: Tow = SLOW_RETRIEVE): Retr
 }
 
 /** Rate at which a tight line brings a body to its speed, 1/s. */
-export const lineRate = ({ inverse, tieAt }: HydroBody, { newtonPerMS }: Tow): number =>
-  newtonPerMS * giveAt(inverse, tieAt)
+export const lineRate = (
+  { inverse, tieAt }: Pick<HydroBody, 'inverse' | 'tieAt'>,
+  { newtonPerMS }: Tow,
+): number => newtonPerMS * giveAt(inverse, tieAt)
 
 /** Tries with a step that goes into the time from note to note, and with half of it, until it can be followed. */
 export function finely<T>(stepS: number, attempt: (perNote: number) => T | undefined): T | undefined {

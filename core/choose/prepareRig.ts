@@ -5,8 +5,7 @@ import type { FallBodies, FallConditions } from '../fall/dropAny'
 import { dropMiddle } from '../fall/dropMiddle'
 import type { Drop, DropFailure } from '../fall/drop'
 import { movedFactors } from '../fall/measured'
-import type { RetrievePosture } from '../fall/retrieve'
-import { retrieveMiddle } from '../fall/retrieveMiddle'
+import { retrievePosture, towWith, type RetrievePosture } from '../fall/retrieve'
 import { forgetful, type Recall } from '../numerics/recall'
 import { success, type Outcome } from '../outcome'
 import { assembleRig, type AssembledRig } from '../rig/assemble'
@@ -66,7 +65,9 @@ export function prepareRig(
   const bodies = fallBodiesOf(rig, water)
   let posture: RetrievePosture | undefined
   const postureOf = (): RetrievePosture =>
-    (posture ??= recall(`posture ${JSON.stringify([bait, spec, water])}`, () => retrieveMiddle(bodies)))
+    (posture ??= recall(`posture ${JSON.stringify([bait, spec, water])}`, () =>
+      retrievePosture(bodies.typical, towWith(bodies.weight, water)),
+    ))
   return {
     bait,
     spec,

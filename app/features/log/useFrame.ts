@@ -11,8 +11,8 @@ const FIRST_S = 0.001
  * Which frame of a clip is shown. A player takes its time to find a frame; what is asked for meanwhile counts
  * from what was asked before, not from what is still shown, and the last is gone to.
  * @param shown called when another frame stands in the player
- * @returns `t`, the seconds of the frame that is shown; `coming`, whether another was asked for; `go`, to a
- * time; `step`, by seconds
+ * @returns `t`, the seconds of the frame that is shown; `coming`, whether another was asked for; `step`, by
+ * seconds
  */
 export function useFrame(player: Readonly<Ref<Player | null>>, shown: () => void) {
   const t = ref(0)
@@ -44,5 +44,5 @@ export function useFrame(player: Readonly<Ref<Player | null>>, shown: () => void
     coming.value = false
     shown()
   })
-  return { t, coming, go, step: (seconds: number): void => go(asked + seconds) }
+  return { t, coming, step: (seconds: number): void => go(asked + seconds) }
 }

@@ -32,7 +32,7 @@ describe('the demo', () => {
     expect(new Set(files.map(f => f.file)).size).toBe(files.length)
     for (const { json } of files) expect(rigFileSchema.safeParse(json).error?.issues).toBeUndefined()
   })
-  it('the spreads get verdicts of three kinds: one rig, no difference, and some but not others', () => {
+  it('the spreads get verdicts of every kind: one rig, no difference, some but not others, not settled', () => {
     const kinds = [...NEW_MARKS, ...DEMO_SPREADS].map(
       ({
         content: {
@@ -54,6 +54,6 @@ describe('the demo', () => {
           USUAL_UTILITY,
         ).kind,
     )
-    expect(new Set(kinds)).toEqual(new Set(['one', 'alike', 'group']))
+    expect(new Set(kinds)).toEqual(new Set(['one', 'alike', 'group', 'open']))
   })
 })

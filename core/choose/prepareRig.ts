@@ -5,7 +5,8 @@ import type { FallBodies, FallConditions } from '../fall/dropAny'
 import { dropMiddle } from '../fall/dropMiddle'
 import type { Drop, DropFailure } from '../fall/drop'
 import { movedFactors } from '../fall/measured'
-import { retrievePosture, towWith, type RetrievePosture } from '../fall/retrieve'
+import type { RetrievePosture } from '../fall/retrieve'
+import { retrieveMiddle } from '../fall/retrieveMiddle'
 import { forgetful, type Recall } from '../numerics/recall'
 import { success, type Outcome } from '../outcome'
 import { assembleRig, type AssembledRig } from '../rig/assemble'
@@ -65,9 +66,7 @@ export function prepareRig(
   const bodies = fallBodiesOf(rig, water)
   let posture: RetrievePosture | undefined
   const postureOf = (): RetrievePosture =>
-    (posture ??= recall(`posture ${JSON.stringify([bait, spec, water])}`, () =>
-      retrievePosture(bodies.typical, towWith(bodies.weight, water)),
-    ))
+    (posture ??= recall(`posture ${JSON.stringify([bait, spec, water])}`, () => retrieveMiddle(bodies)))
   return {
     bait,
     spec,

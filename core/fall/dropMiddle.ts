@@ -29,7 +29,7 @@ export interface MiddleDrop {
  * Where the free end would be bent by more of its length than this, the bent fall is worked out. Of rigs drawn at
  * random whose free end would bend by less, nine in ten are within a sixth of the rod's time.
  */
-const RECKONED_FROM = 0.3
+export const RECKONED_FROM = 0.3
 
 /** Where the bent fall cannot be worked out, this much bending is told. *Assumed.* */
 export const UNRECKONED_FROM = 0.6

@@ -57,6 +57,8 @@ const EVERY_S = 0.1
 export interface RetrievePosture {
   readonly rollRad: Float64Array
   readonly pitchRad: Float64Array
+  /** of a bait that bends: attitude of each link behind the hook's against the one that it hangs on, at the last note */
+  readonly bent?: Float64Array
 }
 
 /**

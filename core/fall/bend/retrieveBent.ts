@@ -7,7 +7,6 @@ import { chainStart, quickestSwing, shapeOf, stepperFor } from './dropBent'
 
 /** How a bait that bends rides, and the shape in which it does. */
 export interface BentRide extends RetrievePosture {
-  /** attitude of each link behind the hook's against the one that it hangs on, w x y z each, at the last note */
   readonly bent: Float64Array
 }
 

@@ -24,6 +24,7 @@ export { dropRig, SAMPLE_STRIDE, STEP_S, type Drop, type DropFailure, type DropO
 export type { Rest } from './fall/rest'
 export { cutRig } from './fall/bend/cut'
 export { dropBent, type BentDrop } from './fall/bend/dropBent'
+export { posesOf, type Pose, type Poses } from './choose/poses'
 export { bentFall, type BentFailure, type BentFall, type BentLink } from './choose/bentFall'
 export { dropTethered, type TetheredDrop } from './fall/dropTethered'
 export type { TetheredWeight } from './fall/tether'
@@ -51,7 +52,7 @@ export { biteChain, LOSSES, type Bite, type BiteChain, type LossId } from './str
 export { biteCourse, momentOf, type BiteCourse } from './strike/course'
 export { biteOf, drawFish, middlingBite, type Fish } from './strike/fish'
 export type { StrikeDoubtId } from './strike/strikeMembers'
-export { retrievePosture } from './fall/retrieve'
+export { retrievePosture, SLOW_RETRIEVE } from './fall/retrieve'
 export {
   FEEDING,
   FEEDING_IDS,

@@ -132,6 +132,18 @@ export function restWords({ posture, point, pitchRad, sunkM }: Rest, system: Uni
   return `${posture}${end}, point ${point === 'side' ? 'to the side' : point}${sunk}`
 }
 
+/** "31° nose down", "level": how a rig lies in the water. */
+export function slopeText(pitchRad: number): string {
+  const degrees = Math.round(radToDeg(pitchRad))
+  return degrees === 0 ? 'level' : `${Math.abs(degrees)}° nose ${degrees < 0 ? 'down' : 'up'}`
+}
+
+/** How far a bait is bent between nose and tail, where that is to be seen; nothing where it is not. */
+export function foldText(foldRad: number): string {
+  const degrees = Math.round(radToDeg(foldRad))
+  return degrees < 3 ? '' : `its ends ${degrees}° apart`
+}
+
 /** Seconds of a fall, to a tenth while they are few. */
 export const secondsText = (s: number): string => (s < 9.95 ? s.toFixed(1) : String(Math.round(s)))
 

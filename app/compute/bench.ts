@@ -7,15 +7,17 @@ import {
   HOOK_SIZES,
   hydroBody,
   lineOf,
+  posesOf,
   problemsOf,
   riggingGuide,
   solidOf,
   straightness,
   waterOf,
   type BenchDimensions,
+  type Conditions,
   type FitResult,
   type HookSize,
-  type LineKind,
+  type Poses,
   type Problem,
   type RigDrawing,
   type RiggingGuide,
@@ -26,14 +28,11 @@ import {
   type BaitSpec,
 } from '#core'
 
-/** One rig on the bench. SI but for °C and g/kg. */
+/** One rig on the bench, and the water that it is for. */
 export interface BenchJob {
   readonly bait: BaitSpec
   readonly rig: RigSpec
-  readonly lineKind: LineKind
-  readonly lineStrengthN: number
-  readonly temperatureC: number
-  readonly salinityGKg: number
+  readonly conditions: Conditions
 }
 
 /** What can be seen at once: the drawing, its dimensions, every fit rule, and the sizes below and above. */
@@ -56,7 +55,7 @@ export interface BenchAdvice {
   readonly guide: RiggingGuide
 }
 
-export function lookAt({ bait, rig, lineKind, lineStrengthN }: BenchJob): BenchLook {
+export function lookAt({ bait, rig, conditions: { lineKind, lineStrengthN } }: BenchJob): BenchLook {
   const problems = problemsOf(bait, rig)
   if (problems.length > 0) return { kind: 'invalid', problems }
   const assembled = assembleRig(bait, rig)
@@ -78,14 +77,8 @@ export function lookAt({ bait, rig, lineKind, lineStrengthN }: BenchJob): BenchL
 }
 
 /** @throws RangeError when the rig cannot be built */
-export function adviseOn({
-  bait,
-  rig,
-  lineKind,
-  lineStrengthN,
-  temperatureC,
-  salinityGKg,
-}: BenchJob): BenchAdvice {
+export function adviseOn({ bait, rig, conditions }: BenchJob): BenchAdvice {
+  const { lineKind, lineStrengthN, temperatureC, salinityGKg } = conditions
   const line = lineOf(lineKind, lineStrengthN)
   const water = waterOf(temperatureC, salinityGKg)
   const assembled = assembleRig(bait, rig)
@@ -99,3 +92,10 @@ export function adviseOn({
     guide: riggingGuide(assembled, evaluateFit(assembled, line), straight),
   }
 }
+
+/**
+ * How it lies in the water; nothing for what cannot be built.
+ * @throws RangeError when its ride cannot be followed
+ */
+export const posesFor = ({ bait, rig, conditions }: BenchJob): Poses | undefined =>
+  problemsOf(bait, rig).length > 0 ? undefined : posesOf(bait, rig, conditions)

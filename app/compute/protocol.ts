@@ -18,6 +18,7 @@ import type {
   DropFailure,
   OnTopPick,
   OnTopReport,
+  Poses,
   Problem,
   RigDrawing,
   RigReport,
@@ -54,6 +55,7 @@ export type LaneOutcome =
 export interface Questions {
   readonly look: { readonly job: BenchJob; readonly answer: BenchLook }
   readonly advise: { readonly job: BenchJob; readonly answer: BenchAdvice }
+  readonly poses: { readonly job: BenchJob; readonly answer: Poses | undefined }
   readonly fits: { readonly job: FitsJob; readonly answer: FitsAnswer[] }
   readonly cover: { readonly job: CoverJob; readonly answer: CoverAnswer }
   readonly coverChanges: { readonly job: CoverChangesJob; readonly answer: readonly CoverChange[] }

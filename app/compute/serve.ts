@@ -15,7 +15,7 @@ import {
   type Recall,
 } from '#core'
 import { answerMemory, type AnswerStore } from './answerMemory'
-import { adviseOn, lookAt } from './bench'
+import { adviseOn, lookAt, posesFor } from './bench'
 import { fitsOf } from './box'
 import { throughCover } from './cover'
 import type { EarlyProgress, Helper } from './progress'
@@ -185,6 +185,7 @@ const ANSWERS: {
 } = {
   look: lookAt,
   advise: adviseOn,
+  poses: posesFor,
   fits: fitsOf,
   // the packages that read pictures come when one is there to be read
   trace: async job => (await import('./trace')).tracePicture(job),

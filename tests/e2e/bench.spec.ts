@@ -246,6 +246,13 @@ test('every family is built on the bench, fitted, drawn, and opened in spread an
 
 test('the bench is accessible, and says what cannot be built', async ({ sheet, page }) => {
   await openBench(sheet)
+  const water = page.getByRole('region', { name: 'In the water' })
+  for (const [how, lies] of [
+    ['falling', /\d° nose down/],
+    ['drawn along slowly', /level|\d° nose/],
+    ['on the bottom', /lies, point up, highest part \d+ mm up/],
+  ] as const)
+    await expect(water.getByRole('img', { name: new RegExp(`^${how}: `) })).toHaveAccessibleName(lies)
   await sheet.accessible()
   await sheet.type('length', '40')
   await expect(page.getByRole('alert')).toContainText(/longer than the bait/)

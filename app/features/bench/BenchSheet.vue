@@ -3,13 +3,16 @@ import { UButton } from '#components'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useBench } from './useBench'
 import { useSettings } from '~/ui/settings'
+import { useEvidence } from '~/sheet/evidence'
 import { useSpread } from '~/sheet/spread'
+import { conditionsOf } from '~/sheet/useEvaluation'
 import BaitRow from '~/sheet/fields/BaitRow.vue'
 import BenchDrawing from './BenchDrawing.vue'
 import BenchOptions from './BenchOptions.vue'
 import BenchRules from './BenchRules.vue'
 import BenchSizes from './BenchSizes.vue'
 import BenchSteps from './BenchSteps.vue'
+import BenchWater from './BenchWater.vue'
 import CalibrateDialog from './CalibrateDialog.vue'
 import ChoiceField from '~/ui/ChoiceField.vue'
 import CheckField from '~/ui/CheckField.vue'
@@ -44,19 +47,18 @@ const rig = computed(() => {
   const { letter: _, ...spec } = { ...lane.value, ...moving.value }
   return spec
 })
-const job = computed<BenchJob | undefined>(() =>
-  spread.opened
-    ? {
-        bait: spread.content.bait,
-        rig: rig.value,
-        lineKind: spread.content.line.kind,
-        lineStrengthN: spread.content.line.strengthN,
-        temperatureC: spread.content.water.temperatureC,
-        salinityGKg: spread.content.water.salinityGKg,
-      }
-    : undefined,
-)
-const { look, advice, advising, error, retry } = useBench(() => job.value)
+const evidence = useEvidence()
+const job = computed((): BenchJob | undefined => {
+  if (!spread.opened || !evidence.loaded) return undefined
+  // of what is known of it, what bears on how it falls
+  const fall = evidence.of(spread.content, rig.value)?.fall
+  return {
+    bait: spread.content.bait,
+    rig: rig.value,
+    conditions: { ...conditionsOf(spread.content), ...(fall ? { evidence: { fall } } : {}) },
+  }
+})
+const { look, advice, inWater, advising, error, retry } = useBench(() => job.value)
 /** What was laid out last: the hand that pulls past what fits keeps hold of it, and hears why at once. */
 const laid = shallowRef<Extract<BenchLook, { kind: 'rig' }>>()
 watch(look, now => now?.kind === 'rig' && (laid.value = now))
@@ -138,6 +140,7 @@ const calibrating = ref(false)
           <p v-for="problem in problems" :key="problem.field">{{ problemText(problem, settings.system) }}</p>
         </div>
         <p v-else-if="!shown" class="waiting label">Laying it out…</p>
+        <BenchWater v-if="inWater && shown" v-bind="inWater" :letter="lane.letter" :busy="advising" />
         <BenchSteps
           v-if="advice && shown"
           :advice="advice"

@@ -91,20 +91,26 @@ export function bendAt(drop: Drop | BentDrop, t: number, rest?: Rest): readonly 
   const { samples, bent } = drop
   const joints = bent.length / 4 / (samples.length / SAMPLE_STRIDE)
   const { before, after, part } = betweenSamples(samples, t)
-  const turnOf = (sample: number, joint: number): Quaternion => {
-    const i = 4 * (sample * joints + joint)
-    return [bent[i]!, bent[i + 1]!, bent[i + 2]!, bent[i + 3]!]
-  }
   const eased = settledPart(drop, t, rest)
-  const lying = (joint: number): Quaternion => {
-    const [w = 1, x = 0, y = 0, z = 0] = rest?.bent?.subarray(4 * joint, 4 * joint + 4) ?? []
-    return [w, x, y, z]
-  }
   return Array.from({ length: joints }, (_, joint) => {
-    const turn = between(turnOf(before, joint), turnOf(after, joint), part)
-    return eased === 0 ? turn : between(turn, lying(joint), eased)
+    const turn = between(turnAt(bent, before * joints + joint), turnAt(bent, after * joints + joint), part)
+    return eased === 0 ? turn : between(turn, rest?.bent ? turnAt(rest.bent, joint) : STRAIGHT, eased)
   })
 }
+
+const STRAIGHT: Quaternion = [1, 0, 0, 0]
+
+/** One of many attitudes, w x y z each. */
+const turnAt = (packed: Float64Array, n: number): Quaternion => [
+  packed[4 * n]!,
+  packed[4 * n + 1]!,
+  packed[4 * n + 2]!,
+  packed[4 * n + 3]!,
+]
+
+/** How every link behind the root is turned against the one that it hangs on; none where nothing bends. */
+export const turnsOf = (bent: Float64Array | undefined): readonly Quaternion[] =>
+  bent ? Array.from({ length: bent.length / 4 }, (_, n) => turnAt(bent, n)) : []
 
 /** Least and greatest X of a drop, m. */
 export function reachOf({ samples }: Drop): readonly [number, number] {

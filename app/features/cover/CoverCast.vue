@@ -108,13 +108,8 @@ function play(): void {
   playing.value = true
   resume()
 }
-watch(
-  () => props.lanes,
-  () => {
-    stop()
-    at.value = CAST_M
-  },
-)
+// what comes anew is looked at where the old was
+watch(() => props.lanes, stop)
 
 const hung = (fate: CastEvent['fate']): boolean => fate === 'freed' || fate === 'opened' || fate === 'lost'
 /**

@@ -71,6 +71,7 @@ const hints = computed(() => ({
 <template>
   <MeasureRow
     term="fall"
+    flat
     :value="secondsText(fall.timeS.value)"
     unit="s"
     :note="fallNote"
@@ -106,6 +107,7 @@ const hints = computed(() => ({
   </MeasureRow>
   <MeasureRow
     term="snag"
+    flat
     :value="odds.value"
     :unit="odds.unit"
     :note="[`${Math.round(report.snag.minutesLeft.value)} min/h left`, cause].filter(Boolean).join('; ')"
@@ -116,6 +118,7 @@ const hints = computed(() => ({
   </MeasureRow>
   <MeasureRow
     term="hookUp"
+    flat
     :value="String(Math.round(100 * report.strike.hookUp.value))"
     unit="%"
     :note="limit ? `${LOSS_WORDS[limit.id]} ${percentText(limit.share)}` : 'nothing lost'"
@@ -126,6 +129,7 @@ const hints = computed(() => ({
   </MeasureRow>
   <MeasureRow
     term="cast"
+    flat
     :value="String(Math.round(settings.units.depth.from(still.value)))"
     :unit="settings.units.depth.label"
     :note="castNote(report.cast, spread.content.water.wind, settings.units)"

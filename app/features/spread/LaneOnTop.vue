@@ -48,6 +48,7 @@ const wind = computed(() => spread.content.water.wind)
     <p v-if="raft" class="worked">{{ raft }}</p>
     <MeasureRow
       term="snag"
+      flat
       :value="odds.value"
       :unit="odds.unit"
       :note="`${Math.round(report.snag.minutesLeft.value)} min/h left, worked steadily across`"
@@ -58,6 +59,7 @@ const wind = computed(() => spread.content.water.wind)
     </MeasureRow>
     <MeasureRow
       term="hookUp"
+      flat
       :value="String(Math.round(100 * report.hookUp.value))"
       unit="%"
       note="of takes from below; a third miss a bait on top (assumed)"
@@ -68,6 +70,7 @@ const wind = computed(() => spread.content.water.wind)
     </MeasureRow>
     <MeasureRow
       term="cast"
+      flat
       :value="String(Math.round(settings.units.depth.from(still.value)))"
       :unit="settings.units.depth.label"
       :note="castNote(report.cast, wind, settings.units)"

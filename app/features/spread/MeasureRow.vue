@@ -5,11 +5,19 @@ import type { Basis } from '#core'
 import type { TermId } from '#words/glossary'
 
 /** One measure of one rig: the number first, its unit and a note beside it, a small picture to the right. */
-defineProps<{ term: TermId; value: string; unit: string; note: string; basis: Basis; hint?: string }>()
+defineProps<{
+  term: TermId
+  value: string
+  unit: string
+  note: string
+  basis: Basis
+  hint?: string
+  /** the picture is no higher than the number, and the note goes on under it */ flat?: boolean
+}>()
 </script>
 
 <template>
-  <div class="row" :title="hint">
+  <div class="row" :class="{ flat }" :title="hint">
     <span class="label name"><TermLabel :term="term" /></span>
     <span class="number figure"
       ><b>{{ value }}</b> <small>{{ unit }}</small><i class="basis" role="img" :aria-label="basis">{{
@@ -30,6 +38,9 @@ defineProps<{ term: TermId; value: string; unit: string; note: string; basis: Ba
   padding: 1px 10px 2px;
   border-top: var(--line-weight) solid var(--hair);
   min-height: 44px;
+}
+.flat {
+  grid-template-areas: 'name number picture' 'name note note';
 }
 .name {
   grid-area: name;
@@ -66,8 +77,10 @@ defineProps<{ term: TermId; value: string; unit: string; note: string; basis: Ba
 .picture {
   grid-area: picture;
   justify-self: end;
-  width: 108px;
   display: flex;
   justify-content: flex-end;
+}
+.flat .picture {
+  width: 108px;
 }
 </style>

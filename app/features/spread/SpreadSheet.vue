@@ -226,6 +226,10 @@ const addMenu = Object.values(Object.groupBy(familyItems(), item => item.group))
 .many :deep(.controls .choice-field .label) {
   display: none;
 }
+.many :deep(.controls) {
+  column-gap: 5px;
+  padding-inline: 8px;
+}
 .many :deep(.stepper output) {
   min-width: 7ch;
   font-size: 15px;

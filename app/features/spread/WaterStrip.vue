@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { UInput } from '#components'
-import { useElementSize } from '@vueuse/core'
+import { useElementSize, useMediaQuery } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
 import { useSettings } from '~/ui/settings'
 import { useSpread } from '~/sheet/spread'
@@ -17,7 +17,9 @@ import { useWaterFields } from '~/sheet/fields/useWaterFields'
 import FieldRow from '~/ui/FieldRow.vue'
 
 /** The water along the top of the sheet; every control sits on the thing it changes. */
-const HEIGHT = 138
+const low = useMediaQuery('(min-width: 900px) and (max-height: 860px)')
+/** Less deep where all of the sheet is to stand on a low screen, px. */
+const height = computed(() => (low.value ? 112 : 138))
 const SKY = 34
 const BED = 33
 
@@ -35,7 +37,7 @@ const ticks = computed(() => {
   const { depth } = settings.units
   const total = depth.from(water.value.depthM)
   const step = [0.1, 0.25, 0.5, 1, 2, 5, 10, 20, 50].find(s => total / s <= 4) ?? 50
-  const floor = HEIGHT - BED
+  const floor = height.value - BED
   return Array.from({ length: Math.floor(total / step + 1e-9) }, (_, i) => (i + 1) * step)
     .map(value => ({ value, y: SKY + ((floor - SKY) * value) / total }))
     .filter(tick => tick.y < floor - 9)
@@ -47,7 +49,7 @@ const saltHint = computed(
 </script>
 
 <template>
-  <section ref="host" class="strip" aria-label="Water">
+  <section ref="host" class="strip" aria-label="Water" :style="{ '--water-px': `${height}px` }">
     <WaterSection
       v-if="width > 0"
       class="picture"
@@ -55,12 +57,12 @@ const saltHint = computed(
       :cover="water.cover"
       :bottom="water.bottom"
       :width="width"
-      :height="HEIGHT"
+      :height="height"
       :top="SKY"
       :bed="BED"
       v-bind="water.zone ? { zone: water.zone } : {}"
     />
-    <svg v-if="width > 0" class="scale" width="60" :height="HEIGHT" aria-hidden="true">
+    <svg v-if="width > 0" class="scale" width="60" :height="height" aria-hidden="true">
       <g v-for="tick in ticks" :key="tick.value">
         <line x1="0" x2="9" :y1="tick.y" :y2="tick.y" stroke="var(--ink)" />
         <text x="12" :y="tick.y + 4" class="tick figure">{{ Number(tick.value.toFixed(2)) }}</text>
@@ -99,7 +101,7 @@ const saltHint = computed(
 <style scoped>
 .strip {
   position: relative;
-  height: 138px;
+  height: var(--water-px);
   border-bottom: var(--line-weight) solid var(--ink);
 }
 .picture,

@@ -5,6 +5,7 @@ import {
   type FallResult,
   type LossId,
   type Measure,
+  type Quiver,
   type Rest,
   type RigReport,
   type DropFailure,
@@ -143,6 +144,10 @@ export function foldText(foldRad: number): string {
   const degrees = Math.round(radToDeg(foldRad))
   return degrees < 3 ? '' : `its ends ${degrees}° apart`
 }
+
+/** "quivers 3.7 times a second by 0.4 mm" */
+export const quiverText = ({ hz, swingM }: Quiver, system: UnitSystem): string =>
+  `quivers ${hz.toFixed(hz < 9.95 ? 1 : 0)} times a second by ${smallText(swingM, system)}`
 
 /** Seconds of a fall, to a tenth while they are few. */
 export const secondsText = (s: number): string => (s < 9.95 ? s.toFixed(1) : String(Math.round(s)))

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { adviseOn, lookAt, type BenchLook } from '~/compute/bench'
+import { adviseOn, lookAt, type BenchJob, type BenchLook } from '~/compute/bench'
 import type { BaitSpec, HookSize, RigSpec } from '#core'
 import { FOREIGN } from '#words/foreign'
 import { UNIT_SYSTEMS, type UnitSystem } from '#words/units'
@@ -13,7 +13,19 @@ function cardOf(
 ) {
   const bait: BaitSpec = { form, lengthM, material: 'plain' }
   const rig: RigSpec = { family: 'O1', hookSize, weightKg: 0, weightMaterial: 'lead', pointRest: 'skin' }
-  const job = { bait, rig, lineKind: 'braid', lineStrengthN: 90, temperatureC: 15, salinityGKg: 0 } as const
+  const job: BenchJob = {
+    bait,
+    rig,
+    conditions: {
+      depthM: 2,
+      temperatureC: 15,
+      salinityGKg: 0,
+      cover: 'open',
+      bottom: 'sand',
+      lineKind: 'braid',
+      lineStrengthN: 90,
+    },
+  }
   const look = lookAt(job) as Extract<BenchLook, { kind: 'rig' }>
   return {
     look,

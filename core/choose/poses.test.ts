@@ -50,6 +50,15 @@ describe('how a rig lies in the water', () => {
     )
     expect(poses.rides.foldRad).toBeGreaterThan(0.1)
     expect(poses.falls!.foldRad).toBeLessThan(0.05)
+    expect(poses.falls!.quiver!.hz).toBeGreaterThan(2)
+  })
+  it('nothing is told of a quiver on a line that is held', () => {
+    const { falls } = posesOf(
+      bait('stick', 0.125, 'salted'),
+      { ...HEAD, family: 'L6', hookSize: '1/0', weightKg: 0 },
+      { ...CONDITIONS, hold: { mode: 'tight', rodDistanceM: 8 } },
+    )
+    expect(falls?.quiver).toBeUndefined()
   })
   it('what is stiff is straight', () => {
     const { falls, rides, lies } = posesOf(
@@ -58,6 +67,8 @@ describe('how a rig lies in the water', () => {
       CONDITIONS,
     )
     for (const pose of [falls!, rides, lies!]) expect(pose).toMatchObject({ foldRad: 0 })
+    // its tail has a beat of its own
+    expect(falls!.quiver).toBeUndefined()
   })
   it('what floats has no fall and no rest, and rides all the same', () => {
     const poses = posesOf(

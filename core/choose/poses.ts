@@ -1,3 +1,6 @@
+import type { Drop } from '../fall/drop'
+import { isHeld } from '../fall/dropMiddle'
+import { quiverOf, type Quiver } from '../fall/bend/quiver'
 import { product } from '../fall/bend/dropBent'
 import { fallAtCentre } from '../fall/evaluateFall'
 import { SAMPLE_STRIDE } from '../fall/recorder'
@@ -6,7 +9,7 @@ import { fromHeadingPitchRoll, pitchOf, rotate, type Quaternion } from '../numer
 import type { BaitSpec, RigSpec } from '../rig/spec'
 import { asTheyLie, type BentLink } from './bentFall'
 import type { Conditions } from './conditions'
-import { prepareRig } from './prepareRig'
+import { prepareRig, type PreparedRig } from './prepareRig'
 
 /** How a rig lies in the water at one moment. Angles in radians. */
 export interface Pose {
@@ -21,7 +24,9 @@ export interface Pose {
 export interface Poses {
   /** how its plastic hangs together, where it bends in one of them */ readonly links: readonly BentLink[]
   /** towards the end of its fall, and how it comes to lie; left out where it does not come down */
-  readonly falls?: Pose
+  readonly falls?: Pose & {
+    /** of a bait without a tail of its own, on a slack line */ readonly quiver?: Quiver
+  }
   readonly lies?: Pose & { readonly rest: Rest }
   /** on a tight line */ readonly rides: Pose & { /** over and over */ readonly rolls: boolean }
 }
@@ -52,13 +57,25 @@ export function posesOf(bait: BaitSpec, spec: RigSpec, conditions: Conditions): 
   return {
     links,
     rides,
-    falls: posed(
-      links,
-      [w!, x!, y!, z!],
-      'bent' in drop ? drop.bent.slice(n * joints, (n + 1) * joints) : undefined,
-    ),
+    falls: {
+      ...posed(
+        links,
+        [w!, x!, y!, z!],
+        'bent' in drop ? drop.bent.slice(n * joints, (n + 1) * joints) : undefined,
+      ),
+      ...quivers(prepared, drop),
+    },
     lies: { ...posed(links, fromHeadingPitchRoll(0, rest.pitchRad, rest.rollRad), rest.bent), rest },
   }
+}
+
+function quivers(
+  { rig, bodies: { links, typical, weight }, fall }: PreparedRig,
+  drop: Drop,
+): { readonly quiver?: Quiver } {
+  if (rig.bait.form.tail || weight || !links || isHeld(fall)) return {}
+  const quiver = quiverOf(links(), typical, drop, fall.factors)
+  return quiver ? { quiver } : {}
 }
 
 const posed = (links: readonly BentLink[], attitude: Quaternion, bent: Float64Array | undefined): Pose => ({

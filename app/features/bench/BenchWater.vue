@@ -8,7 +8,7 @@ import { turnsOf } from '~/ui/drawing/dropPath'
 import { sideView, type SideView } from '~/ui/drawing/projection'
 import { useSettings } from '~/ui/settings'
 import { smallText } from '#words/units'
-import { BASIS_MARKS, foldText, restWords, slopeText } from '#words/words'
+import { BASIS_MARKS, foldText, quiverText, restWords, slopeText } from '#words/words'
 
 /** The same rig as it lies in the water: falling, drawn along and on the bottom, at one scale, bent where it bends. */
 const props = defineProps<{
@@ -67,7 +67,17 @@ const pictures = computed<readonly Picture[]>(() => {
   const told = (...words: readonly string[]): string[] => words.filter(word => word !== '')
   return [
     ...(falls
-      ? [{ id: 'falls' as const, title: 'falling', ...seen(falls), says: told(foldText(falls.foldRad)) }]
+      ? [
+          {
+            id: 'falls' as const,
+            title: 'falling',
+            ...seen(falls),
+            says: told(
+              foldText(falls.foldRad),
+              falls.quiver ? quiverText(falls.quiver, settings.system) : '',
+            ),
+          },
+        ]
       : []),
     {
       id: 'rides' as const,

@@ -3,10 +3,18 @@ import { streamAt, type Stream } from '../../water/stream'
 import { DEFAULT_FACTORS, type FallFactors } from '../factors'
 import type { HydroBody } from '../hydroBody'
 import { STANDARD_GRAVITY } from '../loads'
-import { SAMPLE_STRIDE } from '../recorder'
 import { pointAt, postureAt, type Rest } from '../rest'
-import { chainMotion, chainStateSize, LINK_STATE, ROOT_STATE, type Link } from './chain'
-import { FINEST, lookerAt, outermost, product, stepOf, stepperFor, type BentDrop } from './dropBent'
+import { chainMotion, LINK_STATE, ROOT_STATE, type Link } from './chain'
+import {
+  FINEST,
+  lookerAt,
+  outermost,
+  product,
+  stateAtEnd,
+  stepOf,
+  stepperFor,
+  type BentDrop,
+} from './dropBent'
 import { pressing, type Ground } from './ground'
 
 /** What a bait comes to lie in and on. */
@@ -102,17 +110,10 @@ function still(
 const LEANS_RAD = 0.06
 
 /** A chain at rest in the shape of a fall's last sample, rolled a little about its own length. */
-function stateFrom(links: readonly Link[], whole: HydroBody, { samples, bent }: BentDrop): Float64Array {
-  const y = new Float64Array(chainStateSize(links))
-  const last = samples.subarray(samples.length - SAMPLE_STRIDE)
-  const q: Quaternion = [last[4]!, last[5]!, last[6]!, last[7]!]
-  const [a, b] = [whole.geometry.centre, links[0]!.body.geometry.centre]
-  const off = rotate(q, [a[0] - b[0], a[1] - b[1], a[2] - b[2]])
-  for (let k = 0; k < 3; k++) y[k] = last[1 + k]! - off[k]!
+function stateFrom(links: readonly Link[], whole: HydroBody, drop: BentDrop): Float64Array {
+  const y = stateAtEnd(links, whole, drop)
+  const q: Quaternion = [y[3]!, y[4]!, y[5]!, y[6]!]
   y.set(product(q, [Math.cos(LEANS_RAD / 2), Math.sin(LEANS_RAD / 2), 0, 0]), 3)
-  const turns = bent.subarray(bent.length - 4 * (links.length - 1))
-  for (let n = 1; n < links.length; n++)
-    y.set(turns.subarray(4 * (n - 1), 4 * n), ROOT_STATE + LINK_STATE * (n - 1))
   return y
 }
 

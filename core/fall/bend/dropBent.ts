@@ -169,6 +169,22 @@ export function chainStart(
   return y
 }
 
+/** State of a chain at rest as a fall's last sample has it: straight, where it fell as one body. */
+export function stateAtEnd(links: readonly Link[], whole: HydroBody, drop: Drop | BentDrop): Float64Array {
+  const y = chainStart(links)
+  const last = drop.samples.subarray(drop.samples.length - SAMPLE_STRIDE)
+  const q: Quaternion = [last[4]!, last[5]!, last[6]!, last[7]!]
+  const [a, b] = [whole.geometry.centre, links[0]!.body.geometry.centre]
+  const off = rotate(q, [a[0] - b[0], a[1] - b[1], a[2] - b[2]])
+  for (let k = 0; k < 3; k++) y[k] = last[1 + k]! - off[k]!
+  y.set(q, 3)
+  if (!('bent' in drop)) return y
+  const turns = drop.bent.subarray(drop.bent.length - 4 * (links.length - 1))
+  for (let n = 1; n < links.length; n++)
+    y.set(turns.subarray(4 * (n - 1), 4 * n), ROOT_STATE + LINK_STATE * (n - 1))
+  return y
+}
+
 /**
  * Advances a chain's state and keeps its quaternions of unit length.
  * @param size numbers of the state, where there are more behind those of the chain

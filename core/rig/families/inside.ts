@@ -128,7 +128,8 @@ export const INSIDE = {
     shortName: 'hooked across',
     weighted: false,
     keepers: ['ring', 'barb'],
-    advice: 'Folds and straightens as it falls; shallow. A ring saves baits, a guard saves hooks.',
+    advice:
+      'Falls level and slow, its ends quivering, and folds as it is pulled; shallow. A ring saves baits, a guard saves hooks.',
     place: acrossMiddle(0.5),
   },
   L7: {

@@ -5,8 +5,8 @@ import type { Link, ChainMotion, Waking } from './chain'
  * 19, 2004): Strouhal number, lift coefficient of a cylinder at rest, how strongly the motion drives the wake, and how
  * fast the wake comes to its own size.
  */
-export const STROUHAL = 0.2
-export const LIFT = 0.3
+const STROUHAL = 0.2
+const LIFT = 0.3
 const DRIVEN = 12
 const GROWS = 0.3
 /** What a wake begins with, of a lift that comes to 2: nothing is quite even. *Assumed.* */

@@ -53,7 +53,7 @@ const headline = computed(() => {
   display: grid;
   grid-template-columns: 52px minmax(0, 1fr);
   column-gap: 6px;
-  padding: 5px 10px 8px;
+  padding: 4px 10px 2px;
   border-top: var(--line-weight) solid var(--hair);
   align-items: start;
 }

@@ -31,7 +31,7 @@ const emit = defineEmits<{ choose: [] }>()
 const settings = useSettings()
 const host = useTemplateRef('host')
 const { width } = useElementSize(host)
-const SKETCH = 80
+const SKETCH = 86
 const drawing = computed<RigDrawing | undefined>(() =>
   props.outcome && props.outcome.kind !== 'invalid' ? props.outcome.drawing : undefined,
 )

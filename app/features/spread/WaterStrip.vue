@@ -36,7 +36,7 @@ const setPlace = (event: Event): void =>
 const ticks = computed(() => {
   const { depth } = settings.units
   const total = depth.from(water.value.depthM)
-  const step = [0.1, 0.25, 0.5, 1, 2, 5, 10, 20, 50].find(s => total / s <= 4) ?? 50
+  const step = [0.1, 0.25, 0.5, 1, 2, 5, 10, 20, 50].find(s => total / s <= (low.value ? 2 : 4)) ?? 50
   const floor = height.value - BED
   return Array.from({ length: Math.floor(total / step + 1e-9) }, (_, i) => (i + 1) * step)
     .map(value => ({ value, y: SKY + ((floor - SKY) * value) / total }))

@@ -110,8 +110,14 @@ function takeIn(part: Articulated, parent: Articulated): void {
 }
 
 /** Adds to a parent's 6x6 inertia what goes with turning about a link's axis: (b·ℓ)(n·α) + ½·jj·(n·α)² at a place. */
-function addTwistAt(m: Float64Array, twisted: Float64Array, turn: Float64Array, [x, y, z]: Vec3): void {
-  const [tb0, tb1, tb2, jj] = [twisted[0]!, twisted[1]!, twisted[2]!, twisted[3]!]
+function addTwistAt(m: Float64Array, twisted: Float64Array, turn: Float64Array, at: Vec3): void {
+  const x = at[0]
+  const y = at[1]
+  const z = at[2]
+  const tb0 = twisted[0]!
+  const tb1 = twisted[1]!
+  const tb2 = twisted[2]!
+  const jj = twisted[3]!
   const b = along
   const n = axis
   for (let i = 0; i < 3; i++) {
@@ -139,7 +145,10 @@ const halfTurned = new Float64Array(9)
 const crossed = new Float64Array(9)
 
 /** Adds a 3x3 mass that moves with a place to a 6x6 inertia. */
-function addMassAt(m: Float64Array, e: Float64Array, [x, y, z]: Vec3): void {
+function addMassAt(m: Float64Array, e: Float64Array, at: Vec3): void {
+  const x = at[0]
+  const y = at[1]
+  const z = at[2]
   for (let i = 0; i < 3; i++) {
     const a = e[3 * i]!
     const b = e[3 * i + 1]!
@@ -189,7 +198,9 @@ function invertSymmetric(m: Float64Array, more: number, out: Float64Array): void
 function giveOut(part: Articulated, parent: Articulated): void {
   const { acceleration: a, articulated: m, give, free, bias, turn, onParent, slowing } = part
   const p = parent.acceleration
-  const [x, y, z] = onParent
+  const x = onParent[0]
+  const y = onParent[1]
+  const z = onParent[2]
   const lx = p[0]! + p[4]! * z - p[5]! * y
   const ly = p[1]! + p[5]! * x - p[3]! * z
   const lz = p[2]! + p[3]! * y - p[4]! * x

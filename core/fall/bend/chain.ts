@@ -289,7 +289,9 @@ function moveAlong(links: readonly Link[], parts: readonly Working[], y: Float64
     const part = parts[n]!
     const { twist: p, axes: a } = parts[links[n]!.parent]!
     const { at, turn, twist, bias, axes } = part
-    const [rx, ry, rz] = part.onParent
+    const rx = part.onParent[0]
+    const ry = part.onParent[1]
+    const rz = part.onParent[2]
     turnOf(y, at, turn)
     const vx = p[0]! + p[4]! * rz - p[5]! * ry
     const vy = p[1]! + p[5]! * rx - p[3]! * rz
@@ -304,11 +306,12 @@ function moveAlong(links: readonly Link[], parts: readonly Working[], y: Float64
       axes[3 + k] = turn[k]! * a[3]! + turn[3 + k]! * a[4]! + turn[6 + k]! * a[5]!
     }
     // -w x (velocity), -w x (turning rate of the parent)
-    for (const s of [0, 3]) {
-      bias[s] = wz * twist[s + 1]! - wy * twist[s + 2]!
-      bias[s + 1] = wx * twist[s + 2]! - wz * twist[s]!
-      bias[s + 2] = wy * twist[s]! - wx * twist[s + 1]!
-    }
+    bias[0] = wz * twist[1]! - wy * twist[2]!
+    bias[1] = wx * twist[2]! - wz * twist[0]!
+    bias[2] = wy * twist[0]! - wx * twist[1]!
+    bias[3] = wz * twist[4]! - wy * twist[5]!
+    bias[4] = wx * twist[5]! - wz * twist[3]!
+    bias[5] = wy * twist[3]! - wx * twist[4]!
     twist[3]! += wx
     twist[4]! += wy
     twist[5]! += wz
@@ -377,7 +380,9 @@ function loadLinks(
     const depth = -(y[2]! + axes[0]! * tie[0] + axes[1]! * tie[1] + axes[2]! * tie[2])
     part.loads(cg, axes, depth, load)
     press?.(n, part, cg, load)
-    const [fx, fy, fz] = [load[0]!, load[1]!, load[2]!]
+    const fx = load[0]!
+    const fy = load[1]!
+    const fz = load[2]!
     load[0] = load[1] = load[2] = 0
     addAt(load, c[0], c[1], c[2], fx, fy, fz)
     for (let i = 0; i < 6; i++) {

@@ -122,6 +122,8 @@ function dropInSteps(
   const record = recorder(links.length)
   const keep = (t: number, last = false): Float64Array => record(t, seen(y), last)
   keep(0)
+  // no point of it comes farther from the root's middle than this, however it is bent
+  const reachM = 1.1 * (reachOf(whole) + Math.hypot(...links[0]!.body.tieAt))
   const before = new Float64Array(size)
   const most = Math.ceil(limitS / stepS)
   for (let n = 1; n <= most; n++) {
@@ -132,7 +134,7 @@ function dropInSteps(
     if (!Number.isFinite(y[2]!))
       return failure('unstable', 'The calculation broke down for this rig; no figure can be given.')
     if (viscous && tooFast(before[2]!, y[2]!, stepS)) return failure('unstable', TOO_FAST)
-    if (y[2]! - 2 * whole.lengthM < -depthM && lowestOf(links, y) <= -depthM) {
+    if (y[2]! - reachM < -depthM && lowestOf(links, y) <= -depthM) {
       let [early, late] = [0, stepS]
       for (let k = 0; k < 30; k++) {
         const part = (early + late) / 2

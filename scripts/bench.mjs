@@ -26,14 +26,20 @@ await bundle({
 })
 const { coreFigures } = await import('../.cache/bench/core.mjs')
 const { pageFigures } = await import('../bench/page.mjs')
-const figures = { ...coreFigures(), ...(await pageFigures()), ...figuresOf('sweep'), ...keepingFigures() }
-print(
-  JSON.stringify(
-    Object.fromEntries(Object.entries(figures).map(([key, value]) => [key, Number(value.toPrecision(3))])),
-    null,
-    2,
-  ),
-)
+const PARTS = [
+  ['core', coreFigures],
+  ['page', pageFigures],
+  ['sweep', () => figuresOf('sweep')],
+  ['keeping', keepingFigures],
+]
+const figures = {}
+for (const [name, take] of PARTS) {
+  const found = Object.entries(await take()).map(([key, value]) => [key, Number(value.toPrecision(3))])
+  // all of it takes an hour and more: what stands is told, and not lost with what comes after it
+  console.error(`${name}: ${JSON.stringify(Object.fromEntries(found))}`)
+  Object.assign(figures, Object.fromEntries(found))
+}
+print(JSON.stringify(figures, null, 2))
 
 /** What is kept through cuts, nonsense and large backups. */
 function keepingFigures() {

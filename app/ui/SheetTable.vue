@@ -21,6 +21,8 @@ const props = defineProps<{
   keyOf: (row: T) => string
   rowClass?: (row: T) => string
   /** what is in it, where it can be scrolled */ label?: string
+  /** on a phone every row is a card, each value under its heading; a wide table would run off the side there */
+  cards?: boolean
   /** height of a row where only those in sight are drawn, px */ virtual?: number
 }>()
 defineSlots<Record<string, (given: { row: T; index: number }) => unknown>>()
@@ -36,7 +38,10 @@ const drawn = computed(() =>
       sortDescFirst: c.highFirst ?? false,
       // what has none comes last, whichever way it is sorted
       sortUndefined: 'last',
-      meta: { class: { th: `${side} ${c.class ?? c.id}`, td: `${side} ${c.class ?? c.id}` } },
+      meta: {
+        class: { th: `${side} ${c.class ?? c.id}`, td: `${side} ${c.class ?? c.id}` },
+        ...(props.cards ? { style: { td: { '--heading': JSON.stringify(c.label) } } } : {}),
+      },
     }
   }),
 )
@@ -50,7 +55,7 @@ const SORT_ICONS = { asc: 'i-lucide-arrow-up', desc: 'i-lucide-arrow-down' } as 
 </script>
 
 <template>
-  <div class="sheet-table">
+  <div class="sheet-table" :class="{ cards }">
     <UTable
       ref="table"
       class="scroller"

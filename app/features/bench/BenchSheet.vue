@@ -58,7 +58,7 @@ const job = computed((): BenchJob | undefined => {
     conditions: { ...conditionsOf(spread.content), ...(fall ? { evidence: { fall } } : {}) },
   }
 })
-const { look, advice, inWater, advising, error, retry } = useBench(() => job.value)
+const { look, advice, advising, error, retry, inWater, wetting, dry } = useBench(() => job.value)
 /** What was laid out last: the hand that pulls past what fits keeps hold of it, and hears why at once. */
 const laid = shallowRef<Extract<BenchLook, { kind: 'rig' }>>()
 watch(look, now => now?.kind === 'rig' && (laid.value = now))
@@ -140,7 +140,13 @@ const calibrating = ref(false)
           <p v-for="problem in problems" :key="problem.field">{{ problemText(problem, settings.system) }}</p>
         </div>
         <p v-else-if="!shown" class="waiting label">Laying it out…</p>
-        <BenchWater v-if="inWater && shown" v-bind="inWater" :letter="lane.letter" :busy="advising" />
+        <p v-if="dry" class="error" role="alert">How it lies in the water could not be worked out: {{ dry }}</p>
+        <BenchWater
+          v-else-if="inWater && shown"
+          v-bind="inWater"
+          :letter="lane.letter"
+          :busy="wetting || advising"
+        />
         <BenchSteps
           v-if="advice && shown"
           :advice="advice"

@@ -158,7 +158,7 @@ const SOFT: ReadonlySet<string> = new Set(['paddle', 'fork', 'fin', 'curl', 'ski
 </script>
 
 <template>
-  <section class="water" :class="`lane-${letter}`" aria-label="In the water" :aria-busy="busy">
+  <section class="water" :class="[`lane-${letter}`, { busy }]" aria-label="In the water" :aria-busy="busy">
     <div class="head">
       <h2>In the water</h2>
       <span class="label"
@@ -200,6 +200,9 @@ const SOFT: ReadonlySet<string> = new Set(['paddle', 'fork', 'fin', 'curl', 'ski
 .water {
   padding: 8px 12px 6px;
   border-top: var(--line-weight) solid var(--ink);
+}
+.busy .pictures {
+  opacity: 0.6;
 }
 .head {
   display: flex;

@@ -93,8 +93,8 @@ const columns = computed((): readonly SheetColumn<CoverLane>[] => [
   { id: 'weed', label: 'Weed' },
   { id: 'casts', label: 'Casts an hour' },
   { id: 'snagMin', label: 'Minutes to snags' },
-  { id: 'weedMin', label: 'weed' },
-  { id: 'fixMin', label: 'fixing' },
+  { id: 'weedMin', label: 'to weed, min' },
+  { id: 'fixMin', label: 'to fixing, min' },
   { id: 'left', label: 'Left for fishing' },
   { id: 'hooks', label: 'Hooks' },
   { id: 'lost', label: 'Rigs lost an hour' },
@@ -172,6 +172,7 @@ const sentence = computed(() => {
       </div>
       <SheetTable
         class="through"
+        cards
         :columns="columns"
         :rows="answer.lanes"
         :key-of="l => l.letter"

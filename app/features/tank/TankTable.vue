@@ -137,7 +137,7 @@ const columns = computed((): readonly SheetColumn<Row>[] => [
   { id: 'pitch', label: 'Pitch' },
   { id: 'roll', label: 'Roll' },
   { id: 'drift', label: 'From the splash, to the side' },
-  { id: 'turns', label: 'Turns' },
+  { id: 'turns', label: `Turns per ${settings.units.depth.label}` },
   ...(props.zone ? [{ id: 'zone', label: 'Among the fish' }] : []),
   { id: 'rest', label: 'On the bottom', words: true, class: 'rest wrap' },
   { id: 'try', label: 'Try', words: true },
@@ -147,6 +147,7 @@ const columns = computed((): readonly SheetColumn<Row>[] => [
 <template>
   <SheetTable
     class="falls"
+    cards
     :columns="columns"
     :rows="rows"
     :key-of="keyOf"

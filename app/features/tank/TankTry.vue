@@ -97,6 +97,12 @@ const heavier = (by: 1 | -1): void =>
   align-items: center;
   min-width: 370px;
 }
+@media (max-width: 639px) {
+  .try {
+    min-width: 0;
+    padding-top: 4px;
+  }
+}
 .peg {
   height: 26px;
   padding: 0 8px;

@@ -140,7 +140,9 @@ const calibrating = ref(false)
           <p v-for="problem in problems" :key="problem.field">{{ problemText(problem, settings.system) }}</p>
         </div>
         <p v-else-if="!shown" class="waiting label">Laying it out…</p>
-        <p v-if="dry" class="error" role="alert">How it lies in the water could not be worked out: {{ dry }}</p>
+        <p v-if="dry" class="error" role="alert">
+          How it lies in the water could not be worked out: {{ dry }}
+        </p>
         <BenchWater
           v-else-if="inWater && shown"
           v-bind="inWater"

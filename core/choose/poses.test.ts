@@ -4,16 +4,8 @@ import type { BaitSpec, RigSpec } from '../rig/spec'
 import type { BentLink } from './bentFall'
 import { evaluateRig } from './evaluateRig'
 import { foldOf, posesOf } from './poses'
+import { STILL } from './testing'
 
-const CONDITIONS = {
-  depthM: 2,
-  temperatureC: 15,
-  salinityGKg: 0,
-  cover: 'open',
-  bottom: 'sand',
-  lineKind: 'braid',
-  lineStrengthN: 90,
-} as const
 const HEAD: RigSpec = {
   family: 'E1',
   hookSize: '4/0',
@@ -30,8 +22,8 @@ const bait = (form: BaitSpec['form'], lengthM: number, material: BaitSpec['mater
 describe('how a rig lies in the water', () => {
   it('a limp worm is bent in all of it, and lies as its report says', () => {
     const worm = bait('straightWorm', 0.15, 'salted')
-    const poses = posesOf(worm, HEAD, CONDITIONS)
-    const report = evaluateRig(worm, HEAD, CONDITIONS)
+    const poses = posesOf(worm, HEAD, STILL)
+    const report = evaluateRig(worm, HEAD, STILL)
     expect(report.ok && report.value.fall.rest).toEqual(poses.lies!.rest)
     expect(poses.links.length).toBeGreaterThan(2)
     for (const { bent, foldRad } of [poses.falls!, poses.rides, poses.lies!]) {
@@ -46,7 +38,7 @@ describe('how a rig lies in the water', () => {
     const poses = posesOf(
       bait('stick', 0.125, 'salted'),
       { ...HEAD, family: 'L6', hookSize: '1/0', weightKg: 0 },
-      CONDITIONS,
+      STILL,
     )
     expect(poses.rides.foldRad).toBeGreaterThan(0.1)
     expect(poses.falls!.foldRad).toBeLessThan(0.05)
@@ -56,7 +48,7 @@ describe('how a rig lies in the water', () => {
     const { falls } = posesOf(
       bait('stick', 0.125, 'salted'),
       { ...HEAD, family: 'L6', hookSize: '1/0', weightKg: 0 },
-      { ...CONDITIONS, hold: { mode: 'tight', rodDistanceM: 8 } },
+      { ...STILL, hold: { mode: 'tight', rodDistanceM: 8 } },
     )
     expect(falls?.quiver).toBeUndefined()
   })
@@ -64,7 +56,7 @@ describe('how a rig lies in the water', () => {
     const { falls, rides, lies } = posesOf(
       bait('slimShad', 0.09, 'plain'),
       { ...HEAD, family: 'W1', pointRest: 'skin' },
-      CONDITIONS,
+      STILL,
     )
     for (const pose of [falls!, rides, lies!]) expect(pose).toMatchObject({ foldRad: 0 })
     // its tail has a beat of its own
@@ -74,7 +66,7 @@ describe('how a rig lies in the water', () => {
     const poses = posesOf(
       bait('stick', 0.125, 'floating'),
       { ...HEAD, family: 'O2', weightKg: 0, pointRest: 'skin' },
-      CONDITIONS,
+      STILL,
     )
     expect(poses.falls).toBeUndefined()
     expect(poses.lies).toBeUndefined()

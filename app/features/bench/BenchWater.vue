@@ -5,6 +5,7 @@ import { rotate, SLOW_RETRIEVE, type Pose, type Poses, type RigSolid } from '#co
 import type { Letter } from '#schemas/ranges'
 import { bentParts } from '~/ui/drawing/bend'
 import { turnsOf } from '~/ui/drawing/dropPath'
+import { px, py, shapePath, type Plane } from '~/ui/drawing/plane'
 import { sideView, type SideView } from '~/ui/drawing/projection'
 import { useSettings } from '~/ui/settings'
 import { smallText } from '#words/units'
@@ -125,19 +126,11 @@ const drawn = computed(() =>
   pictures.value.map(({ id, title, slope, says, view, knot, box: [left, low, right, high] }) => {
     const k = perM.value
     const middle = id === 'lies' ? (height.value - PAD) / k + low : height.value / 2 / k + (low + high) / 2
-    const at = (x: number, z: number): readonly [number, number] => [
-      cell.value / 2 - (x - (left + right) / 2) * k,
-      (middle - z) * k,
-    ]
-    const path = (points: readonly number[], closed: boolean): string => {
-      let d = ''
-      for (let i = 0; i < points.length; i += 2)
-        d += `${i === 0 ? 'M' : 'L'}${at(points[i]!, points[i + 1]!)
-          .map(v => v.toFixed(1))
-          .join(' ')}`
-      return closed ? `${d}Z` : d
-    }
-    const [tieX, tieY] = at(...knot)
+    // a side view's X runs away from the rod, which stands at the left
+    const plane: Plane = { perM: k, x0: cell.value / 2 + ((left + right) / 2) * k, y0: middle * k }
+    const path = (points: readonly number[], closed: boolean): string =>
+      shapePath({ points: Float64Array.from(points, (v, i) => (i % 2 === 0 ? -v : v)), closed }, plane)
+    const [tieX, tieY] = [px(plane, -knot[0]), py(plane, knot[1])]
     const radius = ((props.solid.second?.diameterM ?? 0) / 2) * k
     const lineY = id === 'rides' ? tieY - tieX * Math.tan(SLOW_RETRIEVE.elevationRad) : 0
     return {

@@ -20,7 +20,7 @@ export const typicalOf = (rig: AssembledRig, water: Water): FallBodies => ({
   typical: hydroBody(rig.geometry, water),
   ...secondOf(rig, water),
   limp: limpness(rig) * water.densityKgM3,
-  links: (stiffer = 1) => cutRig(rig, water, { stiffer }),
+  links: plastic => cutRig(rig, water, plastic),
 })
 
 /** The same of a rig that is built already. */

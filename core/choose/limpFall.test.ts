@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { bendResponse } from '../fall/bendResponse'
+import { bendResponses } from '../fall/bendResponse'
 import { dropAs, dropMiddle } from '../fall/dropMiddle'
 import { DEFAULT_FACTORS } from '../fall/factors'
 import type { FallResponse } from '../fall/fallMembers'
@@ -49,26 +49,37 @@ describe('a bait that falls otherwise than a rod', () => {
     expect(fall.glide.value).toBeLessThan(0.85 * rod.value.summary.glide)
     expect(fall.rest.posture).toBe('lies')
   })
-  it('is as uncertain as its plastic is soft or stiff, which a stiff one is not', () => {
+  it('is as uncertain as its plastic is, how stiff and how much it loses, which a stiff one is not', () => {
     const { bodies, fall } = prepareRig(worm, head, STILL)
-    const doubtOf = (links: () => ReturnType<NonNullable<typeof bodies.links>>, left = 1): FallResponse => {
+    type Links = NonNullable<typeof bodies.links>
+    const doubtsOf = (links: Links, left = 1): FallResponse[] => {
       const middle = dropMiddle({ ...bodies, links }, fall)
       if (!middle.ok || !middle.value.bending) throw new Error('it does not bend')
       const { bending, summary } = middle.value
-      return bendResponse({ ...bodies, links }, fall, DEFAULT_FACTORS, bending, summary, left)
+      return bendResponses({ ...bodies, links }, fall, DEFAULT_FACTORS, bending, summary, left)
     }
-    const given = doubtOf(bodies.links!)
-    const both = given.pitchRad
+    const movesOf = ({ lnTime, pitchRad, glide }: FallResponse): number[] => [
+      ...lnTime,
+      ...pitchRad,
+      ...glide,
+    ]
+    const [stiffness, loss] = doubtsOf(bodies.links!)
+    expect([stiffness!.id, loss!.id]).toEqual(['bending', 'bendingLoss'])
     // stiffer, the nearer to the rod, which is flatter
-    expect(both[1]).toBeGreaterThan(0.02)
-    expect(Math.max(...given.lnTime.map(Math.abs))).toBeGreaterThan(0.01)
+    expect(stiffness!.pitchRad[1]).toBeGreaterThan(0.02)
+    expect(Math.max(...stiffness!.lnTime.map(Math.abs))).toBeGreaterThan(0.01)
+    // what it loses moves a fall, and less: its last way down is straight
+    expect(Math.max(...movesOf(loss!).map(Math.abs))).toBeGreaterThan(1e-4)
+    expect(Math.max(...loss!.lnTime.map(Math.abs))).toBeLessThan(0.05)
     // drops of one's own tell its time, and leave what they leave
-    const half = doubtOf(bodies.links!, 0.5)
-    expect(half.lnTime[1]).toBeCloseTo(given.lnTime[1] / 2, 12)
-    expect(half.pitchRad).toEqual(both)
-    // a plastic that is as it is
-    const known = doubtOf(() => bodies.links!(1))
-    expect([...known.lnTime, ...known.pitchRad, ...known.glide]).toEqual([0, 0, 0, 0, 0, 0])
+    const half = doubtsOf(bodies.links!, 0.5)
+    expect(half.map(r => r.lnTime[1])).toEqual([stiffness!.lnTime[1] / 2, loss!.lnTime[1] / 2])
+    expect(half.map(r => r.pitchRad)).toEqual([stiffness!.pitchRad, loss!.pitchRad])
+    // a plastic whose stiffness is known, one whose loss is, and one that is as it is
+    const as = (links: Links): boolean[] => doubtsOf(links).map(r => movesOf(r).every(x => x === 0))
+    expect(as(plastic => bodies.links!({ lossier: plastic?.lossier ?? 1 }))).toEqual([true, false])
+    expect(as(plastic => bodies.links!({ stiffer: plastic?.stiffer ?? 1 }))).toEqual([false, true])
+    expect(as(() => bodies.links!())).toEqual([true, true])
   })
   it('is the same for every look at it: sheet, snags, and drops of one’s own', () => {
     const { fall } = reportOf(worm, head)

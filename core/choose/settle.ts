@@ -45,6 +45,8 @@ export const TESTS = {
     'lineBow',
     'lineDrag',
     'density',
+    'bending',
+    'bendingLoss',
     'fallModel',
   ],
   weighing: ['density'],

@@ -1,6 +1,6 @@
 import { PARAMETERS } from '../uncertainty/parameters'
 import type { Link } from './bend/chain'
-import type { FallBodies, FallConditions } from './dropAny'
+import type { FallBodies, FallConditions, PlasticAs } from './dropAny'
 import { dropAs, UNRECKONED_FROM, type Bending } from './dropMiddle'
 import type { FallFactors } from './factors'
 import type { FallResponse } from './fallMembers'
@@ -13,38 +13,45 @@ import type { FallSummary } from './summary'
  */
 const UNRECKONED = { perBend: 0.1, most: 0.35, pitchRad: 0.4, glide: 0.2 } as const
 
+/** What is uncertain of how a bait bends. */
+export type BendingId = 'bending' | 'bendingLoss'
+
 /**
- * How a fall answers to how stiff its plastic is: the bent fall again with plastic at both ends of its range; where
- * the fall is a rod's though it bends, the doubt that is assumed.
+ * How a fall answers to how stiff its plastic is and how much it loses in bending: the bent fall again with plastic at
+ * both ends of either range; where the fall is a rod's though it bends, the doubt that is assumed.
  * @param summary of the fall at the middle
  * @param left part of the doubt about its time that the angler's own drops leave
  */
-export function bendResponse(
+export function bendResponses(
   bodies: FallBodies,
   conditions: FallConditions,
   factors: FallFactors,
   { bends, rodS }: Bending,
   summary: FallSummary,
   left: number,
-): FallResponse {
-  if (rodS === undefined) return unreckoned(bends, left)
-  const at = [PARAMETERS.bending.low, PARAMETERS.bending.high].map(stiffer => {
-    const links = (): readonly Link[] => bodies.links!(stiffer)
+): FallResponse[] {
+  if (rodS === undefined) return [unreckoned(bends, left)]
+  const at = (plastic: PlasticAs): FallSummary | undefined => {
+    const links = (): readonly Link[] => bodies.links!(plastic)
     const drop = dropAs('bent', { ...bodies, links }, { ...conditions, factors })
     return drop.ok ? drop.value.summary : undefined
-  })
-  // an end that breaks down mirrors the other
-  const both = (change: (end: FallSummary) => number): [number, number] => {
-    const [low, high] = at.map(end => end && change(end))
-    return [low ?? -(high ?? 0), high ?? -(low ?? 0)]
   }
-  return {
-    id: 'bending',
-    lnTime: both(end => left * Math.log(end.timeS / summary.timeS)),
-    pitchRad: both(end => end.pitchRad - summary.pitchRad),
-    rollRad: both(end => end.rollRad - summary.rollRad),
-    glide: both(end => end.glide - summary.glide),
+  const response = (id: BendingId, as: (factor: number) => PlasticAs): FallResponse => {
+    const ends = [at(as(PARAMETERS[id].low)), at(as(PARAMETERS[id].high))]
+    // an end that breaks down mirrors the other
+    const both = (change: (end: FallSummary) => number): [number, number] => {
+      const [low, high] = ends.map(end => end && change(end))
+      return [low ?? -(high ?? 0), high ?? -(low ?? 0)]
+    }
+    return {
+      id,
+      lnTime: both(end => left * Math.log(end.timeS / summary.timeS)),
+      pitchRad: both(end => end.pitchRad - summary.pitchRad),
+      rollRad: both(end => end.rollRad - summary.rollRad),
+      glide: both(end => end.glide - summary.glide),
+    }
   }
+  return [response('bending', stiffer => ({ stiffer })), response('bendingLoss', lossier => ({ lossier }))]
 }
 
 function unreckoned(bends: number, left: number): FallResponse {

@@ -11,6 +11,12 @@ import type { LineHold } from './lineHold'
 import type { FallEvidence } from './measured'
 import type { TetheredWeight } from './tether'
 
+/** Plastic against what it is taken for: so many times as stiff in bending, and losing so much more in it. */
+export interface PlasticAs {
+  readonly stiffer?: number
+  readonly lossier?: number
+}
+
 /**
  * Bodies of the same rig: as meant, with the plastic at its least and greatest density, and with the hook
  * laid a little forward and back.
@@ -27,11 +33,8 @@ export interface FallBodies {
    * left out
    */
   readonly limp?: number
-  /**
-   * the same rig as links that bend against one another, its plastic so much stiffer than it is taken for; taken
-   * as rigid when left out
-   */
-  readonly links?: (stiffer?: number) => readonly Link[]
+  /** the same rig as links that bend against one another; taken as rigid when left out */
+  readonly links?: (plastic?: PlasticAs) => readonly Link[]
 }
 
 export interface FallConditions {

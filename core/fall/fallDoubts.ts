@@ -1,6 +1,6 @@
 import { Z90 } from '../numerics/statistics'
 import { PARAMETERS } from '../uncertainty/parameters'
-import { bendResponse } from './bendResponse'
+import { bendResponses, type BendingId } from './bendResponse'
 import { downAfter, dropAny, type FallBodies, type FallConditions } from './dropAny'
 import { FALL_FACTORS, type FallFactors } from './factors'
 import type { Bending } from './dropMiddle'
@@ -12,7 +12,7 @@ import { summarize, type FallSummary } from './summary'
 import type { TetheredWeight } from './tether'
 import { trimFall, type Trim } from './trim'
 
-export type DoubtId = keyof FallFactors | 'density' | 'hookPlace' | 'start' | 'bending'
+export type DoubtId = keyof FallFactors | 'density' | 'hookPlace' | 'start' | BendingId
 
 /** What is in doubt about a fall, as far as its ranges go. */
 export interface FallDoubts {
@@ -51,7 +51,7 @@ export function doubtsOf(
     ...tried.responses,
     startResponse((Z90 * startSdS) / downS),
     modelResponse(base ? left : UNTRIED / MODEL_LN),
-    ...(bending ? [bendResponse(bodies, conditions, factors, bending, summary, left)] : []),
+    ...(bending ? bendResponses(bodies, conditions, factors, bending, summary, left) : []),
   ]
   return {
     responses,

@@ -146,6 +146,13 @@ export const PARAMETERS = {
     source: 'stiffness in bending over that in squeezing, which is read off a Shore hardness',
     assumed: true,
   },
+  bendingLoss: {
+    scope: 'plastic',
+    words: 'how quickly its bending dies away',
+    ...either(2),
+    source: 'what soft plastic loses in bending, between rubber and gel',
+    assumed: true,
+  },
   standing: {
     scope: 'place',
     words: 'how much stands there',

@@ -13,9 +13,9 @@ const LOOK_MS = 500
 
 /**
  * Memory of a page that has chosen out of a large box, its workers with it, MB: of the process that shows it, as the
- * system counts what is its own. Once at its most while it works, which is for the better part what nobody needs any
- * more and nobody has yet collected, as there is room on this machine; and once collected, which is what it takes.
- * Changes the box. Nothing where the system does not tell.
+ * system counts what is its own. At its most while it works, and held afterwards: for the better part what nobody needs
+ * any more, collected late or not given back, as there is room on this machine. And collected and given back to the last
+ * page, as when memory runs short, which is what it takes. Changes the box. Nothing where the system does not tell.
  */
 export async function memoryFigures(url) {
   await fill(url)
@@ -36,12 +36,21 @@ export async function memoryFigures(url) {
       most = Math.max(most, await used())
       await page.waitForTimeout(LOOK_MS)
     }
-    for (const one of [page, ...page.workers()]) await one.evaluate(() => globalThis.gc())
-    // what is collected is given back to the system a little later
-    await page.waitForTimeout(2000)
-    return Number.isFinite(most)
-      ? { 'page.memory1000.MB': await used(), 'page.memory1000.most.MB': most }
-      : {}
+    const collect = async flavor => {
+      for (const one of [page, ...page.workers()])
+        await one.evaluate(flavor => globalThis.gc({ type: 'major', execution: 'sync', flavor }), flavor)
+      // what is collected is given back to the system a little later
+      await page.waitForTimeout(2000)
+    }
+    if (!Number.isFinite(most)) return {}
+    await collect('regular')
+    const held = await used()
+    await collect('last-resort')
+    return {
+      'page.memory1000.MB': await used(),
+      'page.memory1000.held.MB': held,
+      'page.memory1000.most.MB': most,
+    }
   } finally {
     await browser.close()
   }

@@ -3,10 +3,9 @@ import { isHeld } from '../fall/dropMiddle'
 import { quiverOf, type Quiver } from '../fall/bend/quiver'
 import { product } from '../fall/bend/dropBent'
 import { fallAtCentre } from '../fall/evaluateFall'
-import { LINE_MARKS } from '../fall/holdLine'
-import { LINE_EVERY, SAMPLE_STRIDE } from '../fall/recorder'
+import { SAMPLE_STRIDE } from '../fall/recorder'
 import type { Rest } from '../fall/rest'
-import { fromHeadingPitchRoll, pitchOf, rotate, type Quaternion, type Vec3 } from '../numerics/quaternion'
+import { fromHeadingPitchRoll, pitchOf, rotate, type Quaternion } from '../numerics/quaternion'
 import type { BaitSpec, RigSpec } from '../rig/spec'
 import { asTheyLie, type BentLink } from './bentFall'
 import type { Conditions } from './conditions'
@@ -26,16 +25,11 @@ export interface Poses {
   /** how its plastic hangs together, where it bends in one of them */ readonly links: readonly BentLink[]
   /** towards the end of its fall, and how it comes to lie; left out where it does not come down */
   readonly falls?: Pose & {
-    /** where a held line leads from the knot, a unit vector, the rod ahead; left out on an open spool */
-    readonly lineAlong?: Vec3
     /** of a bait without a tail of its own, on a slack line */ readonly quiver?: Quiver
   }
   readonly lies?: Pose & { readonly rest: Rest }
   /** on a tight line */ readonly rides: Pose & { /** over and over */ readonly rolls: boolean }
 }
-
-/** A drop has the rod behind the rig, a ride ahead of it; a fall on a held line is turned to agree. */
-const ROUND: Quaternion = [0, 0, 0, 1]
 
 /** The moment of a fall that is shown, of its time: it has settled, and touches nothing. */
 const SHOWN = 0.9
@@ -55,7 +49,6 @@ export function posesOf(bait: BaitSpec, spec: RigSpec, conditions: Conditions): 
   const found = fallAtCentre(prepared.bodies, prepared.fall)
   if (!found.ok) return { links, rides }
   const { drop, rest } = found.value
-  const { linePath } = drop
   const count = drop.samples.length / SAMPLE_STRIDE
   let n = 0
   while (n < count - 1 && drop.samples[n * SAMPLE_STRIDE]! < SHOWN * drop.timeS) n++
@@ -67,25 +60,13 @@ export function posesOf(bait: BaitSpec, spec: RigSpec, conditions: Conditions): 
     falls: {
       ...posed(
         links,
-        linePath ? product(ROUND, [w!, x!, y!, z!]) : [w!, x!, y!, z!],
+        [w!, x!, y!, z!],
         'bent' in drop ? drop.bent.slice(n * joints, (n + 1) * joints) : undefined,
       ),
       ...quivers(prepared, drop),
-      ...leading(drop, n),
     },
     lies: { ...posed(links, fromHeadingPitchRoll(0, rest.pitchRad, rest.rollRad), rest.bent), rest },
   }
-}
-
-/** Where a held line leads at a sample of a fall, with the rod ahead; the last of its points is the knot. */
-function leading({ linePath }: Drop, sample: number): { readonly lineAlong?: Vec3 } {
-  if (!linePath) return {}
-  const each = 3 * LINE_MARKS
-  const at = Math.min(linePath.length / each - 1, Math.floor(sample / LINE_EVERY))
-  const [x0, y0, z0, x1, y1, z1] = linePath.subarray((at + 1) * each - 6, (at + 1) * each)
-  const along: Vec3 = [x1! - x0!, y1! - y0!, z0! - z1!]
-  const length = Math.hypot(...along)
-  return length > 0 ? { lineAlong: [along[0] / length, along[1] / length, along[2] / length] } : {}
 }
 
 function quivers(

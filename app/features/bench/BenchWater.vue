@@ -26,8 +26,6 @@ const { width: room } = useElementSize(host)
 const GAP = 14
 const HIGH = 150
 const HIGH_ALONE = 104
-/** A towed line leads to the rod, which stands at the left. */
-const TOWED = [Math.cos(SLOW_RETRIEVE.elevationRad), Math.sin(SLOW_RETRIEVE.elevationRad)] as const
 /** With less room than this they stand under one another, px. */
 const NARROW = 560
 /** Around a rig, px: line and bottom are drawn there. */
@@ -40,8 +38,6 @@ interface Picture {
   readonly says: readonly string[]
   readonly view: SideView
   readonly knot: readonly [number, number]
-  /** where the line leads from there, towards the rod and up; left out where none is drawn */
-  readonly line?: readonly [number, number]
   readonly box: readonly [number, number, number, number]
 }
 
@@ -77,8 +73,6 @@ const pictures = computed<readonly Picture[]>(() => {
             id: 'falls' as const,
             title: 'falling',
             ...seen(falls),
-            // a slack line trails in the way of the fall
-            line: falls.lineAlong ? ([falls.lineAlong[0], falls.lineAlong[2]] as const) : ([0, 1] as const),
             says: told(
               foldText(falls.foldRad),
               falls.quiver ? quiverText(falls.quiver, settings.system) : '',
@@ -90,7 +84,6 @@ const pictures = computed<readonly Picture[]>(() => {
       id: 'rides' as const,
       title: 'drawn along slowly',
       ...seen(rides),
-      line: TOWED,
       says: told(rides.rolls ? 'rolls over and over' : '', foldText(rides.foldRad)),
     },
     ...(lies
@@ -130,7 +123,7 @@ const height = computed(
 )
 
 const drawn = computed(() =>
-  pictures.value.map(({ id, title, slope, says, view, knot, line, box: [left, low, right, high] }) => {
+  pictures.value.map(({ id, title, slope, says, view, knot, box: [left, low, right, high] }) => {
     const k = perM.value
     const middle = id === 'lies' ? (height.value - PAD) / k + low : height.value / 2 / k + (low + high) / 2
     // a side view's X runs away from the rod, which stands at the left
@@ -139,9 +132,7 @@ const drawn = computed(() =>
       shapePath({ points: Float64Array.from(points, (v, i) => (i % 2 === 0 ? -v : v)), closed }, plane)
     const [tieX, tieY] = [px(plane, -knot[0]), py(plane, knot[1])]
     const radius = ((props.solid.second?.diameterM ?? 0) / 2) * k
-    // to the edge that it leaves by: the rod's side or the top
-    const out =
-      line && Math.min(line[0] > 0 ? tieX / line[0] : Infinity, line[1] > 0 ? tieY / line[1] : Infinity)
+    const lineY = id === 'rides' ? tieY - tieX * Math.tan(SLOW_RETRIEVE.elevationRad) : 0
     return {
       id,
       title,
@@ -151,7 +142,7 @@ const drawn = computed(() =>
       lumps: view.lumps.map(l => ({ soft: SOFT.has(l.kind), d: path(l.points, true) })),
       wire: path(view.wire, false),
       tie: { x: tieX, y: tieY },
-      line: line && out !== undefined ? { x: tieX - out * line[0], y: tieY - out * line[1] } : undefined,
+      line: id === 'rides' ? { x: 0, y: lineY } : id === 'falls' ? { x: tieX, y: 0 } : undefined,
       ball: radius > 0 ? { cx: tieX, cy: tieY + radius, r: radius } : undefined,
     }
   }),

@@ -1,9 +1,10 @@
 import { PARAMETERS } from '../uncertainty/parameters'
 import type { Link } from './bend/chain'
-import type { FallBodies, FallConditions, PlasticAs } from './dropAny'
+import type { PlasticAs } from './bend/cut'
+import type { FallBodies, FallConditions } from './dropAny'
 import { dropAs, UNRECKONED_FROM, type Bending } from './dropMiddle'
 import type { FallFactors } from './factors'
-import type { FallResponse } from './fallMembers'
+import { atBothEnds, type FallResponse } from './fallMembers'
 import type { FallSummary } from './summary'
 
 /**
@@ -37,12 +38,8 @@ export function bendResponses(
     return drop.ok ? drop.value.summary : undefined
   }
   const response = (id: BendingId, as: (factor: number) => PlasticAs): FallResponse => {
-    const ends = [at(as(PARAMETERS[id].low)), at(as(PARAMETERS[id].high))]
-    // an end that breaks down mirrors the other
-    const both = (change: (end: FallSummary) => number): [number, number] => {
-      const [low, high] = ends.map(end => end && change(end))
-      return [low ?? -(high ?? 0), high ?? -(low ?? 0)]
-    }
+    const ends = [at(as(PARAMETERS[id].low)), at(as(PARAMETERS[id].high))] as const
+    const both = (change: (end: FallSummary) => number): [number, number] => atBothEnds(ends, change)
     return {
       id,
       lnTime: both(end => left * Math.log(end.timeS / summary.timeS)),

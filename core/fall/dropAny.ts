@@ -3,6 +3,7 @@ import type { Line } from '../tackle/lines'
 import type { Bed } from '../water/bed'
 import type { Stream } from '../water/stream'
 import type { Link } from './bend/chain'
+import type { PlasticAs } from './bend/cut'
 import { dropRig, type Drop, type DropFailure, type DropOptions } from './drop'
 import { dropTethered, type TetheredDrop } from './dropTethered'
 import type { FallFactors } from './factors'
@@ -10,12 +11,6 @@ import type { HydroBody } from './hydroBody'
 import type { LineHold } from './lineHold'
 import type { FallEvidence } from './measured'
 import type { TetheredWeight } from './tether'
-
-/** Plastic against what it is taken for: so many times as stiff in bending, and losing so much more in it. */
-export interface PlasticAs {
-  readonly stiffer?: number
-  readonly lossier?: number
-}
 
 /**
  * Bodies of the same rig: as meant, with the plastic at its least and greatest density, and with the hook

@@ -4,7 +4,7 @@ import { bendResponses, type BendingId } from './bendResponse'
 import { downAfter, dropAny, type FallBodies, type FallConditions } from './dropAny'
 import { FALL_FACTORS, type FallFactors } from './factors'
 import type { Bending } from './dropMiddle'
-import type { FallPair, FallResponse } from './fallMembers'
+import { atBothEnds, type FallPair, type FallResponse } from './fallMembers'
 import { COMPACT_STRIDE, type HydroBody } from './hydroBody'
 import type { FallEvidence } from './measured'
 import { coarse, COARSE_DEPTH_M, TETHER_DEPTH_M } from './repeats'
@@ -197,14 +197,9 @@ function responsesOf(
 ): { readonly responses: FallResponse[]; readonly mayFloat: boolean; readonly unresolved: DoubtId[] } {
   const ids = [...new Set(doubts.map(d => d.id))]
   const responses = ids.map((id): FallResponse => {
-    const ends = doubts.filter(d => d.id === id)
-    const both = (change: (at: Steady) => number): [number, number] => {
-      const [low, high] = [0, 1].map(side => {
-        const at = ends.find(d => d.side === side)?.at
-        return at && change(at)
-      })
-      return [low ?? -(high ?? 0), high ?? -(low ?? 0)]
-    }
+    const endAt = (side: 0 | 1): Steady | undefined => doubts.find(d => d.id === id && d.side === side)?.at
+    const ends = [endAt(0), endAt(1)] as const
+    const both = (change: (at: Steady) => number): [number, number] => atBothEnds(ends, change)
     // a bait's own drops hold its density too: that doubt shrinks with the drag's
     const left = id === 'density' ? (evidence?.dragLeft ?? 1) : 1
     return {

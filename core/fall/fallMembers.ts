@@ -14,6 +14,17 @@ export interface FallResponse {
   readonly glide: readonly [number, number]
 }
 
+/**
+ * A change found at the low and high end of a range; an end that could not be worked out is taken to mirror the other.
+ */
+export function atBothEnds<End>(
+  ends: readonly [End | undefined, End | undefined],
+  change: (end: End) => number,
+): [low: number, high: number] {
+  const [low, high] = ends.map(end => (end === undefined ? undefined : change(end)))
+  return [low ?? -(high ?? 0), high ?? -(low ?? 0)]
+}
+
 /** Two numbers that together do more or less than each by itself: what is added at both high ends. */
 export interface FallPair {
   readonly ids: readonly [ParameterId, ParameterId]

@@ -8,13 +8,17 @@ import { hydroBody, type HydroBody } from '../hydroBody'
 import { giveOf, springsOf } from './bending'
 import type { Link } from './chain'
 
+/** Plastic against what it is taken for: so many times as stiff in bending, and losing so many times as much in it. */
+export interface PlasticAs {
+  readonly stiffer?: number
+  readonly lossier?: number
+}
+
 /** How a rig is cut. */
-export interface CutOptions {
+export interface CutOptions extends PlasticAs {
   /** links behind the hook, and ahead of it where the nose is free; by the bait's fineness when left out */
   readonly behind?: number
   readonly ahead?: number
-  /** stiffness over that of the plastic, and loss against the usual */ readonly stiffer?: number
-  readonly lossier?: number
 }
 
 /** Links are about so many thicknesses long, and a free end has at most so many. */
